@@ -1,0 +1,12 @@
+import type { ValidateFunction } from 'ajv';
+import type { FarInputData } from '../schemas/farInput';
+import type { ResourceTypes } from '../resources';
+
+export const bodies: ValidateFunction<ResourceTypes['bodies']>;
+export const optics: ValidateFunction<ResourceTypes['optics']>;
+export const adapters: ValidateFunction<ResourceTypes['adapters']>;
+export const setups: ValidateFunction<ResourceTypes['setups']>;
+export const subjects: ValidateFunction<ResourceTypes['subjects']>;
+export const outputs: ValidateFunction<ResourceTypes['outputs']>;
+export const readings: ValidateFunction<ResourceTypes['readings']>;
+export const farInput: ValidateFunction<FarInputData>;

@@ -1,0 +1,37 @@
+import type { FromSchema } from 'json-schema-to-ts';
+import { between, key, note, text, uuid } from './fields';
+
+/** A set-up: a body in a mode, and an ordered chain of parts from the subject to the sensor. */
+export const setupSchema = {
+  $id: 'setup',
+  title: 'Set-up',
+  type: 'object',
+  additionalProperties: false,
+  required: ['name', 'bodyId', 'modeId', 'chain'],
+  properties: {
+    name: text('Name'),
+    bodyId: uuid('Body'),
+    modeId: key('Mode'),
+    chain: {
+      type: 'array',
+      title: 'Optics chain',
+      minItems: 1,
+      maxItems: 20,
+      items: {
+        type: 'object',
+        title: 'Part of the chain',
+        additionalProperties: false,
+        required: ['type', 'id'],
+        properties: {
+          type: { type: 'string', title: 'Type of part', enum: ['optic', 'adapter'] },
+          id: uuid('Part'),
+        },
+      },
+    },
+    focalMm: between('Focal length in mm', 1, 20_000),
+    supportWeightG: between('Weight of the support in grams', 0, 100_000),
+    note: note('Note'),
+  },
+} as const;
+
+export type Setup = FromSchema<typeof setupSchema>;

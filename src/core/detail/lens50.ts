@@ -1,0 +1,49 @@
+import type { AntiAliasFilter, DetailClass } from '../kit/parts';
+
+/** 50 % frequencies in lp/mm assumed when only the class of a lens is known. */
+export const CLASS_LENS50_LP_PER_MM: Record<DetailClass, number> = { excellent: 100, good: 70, fair: 50, weak: 30 };
+
+/** A class spans about half of the step to its neighbours: ±20 %. */
+export const CLASS_UNCERTAINTY = 0.2;
+
+/** Displacement of the anti-aliasing filter in pixels. */
+export const ANTI_ALIAS_PX: Record<AntiAliasFilter, number> = { none: 0, weak: 0.4, standard: 0.65 };
+
+/**
+ * 50 % frequency of a lens behind a converter: the picture is spread by t, so the lens's own frequency falls to ν/t,
+ * and the converter's own response multiplies in. Two Gaussians multiply to a Gaussian, so the result is exact.
+ *
+ * @param lens50LpPerMm of what is in front
+ * @param factor t, above 1 converter, below 1 reducer
+ * @param own50LpPerMm the converter's own 50 % frequency on the sensor, if known
+ * @source 1/ν² = (t/ν_L)² + 1/ν_c²
+ */
+export function lens50BehindConverter(lens50LpPerMm: number, factor: number, own50LpPerMm?: number): number {
+  const spread = lens50LpPerMm / factor;
+  return own50LpPerMm === undefined ? spread : 1 / Math.hypot(1 / spread, 1 / own50LpPerMm);
+}
+
+/**
+ * Inverts a published or home-measured figure of resolved megapixels for the lens's 50 % frequency.
+ *
+ * @param resolvedMegapixels what a test says the lens resolves on the body
+ * @param sensorMegapixels the body's megapixels
+ * @param shareOf resolved share for a 50 % frequency on that body and f-number (falls to 0 with it)
+ * @returns lp/mm, or null when the figure is not below what a perfect lens gives or not above that of a 2 lp/mm one
+ */
+export function lens50FromResolvedMegapixels(
+  resolvedMegapixels: number,
+  sensorMegapixels: number,
+  shareOf: (lens50LpPerMm: number) => number,
+): number | null {
+  const wanted = Math.sqrt(resolvedMegapixels / sensorMegapixels);
+  let low = 2;
+  let high = 2000;
+  if (!(wanted > shareOf(low)) || !(wanted < shareOf(high))) return null;
+  for (let i = 0; i < 60; i++) {
+    const middle = Math.sqrt(low * high);
+    if (shareOf(middle) < wanted) low = middle;
+    else high = middle;
+  }
+  return Math.sqrt(low * high);
+}

@@ -1,0 +1,66 @@
+import { fail, ok, type Result } from '../quantity/result';
+import { focusThinLens } from '../optics/thinLens';
+
+/**
+ * Sampling reach in pixels per milliradian: the honest number to compare reach, whatever the sensor's size.
+ *
+ * @param focalMm effective focal length, mm
+ * @param pitchUm pixel pitch, µm
+ * @source f/p
+ */
+export function samplingReachPxPerMrad(focalMm: number, pitchUm: number): number {
+  return focalMm / pitchUm;
+}
+
+/** Pixel scale in arcseconds per pixel: 206.265·p/f. */
+export function pixelScaleArcsec(focalMm: number, pitchUm: number): number {
+  return (206.265 * pitchUm) / focalMm;
+}
+
+/**
+ * Pixels a length gets on the sensor.
+ *
+ * @param ratio reproduction ratio m
+ * @param subjectMm length of the subject, mm
+ * @source 1000·m·L/p
+ */
+export function pixelsOnSubject(ratio: number, subjectMm: number, pitchUm: number): number {
+  return (1000 * ratio * subjectMm) / pitchUm;
+}
+
+/** Reproduction ratio that gives the wanted pixels on a length. */
+function ratioFor(pixels: number, subjectMm: number, pitchUm: number): number {
+  return (pixels * pitchUm) / (1000 * subjectMm);
+}
+
+/**
+ * Sensor-to-subject distance in mm at which a length gets the wanted pixels.
+ *
+ * @source thin lens: T = f·(2 + m + 1/m)
+ */
+export function distanceForPixels(focalMm: number, pitchUm: number, subjectMm: number, pixels: number): Result<number> {
+  const ratio = ratioFor(pixels, subjectMm, pitchUm);
+  if (!(ratio > 0) || ratio > 1) {
+    return fail('distance.unreachable', 'No distance gives that many pixels with this lens; more than life size is needed.');
+  }
+  return ok(focalMm * (2 + ratio + 1 / ratio));
+}
+
+/**
+ * Focal length in mm with which a length gets the wanted pixels from a distance.
+ *
+ * @source thin lens: f = T / (2 + m + 1/m)
+ */
+export function focalForPixels(sensorToSubjectMm: number, pitchUm: number, subjectMm: number, pixels: number): Result<number> {
+  const ratio = ratioFor(pixels, subjectMm, pitchUm);
+  if (!(ratio > 0) || ratio > 1) {
+    return fail('focal.unreachable', 'No focal length gives that many pixels from there; more than life size is needed.');
+  }
+  return ok(sensorToSubjectMm / (2 + ratio + 1 / ratio));
+}
+
+/** Pixel pitch in µm with which a length gets the wanted pixels. */
+export function pitchForPixels(focalMm: number, sensorToSubjectMm: number, subjectMm: number, pixels: number): Result<number> {
+  const focus = focusThinLens(focalMm, sensorToSubjectMm);
+  return focus.ok ? ok((1000 * focus.value.ratio * subjectMm) / pixels) : focus;
+}

@@ -1,0 +1,213 @@
+import { WHOLE_SENSOR_ID, modesOf, type ConverterSpec } from '../kit/parts';
+import type { SubjectSpec } from '../kit/subjects';
+import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
+import type { OutputSpec } from '../output/needs';
+import type { Verdict } from '../output/verdict';
+import { nearestDistanceM, readFar, type FarReading, type JudgeBy } from './readFar';
+
+/** What a lever would change. Only the fields it changes are present. */
+export interface FarPatch {
+  distanceM?: number;
+  focalMm?: number;
+  modeId?: string;
+  /** Ids of the converters that would be in the chain. */
+  converterIds?: string[];
+  setupId?: string;
+}
+
+export type LeverKind = 'distance' | 'focal' | 'converter' | 'mode' | 'setup';
+
+/** A change one could make, with its exact gain and its price. Ratios are "after ÷ before". */
+export interface Lever {
+  id: string;
+  kind: LeverKind;
+  /** Name of the part, mode or set-up it brings in; empty for distance and focal length. */
+  name: string;
+  /** True when it takes the named part out of the chain. */
+  removes: boolean;
+  patch: FarPatch;
+  pixelsRatio: number;
+  resolvedRatio: number;
+  verdictAfter: Verdict;
+  /** Change of the exposure's light, stops. */
+  stops: number;
+  fNumberAfter: number;
+  autofocusBefore: AutofocusState;
+  autofocusAfter: AutofocusState;
+  /** Nearer (negative) or farther (positive), m. */
+  distanceChangeM: number;
+  focalAfterMm: number;
+  /** Frame area after ÷ before, at the subject: what is still seen around it. */
+  surroundingsRatio: number;
+  fileSizeRatio?: number;
+  framesPerSecondBefore?: number;
+  framesPerSecondAfter?: number;
+  weightChangeG?: number;
+  priceChange?: number;
+  /** Problem that comes with the change: too near to focus, dark corners. */
+  caution?: string;
+}
+
+/** The situation levers are sought for: a set-up, a subject, a purpose, and the rest of the kit. */
+export interface FarSituation {
+  setup: SystemInput;
+  subject: SubjectSpec;
+  distanceM: number;
+  output: OutputSpec;
+  judgeBy: JudgeBy;
+  convention: CropConventionChoice;
+  /** Converters now in the chain, and all that the kit has. */
+  converterIds: string[];
+  converters: { id: string; spec: ConverterSpec }[];
+  /** Other set-ups of the kit, by id. */
+  otherSetups: { id: string; name: string; setup: SystemInput }[];
+}
+
+interface State {
+  system: EffectiveSystem;
+  reading: FarReading;
+}
+
+function stateOf(situation: FarSituation, setup: SystemInput, distanceM: number): State | null {
+  const system = foldSystem(setup, situation.convention);
+  if (!system.ok) return null;
+  const reading = readFar({
+    system: system.value,
+    subject: situation.subject,
+    distanceM,
+    output: situation.output,
+    judgeBy: situation.judgeBy,
+  });
+  return reading.ok ? { system: system.value, reading: reading.value } : null;
+}
+
+/** Distances are walked, not machined: a decimetre up to 20 m, half a metre beyond, rounded to the side that is enough. */
+function walkable(distanceM: number): number {
+  const step = distanceM < 2 ? 0.01 : distanceM < 20 ? 0.1 : 0.5;
+  return Number((Math.floor(distanceM / step + 1e-9) * step).toFixed(2));
+}
+
+/** Finds where a falling count of pixels meets the need, by halving an interval whose ends stand on either side. */
+function crossing(from: number, to: number, enoughAt: (x: number) => boolean): number {
+  let enough = from;
+  let short = to;
+  for (let i = 0; i < 40; i++) {
+    const middle = (enough + short) / 2;
+    if (enoughAt(middle)) enough = middle;
+    else short = middle;
+  }
+  return enough;
+}
+
+const FARTHEST_M = 10_000;
+
+function distancePatch(situation: FarSituation, now: State): FarPatch | null {
+  const need = now.reading.neededPixels.value;
+  const enoughAt = (distanceM: number) => {
+    const state = stateOf(situation, situation.setup, distanceM);
+    return state !== null && state.reading.countedPixels.value >= need;
+  };
+  const nearest = nearestDistanceM(now.system);
+  if (situation.distanceM < nearest) return { distanceM: Math.ceil(nearest * 100) / 100 };
+  if (now.reading.verdict === 'notEnough') {
+    if (!enoughAt(nearest)) return nearest < situation.distanceM ? { distanceM: Math.ceil(nearest * 100) / 100 } : null;
+    const target = walkable(crossing(nearest, situation.distanceM, enoughAt));
+    return { distanceM: Math.max(target, nearest) };
+  }
+  // Enough already: the animal gains by every metre one can stay back.
+  const farthest = enoughAt(FARTHEST_M) ? FARTHEST_M : crossing(situation.distanceM, FARTHEST_M, enoughAt);
+  const target = walkable(farthest);
+  return target > situation.distanceM * 1.02 ? { distanceM: target } : null;
+}
+
+function focalPatch(situation: FarSituation, now: State): FarPatch | null {
+  const { lens, markedFocalMm } = now.system;
+  if (lens.focalTeleMm <= lens.focalWideMm) return null;
+  const stateAt = (focalMm: number) => stateOf(situation, { ...situation.setup, focalMm }, situation.distanceM);
+  if (now.reading.shareOfFrame.value > 100 && markedFocalMm > lens.focalWideMm) {
+    const fits = crossing(lens.focalWideMm, markedFocalMm, (focal) => (stateAt(focal)?.reading.shareOfFrame.value ?? 0) <= 85);
+    return { focalMm: Math.max(lens.focalWideMm, Math.floor(fits)) };
+  }
+  if (now.reading.verdict !== 'notEnough' || markedFocalMm >= lens.focalTeleMm) return null;
+  const need = now.reading.neededPixels.value;
+  const enoughAt = (focalMm: number) => (stateAt(focalMm)?.reading.countedPixels.value ?? 0) >= need;
+  if (!enoughAt(lens.focalTeleMm)) return { focalMm: lens.focalTeleMm };
+  return { focalMm: Math.min(lens.focalTeleMm, Math.ceil(crossing(lens.focalTeleMm, markedFocalMm, enoughAt))) };
+}
+
+function difference(after: number | undefined, before: number | undefined): number | undefined {
+  return after === undefined || before === undefined ? undefined : after - before;
+}
+
+function lever(situation: FarSituation, now: State, kind: LeverKind, id: string, name: string, removes: boolean, patch: FarPatch, setup: SystemInput, distanceM: number): Lever | null {
+  const after = stateOf(situation, setup, distanceM);
+  if (!after) return null;
+  const { system, reading } = after;
+  const seen = (state: State) => state.reading.fieldWidthM.value * state.reading.fieldHeightM.value;
+  const dark = system.warnings.find((warning) => warning.code === 'coverage.dark');
+  const caution = reading.obstacle?.message ?? dark?.message;
+  const weightChangeG = difference(system.weightG?.value, now.system.weightG?.value);
+  const priceChange = difference(system.price?.value, now.system.price?.value);
+  return {
+    id,
+    kind,
+    name,
+    removes,
+    patch,
+    pixelsRatio: reading.pixelsOnSubject.value / now.reading.pixelsOnSubject.value,
+    resolvedRatio: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
+    verdictAfter: reading.verdict,
+    stops: -2 * Math.log2(system.fNumber.value / now.system.fNumber.value),
+    fNumberAfter: system.fNumber.value,
+    autofocusBefore: now.system.autofocus.state,
+    autofocusAfter: system.autofocus.state,
+    distanceChangeM: distanceM - situation.distanceM,
+    focalAfterMm: system.focalMm.value,
+    surroundingsRatio: seen(after) / seen(now),
+    ...(system.fileSizeMb !== undefined && now.system.fileSizeMb !== undefined
+      ? { fileSizeRatio: system.fileSizeMb / now.system.fileSizeMb }
+      : {}),
+    ...(now.system.framesPerSecond === undefined ? {} : { framesPerSecondBefore: now.system.framesPerSecond }),
+    ...(system.framesPerSecond === undefined ? {} : { framesPerSecondAfter: system.framesPerSecond }),
+    ...(weightChangeG === undefined ? {} : { weightChangeG }),
+    ...(priceChange === undefined ? {} : { priceChange }),
+    ...(caution === undefined ? {} : { caution }),
+  };
+}
+
+/** The chain with another set of converters behind its lens. Unknown ids are passed over. */
+export function chainWithConverters(setup: SystemInput, ids: string[], converters: FarSituation['converters']): SystemInput {
+  const lenses = setup.chain.filter((part) => part.kind === 'lens');
+  const specs = ids.flatMap((id) => converters.find((each) => each.id === id)?.spec ?? []);
+  return { ...setup, chain: [...lenses, ...specs] };
+}
+
+/**
+ * Everything that could be changed, each with its exact gain and price: distance, focal length, converters and reducers
+ * of the kit, crop modes, other set-ups. Changes that cannot work are left out.
+ */
+export function farLevers(situation: FarSituation): Lever[] {
+  const { setup, distanceM, converterIds } = situation;
+  const now = stateOf(situation, setup, distanceM);
+  if (!now) return [];
+  const found: (Lever | null)[] = [];
+  const step = distancePatch(situation, now);
+  if (step) found.push(lever(situation, now, 'distance', 'distance', '', false, step, setup, step.distanceM ?? distanceM));
+  const zoom = focalPatch(situation, now);
+  if (zoom) found.push(lever(situation, now, 'focal', 'focal', '', false, zoom, { ...setup, focalMm: zoom.focalMm }, distanceM));
+  for (const converter of situation.converters) {
+    const removes = converterIds.includes(converter.id);
+    const ids = removes ? converterIds.filter((id) => id !== converter.id) : [...converterIds, converter.id];
+    const changed = chainWithConverters(setup, ids, situation.converters);
+    found.push(lever(situation, now, 'converter', `converter:${converter.id}`, converter.spec.name, removes, { converterIds: ids }, changed, distanceM));
+  }
+  for (const mode of modesOf(setup.body)) {
+    if (mode.id === setup.modeId) continue;
+    const removes = mode.id === WHOLE_SENSOR_ID;
+    found.push(lever(situation, now, 'mode', `mode:${mode.id}`, mode.name, removes, { modeId: mode.id }, { ...setup, modeId: mode.id }, distanceM));
+  }
+  for (const other of situation.otherSetups) {
+    found.push(lever(situation, now, 'setup', `setup:${other.id}`, other.name, false, { setupId: other.id }, other.setup, distanceM));
+  }
+  return found.filter((each): each is Lever => each !== null);
+}

@@ -1,0 +1,100 @@
+/** Units a quantity can carry. Lengths are stored in the unit named, never converted silently. */
+export type Unit =
+  | 'mm' | 'm' | 'µm' | 'px' | 'MP' | 'px/mrad' | '°' | '″/px' | 'lp/mm' | 'cycles/mm'
+  | 'f/' | '×' | ':1' | '%' | 'stops' | 'ISO' | 'frames/s' | 'MB' | 'g' | 'money' | 'px/in' | '1';
+
+/** Where a value comes from: typed in, worked out, or measured by the photographer. */
+export type Kind = 'given' | 'computed' | 'measured';
+
+/** One input of a derivation: its symbol in the formula, its name, and the quantity itself (which can be asked why in turn). */
+export interface WhyInput {
+  symbol: string;
+  name: string;
+  quantity: Quantity;
+}
+
+/** Another way of reckoning the same number. Exactly one school of a set is `chosen`. */
+export interface School {
+  /** Key of the preference this school belongs to, and the value that selects it. */
+  preference: string;
+  choice: string;
+  name: string;
+  value: number;
+  chosen: boolean;
+}
+
+/** The derivation of a number: what it is, its formula, the values put in, the source, and what is neglected. */
+export interface Why {
+  name: string;
+  formula: string;
+  inputs: WhyInput[];
+  source: string;
+  neglects?: string;
+  schools?: School[];
+}
+
+/** A number at the border of the core. `why` is worked out only when it is read. */
+export interface Quantity {
+  readonly value: number;
+  readonly unit: Unit;
+  readonly kind: Kind;
+  /** Half-width of the range the true value is expected in, same unit; present where the value is an estimate. */
+  readonly plusMinus?: number;
+  readonly why: Why;
+}
+
+class LazyQuantity implements Quantity {
+  constructor(
+    readonly value: number,
+    readonly unit: Unit,
+    readonly kind: Kind,
+    private readonly derive: () => Why,
+    readonly plusMinus?: number,
+  ) {}
+
+  get why(): Why {
+    return this.derive();
+  }
+
+  /** Plain JSON: the derivation one level deep, so that a chain of reasons does not unfold without end. */
+  toJSON() {
+    const why = this.why;
+    return {
+      value: this.value,
+      unit: this.unit,
+      kind: this.kind,
+      ...(this.plusMinus === undefined ? {} : { plusMinus: this.plusMinus }),
+      why: {
+        ...why,
+        inputs: why.inputs.map(({ symbol, name, quantity }) => ({
+          symbol,
+          name,
+          value: quantity.value,
+          unit: quantity.unit,
+          kind: quantity.kind,
+        })),
+      },
+    };
+  }
+}
+
+/**
+ * Makes a computed quantity. `why` is a function, so that a drag which recomputes a whole desk
+ * does not build derivations nobody reads.
+ */
+export function computed(value: number, unit: Unit, why: () => Why, plusMinus?: number): Quantity {
+  return new LazyQuantity(value, unit, 'computed', why, plusMinus);
+}
+
+/** Makes a quantity the person entered or a data sheet states. */
+export function given(value: number, unit: Unit, name: string, source = 'entered', plusMinus?: number): Quantity {
+  return new LazyQuantity(value, unit, 'given', () => ({ name, formula: '', inputs: [], source }), plusMinus);
+}
+
+/** Makes a quantity the person measured; it replaces the estimate of the same thing. */
+export function measured(value: number, unit: Unit, why: () => Why, plusMinus?: number): Quantity {
+  return new LazyQuantity(value, unit, 'measured', why, plusMinus);
+}
+
+/** Shorthand for an input of a derivation. */
+export const input = (symbol: string, name: string, quantity: Quantity): WhyInput => ({ symbol, name, quantity });

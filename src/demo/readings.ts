@@ -1,0 +1,80 @@
+import type { Reading } from '@/contract/schemas/reading';
+import { foldSystem } from '@/core/optics/foldSystem';
+import { readFar } from '@/core/far/readFar';
+import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects, type DemoRow } from './kit';
+
+interface Kept {
+  number: string;
+  takenAt: string;
+  setup: { id: string; data: { name: string; modeId: string; supportWeightG?: number } };
+  body: (typeof demoBodies)[keyof typeof demoBodies];
+  optic: (typeof demoOptics)[keyof typeof demoOptics];
+  converter?: (typeof demoAdapters)[keyof typeof demoAdapters];
+  modeId?: string;
+  focalMm?: number;
+  subject: (typeof demoSubjects)[keyof typeof demoSubjects];
+  distanceM: number;
+  output: (typeof demoOutputs)[keyof typeof demoOutputs];
+  note: string;
+}
+
+function keep(kept: Kept): DemoRow<Reading> {
+  const input: Reading['input'] = {
+    body: kept.body.data,
+    modeId: kept.modeId ?? kept.setup.data.modeId,
+    chain: [kept.optic.data, ...(kept.converter ? [kept.converter.data] : [])],
+    ...(kept.focalMm === undefined ? {} : { focalMm: kept.focalMm }),
+    ...(kept.setup.data.supportWeightG === undefined ? {} : { supportWeightG: kept.setup.data.supportWeightG }),
+    subject: kept.subject.data,
+    distanceM: kept.distanceM,
+    output: kept.output.data,
+    judgeBy: 'resolved',
+    cropConvention: 'usual',
+  };
+  const system = foldSystem(input, 'usual');
+  if (!system.ok) throw new Error(system.problem.message);
+  const reading = readFar({ ...input, system: system.value });
+  if (!reading.ok) throw new Error(reading.problem.message);
+  return {
+    id: `00000000-0000-4000-8000-${kept.number.padStart(12, '0')}`,
+    data: {
+      desk: 'far',
+      takenAt: kept.takenAt,
+      setupId: kept.setup.id,
+      subjectId: kept.subject.id,
+      outputId: kept.output.id,
+      converterIds: kept.converter ? [kept.converter.id] : [],
+      setupName: kept.setup.data.name,
+      input,
+      result: {
+        pixelsOnSubject: reading.value.pixelsOnSubject.value,
+        resolvedPixels: reading.value.resolvedPixels.value,
+        neededPixels: reading.value.neededPixels.value,
+        shareOfFramePercent: reading.value.shareOfFrame.value,
+        equivalentFocalMm: system.value.equivalentFocalMm.value,
+        equivalentFNumber: system.value.equivalentFNumber.value,
+        verdict: reading.value.verdict,
+      },
+      note: kept.note,
+    },
+  };
+}
+
+/** A few readings the naturalist kept, worked out by the same core as everything else. */
+export const demoReadings = (): DemoRow<Reading>[] => [
+  keep({
+    number: '9001', takenAt: '2026-09-12T05:48:00Z', setup: demoSetups.hide, body: demoBodies.ostrel, optic: demoOptics.tele600,
+    converter: demoAdapters.converter14, subject: demoSubjects.curlew, distanceM: 64, output: demoOutputs.print,
+    note: 'Rising tide pushed them along the creek. Stayed in the hide; the ×1.4 earned its place.',
+  }),
+  keep({
+    number: '9002', takenAt: '2026-09-27T16:20:00Z', setup: demoSetups.dunes, body: demoBodies.quillon, optic: demoOptics.zoom150600,
+    focalMm: 560, subject: demoSubjects.stonechat, distanceM: 11, output: demoOutputs.web,
+    note: 'On the gorse by the second marker post, wind behind me.',
+  }),
+  keep({
+    number: '9003', takenAt: '2026-10-18T07:35:00Z', setup: demoSetups.hide, body: demoBodies.ostrel, optic: demoOptics.tele600,
+    modeId: 'c15', subject: demoSubjects.harrier, distanceM: 130, output: demoOutputs.web,
+    note: 'Crop 1.5 for the 15 frames per second while it quartered the reeds.',
+  }),
+];

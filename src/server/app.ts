@@ -1,0 +1,93 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
+import type { Logger } from 'pino';
+import { RESOURCE_SCHEMAS } from '@/contract/resources';
+import { farInputSchema } from '@/contract/schemas/farInput';
+import { HttpProblem } from './problems';
+import { resourceRoutes } from './routes/resources';
+import { localOnly, securityHeaders } from './security';
+import type { Store } from './store';
+
+const BODY_LIMIT = '512kb';
+
+function problemOf(error: unknown): HttpProblem | null {
+  if (error instanceof HttpProblem) return error;
+  const type = (error as { type?: string } | null)?.type;
+  if (type === 'entity.parse.failed') {
+    return new HttpProblem(400, 'json.malformed', 'Not JSON', 'The body is not valid JSON. Check brackets, quotes and commas.');
+  }
+  if (type === 'entity.too.large') {
+    return new HttpProblem(413, 'body.tooLarge', 'Too large', `The body may have at most ${BODY_LIMIT}.`);
+  }
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported') {
+    return new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON.');
+  }
+  return null;
+}
+
+/** The web application's files: hashed ones for a year, the rest asked for again each time. */
+function serveFiles(app: Express, folder: string): void {
+  const YEAR_MS = 365 * 24 * 3600 * 1000;
+  const hashed = { maxAge: YEAR_MS, immutable: true, index: false as const };
+  for (const prefix of ['/_expo/static', '/assets']) {
+    app.use(
+      prefix,
+      expressStaticGzip(path.join(folder, prefix), {
+        enableBrotli: true,
+        orderPreference: ['br', 'gz'],
+        index: false,
+        // Font files keep the path of their package, in which a dot may lead a folder name.
+        serveStatic: { ...hashed, dotfiles: 'allow' },
+      }),
+    );
+  }
+  app.use(expressStaticGzip(folder, { enableBrotli: true, orderPreference: ['br', 'gz'], index: false, serveStatic: { cacheControl: false, index: false, setHeaders: (response) => { response.setHeader('Cache-Control', 'no-cache'); } } }));
+  const index = path.join(folder, 'index.html');
+  app.get('/{*splat}', (request, response, next) => {
+    // A path without an ending is a screen of the application; a missing file stays missing.
+    if (path.extname(request.path) !== '' || !request.accepts('html')) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.type('html').send(fs.readFileSync(index, 'utf8'));
+  });
+}
+
+/**
+ * The whole application over HTTP.
+ *
+ * @param distFolder the exported web application; without it only the API answers
+ */
+export function createApp(store: Store, options: { logger: Logger; distFolder?: string }): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(securityHeaders, localOnly);
+  app.use('/api', (_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  app.use('/api', express.json({ limit: BODY_LIMIT }));
+  app.get('/api/v1/health', (_request, response) => {
+    response.json({ status: 'ok' });
+  });
+  app.get('/api/v1/schemas', (_request, response) => {
+    response.json({ ...RESOURCE_SCHEMAS, farInput: farInputSchema });
+  });
+  app.use('/api/v1', resourceRoutes(store));
+  app.use('/api', (request) => {
+    throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.originalUrl}.`);
+  });
+  if (options.distFolder !== undefined) serveFiles(app, options.distFolder);
+  app.use((request) => {
+    throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.path}.`);
+  });
+  const onError: ErrorRequestHandler = (error, request, response, _next) => {
+    const problem = problemOf(error);
+    if (!problem) options.logger.error({ err: error as unknown, url: request.originalUrl }, 'request failed');
+    const answer =
+      problem ?? new HttpProblem(500, 'server.failed', 'Server error', 'Something went wrong in the server. What you sent was not stored; try again.');
+    response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer));
+  };
+  app.use(onError);
+  return app;
+}

@@ -1,0 +1,20 @@
+import { demoRows } from '@/demo/rows';
+import type { Store } from './store';
+
+/** Puts the demo data into an empty database. A database that already has bodies is left alone. */
+export async function loadDemo(store: Store): Promise<boolean> {
+  if ((await store.list('bodies', 1, 0)).total > 0) return false;
+  for (const { resource, rows } of demoRows()) {
+    for (const row of rows) await store.create(resource, row.id, row.data);
+  }
+  return true;
+}
+
+/** What a new database starts with, so that the first reading has something to be judged by: common outputs. */
+export async function loadFirstOutputs(store: Store): Promise<void> {
+  if ((await store.list('outputs', 1, 0)).total > 0) return;
+  for (const group of demoRows()) {
+    if (group.resource !== 'outputs') continue;
+    for (const row of group.rows) await store.create('outputs', row.id, row.data);
+  }
+}

@@ -1,0 +1,76 @@
+import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
+import type { ResourceName } from '@/contract/resources';
+
+/** A row as it lies in the database. `data` is the validated JSON of its resource. */
+export interface RowAttributes {
+  id: string;
+  version: number;
+  data: string;
+  createdAt: string;
+  updatedAt: string;
+  /** Where a column repeats a field of `data`, for an index or a foreign key. */
+  bodyId?: string;
+  takenAt?: string;
+}
+
+export type RowModel = ModelStatic<Model<RowAttributes>>;
+
+/** One part of a set-up's chain: the foreign keys behind the ids in its JSON. */
+export interface SetupPartAttributes {
+  setupId: string;
+  position: number;
+  opticId: string | null;
+  adapterId: string | null;
+}
+
+/** The version a deleted row had, so that a row restored under its id goes on counting and a stale write stays stale. */
+export interface TombstoneAttributes {
+  id: string;
+  version: number;
+}
+
+export interface Tables {
+  rows: Record<ResourceName, RowModel>;
+  setupParts: ModelStatic<Model<SetupPartAttributes>>;
+  tombstones: ModelStatic<Model<TombstoneAttributes>>;
+}
+
+const common = {
+  id: { type: DataTypes.TEXT, primaryKey: true },
+  version: { type: DataTypes.INTEGER, allowNull: false },
+  data: { type: DataTypes.TEXT, allowNull: false },
+  createdAt: { type: DataTypes.TEXT, allowNull: false, field: 'created_at' },
+  updatedAt: { type: DataTypes.TEXT, allowNull: false, field: 'updated_at' },
+};
+
+/** Binds the models to a connection. The tables themselves are made by the migrations. */
+export function defineTables(sequelize: Sequelize): Tables {
+  const table = (name: ResourceName, extra: object = {}): RowModel =>
+    sequelize.define<Model<RowAttributes>>(name, { ...common, ...extra }, { tableName: name, timestamps: false });
+  return {
+    rows: {
+      bodies: table('bodies'),
+      optics: table('optics'),
+      adapters: table('adapters'),
+      setups: table('setups', { bodyId: { type: DataTypes.TEXT, allowNull: false, field: 'body_id' } }),
+      subjects: table('subjects'),
+      outputs: table('outputs'),
+      readings: table('readings', { takenAt: { type: DataTypes.TEXT, allowNull: false, field: 'taken_at' } }),
+    },
+    setupParts: sequelize.define<Model<SetupPartAttributes>>(
+      'setupParts',
+      {
+        setupId: { type: DataTypes.TEXT, primaryKey: true, field: 'setup_id' },
+        position: { type: DataTypes.INTEGER, primaryKey: true },
+        opticId: { type: DataTypes.TEXT, allowNull: true, field: 'optic_id' },
+        adapterId: { type: DataTypes.TEXT, allowNull: true, field: 'adapter_id' },
+      },
+      { tableName: 'setup_parts', timestamps: false },
+    ),
+    tombstones: sequelize.define<Model<TombstoneAttributes>>(
+      'tombstones',
+      { id: { type: DataTypes.TEXT, primaryKey: true }, version: { type: DataTypes.INTEGER, allowNull: false } },
+      { tableName: 'tombstones', timestamps: false },
+    ),
+  };
+}

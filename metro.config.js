@@ -4,11 +4,10 @@ const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 
-// @rneui/base 5 loads icon sets from optional packages. Send the ones we use to
+// @rneui/base 5 loads icon sets from optional packages. Send the one we use to
 // @expo/vector-icons and leave every other set (17 fonts, 400 kB of glyph maps) out.
 const ICON_SETS = {
   '@react-native-vector-icons/material-icons': '@expo/vector-icons/MaterialIcons',
-  '@react-native-vector-icons/ionicons': '@expo/vector-icons/Ionicons',
 };
 config.resolver.resolveRequest = (context, name, platform) => {
   if (ICON_SETS[name]) return context.resolveRequest(context, ICON_SETS[name], platform);

@@ -69,7 +69,7 @@ export const demoOptics = {
   tele600: row<Optic>('c001', {
     kind: 'lens', name: 'Ostrel 600 f/5.6', maker: 'Ostrel', mount: 'Ostrel R',
     focalWideMm: 600, focalTeleMm: 600, fNumberWide: 5.6, fNumberTele: 5.6,
-    closestFocusM: 4.2, closestRatio: 0.16, imageCircleWideMm: 43.9, lens50LpPerMm: 88, detailClass: 'excellent',
+    closestFocusM: 4.2, closestRatio: 0.16, imageCircleWideMm: 43.9, lens50LpPerMm: 96, detailClass: 'excellent',
     autofocus: true, weightG: 2150, price: 5400,
   }),
   zoom150600: row<Optic>('c002', {
@@ -106,11 +106,11 @@ export const demoOptics = {
 
 export const demoAdapters = {
   converter14: row<Adapter>('d001', {
-    kind: 'converter', name: 'Ostrel ×1.4', maker: 'Ostrel', mount: 'Ostrel R', factor: 1.4, lens50LpPerMm: 140,
+    kind: 'converter', name: 'Ostrel ×1.4', maker: 'Ostrel', mount: 'Ostrel R', factor: 1.4, lens50LpPerMm: 190,
     autofocus: true, weightG: 190, price: 420,
   }),
   converter20: row<Adapter>('d002', {
-    kind: 'converter', name: 'Ostrel ×2', maker: 'Ostrel', mount: 'Ostrel R', factor: 2, lens50LpPerMm: 85,
+    kind: 'converter', name: 'Ostrel ×2', maker: 'Ostrel', mount: 'Ostrel R', factor: 2, lens50LpPerMm: 110,
     autofocus: true, weightG: 270, price: 460,
   }),
 };

@@ -129,7 +129,7 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
 
   const ratio = computed(
     m,
-    '1',
+    ':1',
     () => ({
       name: 'Reproduction ratio',
       formula: 'u = (T + √(T² − 4fT))/2;  m = (T − u)/u',

@@ -1,0 +1,7 @@
+// Sets the night look before the first paint, so that a page loaded in the dark never flashes bright.
+try {
+  var kept = JSON.parse(localStorage.getItem('jauge.inHand') || '{}');
+  if (kept.state && kept.state.look === 'night') document.documentElement.dataset.look = 'night';
+} catch (error) {
+  // Storage that cannot be read only means the day look.
+}

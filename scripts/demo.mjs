@@ -1,0 +1,10 @@
+// Starts Jauge with the demo data in a database of its own. `npm run demo -- --fresh` puts the demo data back as it was.
+import fs from 'node:fs';
+import { buildServer, buildWeb } from './lib/build.mjs';
+import { inRoot, installPackages, start } from './lib/steps.mjs';
+
+installPackages();
+buildWeb();
+buildServer();
+if (process.argv.includes('--fresh')) fs.rmSync(inRoot('.demo'), { recursive: true, force: true });
+start(process.execPath, ['--enable-source-maps', inRoot('build', 'server.cjs')], { env: { JAUGE_DEMO: '1' } }).on('exit', (code) => process.exit(code ?? 0));

@@ -1,0 +1,8 @@
+// The command line: npm run -s jauge -- far demo.json
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import { inRoot, installPackages } from './lib/steps.mjs';
+
+if (!fs.existsSync(inRoot('node_modules', 'tsx'))) installPackages();
+const result = spawnSync(process.execPath, ['--import', 'tsx', inRoot('src', 'cli', 'main.ts'), ...process.argv.slice(2)], { stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: inRoot('tsconfig.json') } });
+process.exit(result.status ?? 1);

@@ -1,0 +1,47 @@
+import { useFonts } from 'expo-font';
+import { Barlow_400Regular } from '@expo-google-fonts/barlow/400Regular';
+import { Barlow_600SemiBold } from '@expo-google-fonts/barlow/600SemiBold';
+import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-condensed/500Medium';
+import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed/600SemiBold';
+import { Slot, usePathname } from 'expo-router';
+import { useEffect } from 'react';
+import { View, useWindowDimensions } from 'react-native';
+import { SWRConfig } from 'swr';
+import { Frame } from '@/features/slate/Frame';
+import { useInHand } from '@/data/inHand';
+import { WIDE_FROM } from '@/ui/theme/measures';
+import { Theme, usePalette } from '@/ui/theme/theme';
+
+const SWR_SETTINGS = { revalidateOnFocus: true, errorRetryInterval: 4000 };
+
+/** The frame around every place: theme, slate, places. */
+export default function Layout() {
+  const look = useInHand((state) => state.look);
+  // Text is readable in the system's face until the fonts are there; nothing waits for them.
+  useFonts({ Barlow_400Regular, Barlow_600SemiBold, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
+  return (
+      <Theme look={look}>
+        <SWRConfig value={SWR_SETTINGS}>
+          <Table />
+        </SWRConfig>
+      </Theme>
+  );
+}
+
+function Table() {
+  const palette = usePalette();
+  const path = usePathname();
+  const { width } = useWindowDimensions();
+  useEffect(() => {
+    document.body.style.backgroundColor = palette.paper;
+    document.documentElement.dataset.look = palette.paper === '#000000' ? 'night' : 'day';
+    document.documentElement.style.colorScheme = palette.paper === '#000000' ? 'dark' : 'light';
+  }, [palette]);
+  return (
+    <View style={{ flex: 1, backgroundColor: palette.paper }}>
+      <Frame path={path} wide={width >= WIDE_FROM}>
+        <Slot />
+      </Frame>
+    </View>
+  );
+}

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { BookEntry } from '@/features/book/BookEntry';
+
+export default function BookEntryPage() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <BookEntry id={id} />;
+}

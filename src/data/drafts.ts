@@ -1,0 +1,24 @@
+import { create } from 'zustand';
+import { createJSONStorage, persist } from 'zustand/middleware';
+
+/** Forms that were left without saving, by what they edit, so that nothing typed is lost. Kept while the tab is open. */
+interface Drafts {
+  drafts: Record<string, unknown>;
+  keep: (key: string, values: unknown) => void;
+  drop: (key: string) => void;
+}
+
+export const useDrafts = create<Drafts>()(
+  persist(
+    (set) => ({
+      drafts: {},
+      keep: (key, values) => set((state) => ({ drafts: { ...state.drafts, [key]: values } })),
+      drop: (key) =>
+        set((state) => {
+          const { [key]: _, ...drafts } = state.drafts;
+          return { drafts };
+        }),
+    }),
+    { name: 'jauge.drafts', storage: createJSONStorage(() => sessionStorage), version: 1 },
+  ),
+);

@@ -1,0 +1,115 @@
+import type { Adapter } from '@/contract/schemas/adapter';
+import type { Body } from '@/contract/schemas/body';
+import type { Optic } from '@/contract/schemas/optic';
+import type { Output } from '@/contract/schemas/output';
+import type { Setup } from '@/contract/schemas/setup';
+import type { Subject } from '@/contract/schemas/subject';
+import type { Stored } from '@/contract/resources';
+import { chainWithConverters, type FarPatch, type FarSituation, type LeverKind } from '@/core/far/levers';
+import type { Part } from '@/core/kit/parts';
+import type { SystemInput } from '@/core/optics/foldSystem';
+import type { Preferences, Trial } from './inHand';
+
+/** All rows a desk reads from. */
+export interface Kit {
+  bodies: Stored<Body>[];
+  optics: Stored<Optic>[];
+  adapters: Stored<Adapter>[];
+  setups: Stored<Setup>[];
+  subjects: Stored<Subject>[];
+  outputs: Stored<Output>[];
+}
+
+/** What is chosen and changed, without how it is stored. */
+export interface Chosen extends Pick<Preferences, 'cropConvention' | 'judgeBy'> {
+  setupId: string | null;
+  subjectId: string | null;
+  outputId: string | null;
+  distanceM: number | null;
+  focalMm: number | null;
+  modeId: string | null;
+  converterIds: string[] | null;
+  trials: Partial<Record<LeverKind, Trial>>;
+}
+
+/** A set-up and a subject resolved to what the core reads, with the rows they came from. */
+export interface Situation extends FarSituation {
+  setupRow: Stored<Setup>;
+  subjectRow: Stored<Subject>;
+  outputRow: Stored<Output>;
+}
+
+/** Why there is nothing to read yet. */
+export type Missing = 'setup' | 'subject' | 'output' | 'parts';
+
+/** The parts of a set-up, or null when one of them is gone. */
+export function systemInputOf(setup: Setup, kit: Kit): SystemInput | null {
+  const body = kit.bodies.find((row) => row.id === setup.bodyId);
+  if (!body) return null;
+  const chain: Part[] = [];
+  for (const link of setup.chain) {
+    const row = link.type === 'optic' ? kit.optics.find((each) => each.id === link.id) : kit.adapters.find((each) => each.id === link.id);
+    if (!row) return null;
+    chain.push(row.data);
+  }
+  return {
+    body: body.data,
+    modeId: body.data.cropModes.some((mode) => mode.id === setup.modeId) ? setup.modeId : 'whole',
+    chain,
+    focalMm: setup.focalMm,
+    supportWeightG: setup.supportWeightG,
+  };
+}
+
+export const converterIdsOf = (setup: Setup): string[] => setup.chain.filter((link) => link.type === 'adapter').map((link) => link.id);
+
+/** Converters that can be put behind a set-up's lens: those of its mount, and those whose mount is not entered. */
+function convertersFor(input: SystemInput, kit: Kit): FarSituation['converters'] {
+  const mount = (input.chain.find((part) => part.kind === 'lens') as { mount?: string } | undefined)?.mount;
+  return kit.adapters
+    .filter((row) => mount === undefined || row.data.mount === undefined || row.data.mount === mount)
+    .map((row) => ({ id: row.id, spec: row.data }));
+}
+
+/**
+ * What is in hand, as the core reads it. Levers being tried lie over it, except those of the kinds in `leaveOut`:
+ * a lever's gain is reckoned against the situation without it.
+ */
+export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly LeverKind[] | 'all' = []): Situation | Missing {
+  const patch: FarPatch = {};
+  for (const [kind, trial] of Object.entries(chosen.trials)) {
+    if (leaveOut !== 'all' && !leaveOut.includes(kind as LeverKind)) Object.assign(patch, trial.patch);
+  }
+  const setupRow = kit.setups.find((row) => row.id === (patch.setupId ?? chosen.setupId)) ?? kit.setups[0];
+  if (!setupRow) return 'setup';
+  const subjectRow = kit.subjects.find((row) => row.id === chosen.subjectId) ?? kit.subjects[0];
+  if (!subjectRow) return 'subject';
+  const outputRow = kit.outputs.find((row) => row.id === chosen.outputId) ?? kit.outputs[0];
+  if (!outputRow) return 'output';
+  const stored = systemInputOf(setupRow.data, kit);
+  if (!stored) return 'parts';
+  // What was changed on the set-up in hand does not carry over to one that is only being tried.
+  const own = patch.setupId === undefined ? chosen : { focalMm: null, modeId: null, converterIds: null };
+  const converters = convertersFor(stored, kit);
+  const converterIds = patch.converterIds ?? own.converterIds ?? converterIdsOf(setupRow.data);
+  const wantedMode = patch.modeId ?? own.modeId ?? stored.modeId;
+  const modeId = stored.body.cropModes.some((mode) => mode.id === wantedMode) ? wantedMode : 'whole';
+  const setup = chainWithConverters({ ...stored, modeId, focalMm: patch.focalMm ?? own.focalMm ?? stored.focalMm }, converterIds, converters);
+  return {
+    setupRow,
+    subjectRow,
+    outputRow,
+    setup,
+    subject: subjectRow.data,
+    distanceM: patch.distanceM ?? chosen.distanceM ?? subjectRow.data.distanceM,
+    output: outputRow.data,
+    judgeBy: chosen.judgeBy,
+    convention: chosen.cropConvention,
+    converterIds,
+    converters,
+    otherSetups: kit.setups.flatMap((row) => {
+      const input = row.id === setupRow.id ? null : systemInputOf(row.data, kit);
+      return input ? [{ id: row.id, name: row.data.name, setup: input }] : [];
+    }),
+  };
+}

@@ -1,0 +1,4 @@
+const FORMAT = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
+
+/** A time as a person notes it, in the device's own language and time zone. */
+export const whenText = (iso: string): string => FORMAT.format(new Date(iso));

@@ -1,0 +1,196 @@
+import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { nearestDistanceM } from '@/core/far/readFar';
+import { useInHand, type Preferences } from '@/data/inHand';
+import { Txt } from '@/ui/Txt';
+import { Key } from '@/ui/controls/Key';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { FarGroups, KeyFigures, farQuantities } from './FarGroups';
+import { ReadingPicture } from '@/ui/finder/ReadingPicture';
+import { InHandColumn, InHandDock } from './InHandControls';
+import { KeepBar } from './KeepBar';
+import { LeverList } from './LeverList';
+import { ReadingBlock } from './ReadingBlock';
+import { useFarDesk, useLevers, type DeskState } from './useFarDesk';
+
+const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+
+type Ready = Extract<ReturnType<typeof useFarDesk>, { status: 'ready' }>;
+
+/** Far: one set-up on one distant subject, read, judged, and what would change it. */
+export function FarDesk({ onAddSetup, onAddSubject }: { onAddSetup: () => void; onAddSubject: () => void }) {
+  const desk = useFarDesk();
+  if (desk.status === 'ready') return <ReadyDesk desk={desk} />;
+  if (desk.status === 'loading') return <Centre text="Reading the kit …" />;
+  if (desk.status === 'failed') {
+    return (
+      <Centre text="The server cannot be reached, so there is no kit to read. Start it again, then try again.">
+        <Key title="Try again" weight="strong" onPress={desk.retry} />
+      </Centre>
+    );
+  }
+  if (desk.status === 'missing') {
+    if (desk.missing === 'subject') {
+      return (
+        <Centre text="No subject yet. Name what you want to photograph: its kind, its size, and how far away it is.">
+          <Key title="Add a subject" weight="strong" onPress={onAddSubject} />
+        </Centre>
+      );
+    }
+    if (desk.missing === 'output') {
+      return (
+        <Centre text="Nothing says what the picture is for. Add an output, such as a web page or a print.">
+          <Key title="Add an output" weight="strong" onPress={onAddSubject} />
+        </Centre>
+      );
+    }
+  }
+  const gone = desk.status === 'missing' && desk.missing === 'parts';
+  return (
+    <Centre text={gone ? 'A part of this set-up is gone. Choose or change the set-up.' : 'No set-up yet. Choose your body’s format and megapixels, add a lens, and the reading starts.'}>
+      <Key title={gone ? 'Choose a set-up' : 'Start with a body'} weight="strong" onPress={onAddSetup} />
+    </Centre>
+  );
+}
+
+function ReadyDesk({ desk }: { desk: Ready }) {
+  const styles = useStyles();
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const units = useInHand((state) => state.units);
+  const prefer = useInHand((state) => state.prefer);
+  const chooseOutput = useInHand((state) => state.chooseOutput);
+  const { levers, rivals } = useLevers();
+  const [whyKey, setWhyKey] = useState<string | null>(null);
+  const { now, before, kit } = desk;
+  const { situation, system, reading, problem } = now;
+
+  // One stable function per figure, so that a figure whose digits stay is not drawn again.
+  const openers = useMemo(() => new Map<string, () => void>(), []);
+  const whyOf = useCallback(
+    (key: string) => {
+      let open = openers.get(key);
+      if (!open) {
+        open = () => setWhyKey(key);
+        openers.set(key, open);
+      }
+      return open;
+    },
+    [openers],
+  );
+
+  const why = whyKey && system && reading ? farQuantities(system, reading)[whyKey] : undefined;
+  const sheet = why ? (
+    <Suspense fallback={null}>
+      <WhySheet quantity={why} units={units} onClose={() => setWhyKey(null)} onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)} />
+    </Suspense>
+  ) : null;
+
+  const picture = system && reading ? <ReadingPicture system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.32} /> : <NoPicture now={now} />;
+  const readingBlock =
+    system && reading ? (
+      <>
+        <ReadingBlock now={{ ...now, reading }} before={before} rivals={rivals} outputs={kit.outputs} units={units} onOutput={chooseOutput} onWhy={setWhyKey} />
+        <KeyFigures {...{ system, reading, units, whyOf }} />
+      </>
+    ) : problem ? (
+      <Problem now={now} />
+    ) : null;
+  const warnings = system?.warnings.length ? (
+    <View>
+      {system.warnings.map((warning) => (
+        <Txt key={warning.code} kind="small" tone="caution">
+          ⚠ {warning.message}
+        </Txt>
+      ))}
+    </View>
+  ) : null;
+  const keep = system && reading ? <KeepBar situation={situation} system={system} reading={reading} /> : null;
+  const groups = system && reading ? <FarGroups {...{ system, reading, units, whyOf }} open={wide} /> : null;
+
+  if (wide) {
+    return (
+      <View style={styles.columns}>
+        <ScrollView style={styles.hand} contentContainerStyle={styles.columnContent}>
+          <Txt kind="title" level={2}>
+            In hand
+          </Txt>
+          <InHandColumn now={now} units={units} />
+          {warnings}
+          {keep}
+          {groups}
+        </ScrollView>
+        <ScrollView style={styles.middle} contentContainerStyle={styles.columnContent}>
+          {picture}
+          {readingBlock}
+        </ScrollView>
+        <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
+          <LeverList levers={levers} situation={situation} />
+        </ScrollView>
+        {sheet}
+      </View>
+    );
+  }
+  return (
+    <View style={styles.phone}>
+      <ScrollView style={styles.scroll} contentContainerStyle={styles.phoneContent}>
+        {picture}
+        {warnings}
+        {readingBlock}
+        {keep}
+        <LeverList levers={levers} situation={situation} />
+        {groups}
+      </ScrollView>
+      <InHandDock now={now} units={units} />
+      {sheet}
+    </View>
+  );
+}
+
+function NoPicture({ now }: { now: DeskState }) {
+  const styles = useStyles();
+  return (
+    <View style={styles.noPicture} role="img" aria-label="No picture can be formed">
+      <Txt tone="soft">No picture of “{now.situation.subject.name}” from here</Txt>
+    </View>
+  );
+}
+
+/** Why there is no reading, and the way out. */
+function Problem({ now }: { now: DeskState }) {
+  const setDistanceM = useInHand((state) => state.setDistanceM);
+  const nearest = now.system ? Math.ceil(nearestDistanceM(now.system) * 100) / 100 : null;
+  return (
+    <View style={{ gap: space.medium }} role="alert">
+      <Txt kind="strong" tone="needle">
+        ✕ {now.problem?.message}
+      </Txt>
+      {nearest !== null && now.problem?.field === 'distanceM' ? <Key title={`Go back to ${nearest} m`} onPress={() => setDistanceM(nearest)} /> : null}
+    </View>
+  );
+}
+
+function Centre({ text, children }: { text: string; children?: React.ReactNode }) {
+  const styles = useStyles();
+  return (
+    <View style={styles.centre} role="status">
+      <Txt style={styles.centreText}>{text}</Txt>
+      {children}
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  columns: { flex: 1, flexDirection: 'row' },
+  hand: { width: 320, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline },
+  middle: { flex: 1 },
+  right: { width: 348, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
+  columnContent: { padding: space.page, gap: space.page },
+  phone: { flex: 1 },
+  scroll: { flex: 1 },
+  phoneContent: { padding: space.page, paddingTop: space.medium, gap: space.large },
+  noPicture: { height: 160, alignItems: 'center', justifyContent: 'center', borderWidth: 1, borderStyle: 'dashed', borderColor: palette.inkSoft },
+  centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },
+  centreText: { textAlign: 'center', maxWidth: 420 },
+}));

@@ -1,0 +1,125 @@
+import { Pressable, View } from 'react-native';
+import { MORE_THAN_USED } from '@/core/output/verdict';
+import { SUBJECT_KINDS } from '@/core/kit/subjects';
+import type { FarReading } from '@/core/far/readFar';
+import type { Stored } from '@/contract/resources';
+import type { Output } from '@/contract/schemas/output';
+import { neededPixels } from '@/core/output/needs';
+import { verdictOf } from '@/core/output/verdict';
+import type { UnitSystem } from '@/core/quantity/units';
+import { Txt } from '@/ui/Txt';
+import { Gauge } from '@/ui/gauge/Gauge';
+import { showError, showQuantity } from '@/ui/quantityText';
+import { RADIUS, TARGET, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import type { DeskState, Rival } from './useFarDesk';
+import { VERDICT_MARK, VERDICT_WORDS } from '@/ui/verdictWords';
+import { verdictSentence, zoneNames } from './verdictText';
+
+interface Props {
+  now: DeskState & { reading: FarReading };
+  before: DeskState | null;
+  rivals: Rival[];
+  outputs: Stored<Output>[];
+  units: UnitSystem;
+  onOutput: (id: string) => void;
+  onWhy: (key: 'pixelsOnSubject' | 'resolvedPixels' | 'countedPixels' | 'neededPixels') => void;
+}
+
+/** The reading with its verdict: the number, the sentence, the scale, and what else it would be enough for. */
+export function ReadingBlock({ now, before, rivals, outputs, units, onOutput, onWhy }: Props) {
+  const styles = useStyles();
+  const { reading, situation } = now;
+  const { output, subject } = situation;
+  const pixels = showQuantity(reading.pixelsOnSubject, units);
+  const resolved = showQuantity(reading.resolvedPixels, units);
+  const obstacle = reading.obstacle;
+  const words = VERDICT_WORDS[reading.verdict](output.name);
+  const needed = reading.neededPixels.value;
+  return (
+    <View style={styles.block}>
+      <View style={styles.numbers}>
+        <Pressable role="button" onPress={() => onWhy('pixelsOnSubject')} style={styles.main} aria-label={`Pixels on the subject: ${pixels.number}. Why?`} testID="pixels">
+          <View style={styles.baseline}>
+            <Txt kind="huge" testID="pixels-value">
+              {pixels.number}
+            </Txt>
+            <Txt kind="title" tone="soft">
+              px
+            </Txt>
+          </View>
+          <Txt kind="fine" tone="soft">
+            on the subject, {SUBJECT_KINDS[subject.kind].measure} {showError(reading.pixelsOnSubject, units)}
+          </Txt>
+        </Pressable>
+        <Pressable role="button" onPress={() => onWhy('resolvedPixels')} style={styles.second} aria-label={`Resolved pixels: ${resolved.number}. Why?`} testID="resolved">
+          <View style={styles.baseline}>
+            <Txt kind="large">{resolved.number}</Txt>
+            <Txt kind="small" tone="soft">
+              px
+            </Txt>
+          </View>
+          <Txt kind="fine" tone="soft">
+            resolved {showError(reading.resolvedPixels, units)}
+          </Txt>
+        </Pressable>
+      </View>
+      {obstacle ? (
+        <View style={styles.verdict} role="status">
+          <Txt kind="strong" tone="needle">
+            ✕ {obstacle.message}
+          </Txt>
+        </View>
+      ) : (
+        <Pressable role="button" onPress={() => onWhy('countedPixels')} style={styles.verdict} aria-label={`${words}: ${verdictSentence(reading)}. Why?`} testID="verdict">
+          <Txt kind="title" tone={reading.verdict === 'notEnough' ? 'needle' : 'press'}>
+            {VERDICT_MARK[reading.verdict]} {words}
+          </Txt>
+          <Txt kind="small" tone="soft">
+            {verdictSentence(reading)}
+          </Txt>
+        </Pressable>
+      )}
+      <Gauge
+        counted={reading.countedPixels.value}
+        sampled={reading.pixelsOnSubject.value}
+        needed={needed}
+        more={needed * MORE_THAN_USED}
+        zones={zoneNames(output)}
+        marks={rivals.map((rival) => ({ letter: rival.letter, value: rival.counted }))}
+        before={before?.reading?.countedPixels.value}
+        description={`Scale of pixels: ${words}. ${verdictSentence(reading)}. ${rivals.map((rival) => `${rival.letter}, ${rival.name}: ${Math.round(rival.counted)} px`).join('; ')}`}
+      />
+      {rivals.length ? (
+        <Txt kind="fine" tone="soft">
+          {rivals.map((rival) => `${rival.letter}\u00a0${rival.name}`).join('   ')}
+        </Txt>
+      ) : null}
+      <View role="radiogroup" aria-label="What the picture is for" style={styles.outputs}>
+        {outputs.map((row) => {
+          const verdict = verdictOf(reading.countedPixels.value, neededPixels(row.data, subject.sizeMm));
+          const chosen = row.id === situation.outputRow.id;
+          return (
+            <Pressable key={row.id} role="radio" aria-checked={chosen} onPress={() => onOutput(row.id)} style={[styles.output, chosen && styles.chosen]} aria-label={VERDICT_WORDS[verdict](row.data.name)}>
+              <Txt kind="small" tone={chosen ? 'onPress' : 'press'}>
+                {VERDICT_MARK[verdict]} {row.data.name}
+              </Txt>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  block: { gap: space.small },
+  numbers: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between', gap: space.large },
+  main: { flexShrink: 1 },
+  second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
+  baseline: { flexDirection: 'row', alignItems: 'baseline', gap: space.small },
+  verdict: { minHeight: TARGET, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.medium, paddingTop: space.medium },
+  outputs: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  output: { minHeight: TARGET, justifyContent: 'center', paddingHorizontal: space.large, borderWidth: 1, borderColor: palette.press, borderRadius: RADIUS },
+  chosen: { backgroundColor: palette.press },
+}));

@@ -1,0 +1,119 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Output } from '@/contract/schemas/output';
+import type { Subject } from '@/contract/schemas/subject';
+import { useInHand } from '@/data/inHand';
+import { createRow, removeRow, replaceRow } from '@/data/rowActions';
+import { useKit } from '@/data/useKit';
+import { Group } from '@/ui/Group';
+import { Sheet } from '@/ui/Sheet';
+import { Txt } from '@/ui/Txt';
+import { Key } from '@/ui/controls/Key';
+import { space } from '@/ui/theme/measures';
+import { PartList } from './PartList';
+import { RowForm } from './LazyRowForm';
+import { outputBrief, subjectBrief } from './briefs';
+import { NEW_OUTPUTS, outputSections, subjectSections } from './subjectForms';
+
+type At = { at: 'list' } | { at: 'subject'; id: string | null } | { at: 'output'; id: string | null; kind: Output['kind'] };
+
+const NEW_SUBJECT: Subject = { name: 'New subject', kind: 'perchingBird', sizeMm: 140, distanceM: 15 };
+
+/** Subjects and what the pictures are for: choose with one tap; add, change, delete. */
+export default function SubjectSheet({ onClose }: { onClose: () => void }) {
+  const { kit } = useKit();
+  const [view, setView] = useState<At>({ at: 'list' });
+  const units = useInHand((state) => state.units);
+  const subjectId = useInHand((state) => state.subjectId) ?? kit.subjects[0]?.id;
+  const outputId = useInHand((state) => state.outputId) ?? kit.outputs[0]?.id;
+  const { chooseSubject, chooseOutput } = useInHand.getState();
+  const back = () => setView({ at: 'list' });
+
+  if (view.at === 'subject') {
+    const row = kit.subjects.find((each) => each.id === view.id);
+    return (
+      <Sheet title={row ? row.data.name : 'New subject'} onClose={onClose} onBack={back}>
+        <RowForm
+          key={view.id ?? 'new'}
+          resource="subjects"
+          sections={subjectSections(units)}
+          initial={row?.data ?? NEW_SUBJECT}
+          draftKey={`subjects:${view.id ?? 'new'}`}
+          onSave={(data) => {
+            // The distance in hand belongs to the subject as it was: a changed subject starts from its own again.
+            if (row) replaceRow('subjects', row, data);
+            chooseSubject(row ? row.id : createRow('subjects', data));
+            back();
+          }}
+          {...(row
+            ? {
+                onDelete: () => {
+                  removeRow('subjects', row, row.data.name);
+                  back();
+                },
+              }
+            : {})}
+        />
+      </Sheet>
+    );
+  }
+
+  if (view.at === 'output') {
+    const row = kit.outputs.find((each) => each.id === view.id);
+    return (
+      <Sheet title={row ? row.data.name : 'New output'} onClose={onClose} onBack={back}>
+        <RowForm
+          key={view.id ?? view.kind}
+          resource="outputs"
+          sections={outputSections(view.kind)}
+          initial={row?.data ?? NEW_OUTPUTS[view.kind]}
+          draftKey={`outputs:${view.id ?? `new-${view.kind}`}`}
+          onSave={(data) => {
+            if (row) replaceRow('outputs', row, data);
+            chooseOutput(row ? row.id : createRow('outputs', data));
+            back();
+          }}
+          {...(row && kit.outputs.length > 1
+            ? {
+                onDelete: () => {
+                  removeRow('outputs', row, row.data.name);
+                  back();
+                },
+              }
+            : {})}
+        />
+      </Sheet>
+    );
+  }
+
+  return (
+    <Sheet title="Subjects" onClose={onClose} footer={<Key title="New subject" icon="add" onPress={() => setView({ at: 'subject', id: null })} />}>
+      {kit.subjects.length ? (
+        <PartList
+          verb="Take"
+          lines={kit.subjects.map((row) => ({ id: row.id, name: row.data.name, brief: subjectBrief(row.data, units), chosen: row.id === subjectId }))}
+          onPress={(id) => {
+            chooseSubject(id);
+            onClose();
+          }}
+          onEdit={(id) => setView({ at: 'subject', id })}
+        />
+      ) : (
+        <Txt tone="soft">No subject yet. Add one: its kind, its size, and how far away it is.</Txt>
+      )}
+      <Group title="What the picture is for" brief={kit.outputs.find((row) => row.id === outputId)?.data.name ?? ''} startsOpen={kit.outputs.length === 0}>
+        <PartList
+          verb="Judge for"
+          lines={kit.outputs.map((row) => ({ id: row.id, name: row.data.name, brief: outputBrief(row.data), chosen: row.id === outputId }))}
+          onPress={chooseOutput}
+          onEdit={(id) => setView({ at: 'output', id, kind: kit.outputs.find((row) => row.id === id)?.data.kind ?? 'screen' })}
+        />
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
+          <Key title="Add a screen" icon="add" onPress={() => setView({ at: 'output', id: null, kind: 'screen' })} />
+          <Key title="Add a print" icon="add" onPress={() => setView({ at: 'output', id: null, kind: 'print' })} />
+          <Key title="Add a record" icon="add" onPress={() => setView({ at: 'output', id: null, kind: 'identification' })} />
+        </View>
+      </Group>
+    </Sheet>
+  );
+}

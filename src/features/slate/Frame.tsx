@@ -1,0 +1,36 @@
+import { Suspense, lazy, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { useSheets } from '@/data/sheets';
+import { NoticeBar } from './NoticeBar';
+import { Places } from './Places';
+import { Slate } from './Slate';
+import { SyncLine } from './SyncLine';
+
+// Sheets are not needed for the first reading, so they come when they are opened.
+const SetupSheet = lazy(() => import('../kit/SetupSheet'));
+const SubjectSheet = lazy(() => import('../kit/SubjectSheet'));
+const PreferencesSheet = lazy(() => import('./PreferencesSheet'));
+
+/** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */
+export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {
+  const { sheet, open, close } = useSheets();
+  return (
+    <>
+      <Slate onSetup={() => open('setup')} onSubject={() => open('subject')} onPreferences={() => open('preferences')} />
+      <SyncLine />
+      <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
+        {wide ? <Places path={path} rail /> : null}
+        <View style={{ flex: 1 }} role="main">
+          {children}
+        </View>
+        {wide ? null : <Places path={path} rail={false} />}
+      </View>
+      <Suspense fallback={null}>
+        {sheet === 'setup' ? <SetupSheet onClose={close} /> : null}
+        {sheet === 'subject' ? <SubjectSheet onClose={close} /> : null}
+        {sheet === 'preferences' ? <PreferencesSheet onClose={close} /> : null}
+      </Suspense>
+      <NoticeBar />
+    </>
+  );
+}

@@ -1,0 +1,78 @@
+import { Pressable, View } from 'react-native';
+import { useInHand } from '@/data/inHand';
+import { useKit } from '@/data/useKit';
+import { Txt } from '@/ui/Txt';
+import { Key } from '@/ui/controls/Key';
+import { showLengthM, shownText } from '@/ui/quantityText';
+import { NAV_HEIGHT, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { modesOf } from '@/core/kit/parts';
+import { situationOf } from '@/data/situation';
+
+interface Props {
+  onSetup: () => void;
+  onSubject: () => void;
+  onPreferences: () => void;
+}
+
+/** The slate: what is in hand, always in sight. A tap on a tag opens the kit or the subjects. */
+export function Slate({ onSetup, onSubject, onPreferences }: Props) {
+  const styles = useStyles();
+  const { kit, loading } = useKit();
+  const state = useInHand();
+  const situation = situationOf(kit, state);
+  const ready = typeof situation === 'string' ? null : situation;
+  const body = ready?.setup.body;
+  const mode = body && modesOf(body).find((each) => each.id === ready.setup.modeId);
+  const parts = ready?.setup.chain.map((part) => part.name).join(' + ') ?? '';
+  const setupName = ready?.setupRow.data.name ?? (loading ? '…' : 'None yet');
+  const setupLine = body ? `${body.name}${mode && mode.id !== 'whole' ? `, ${mode.name}` : ''} + ${parts}` : 'Tap to start';
+  const subjectName = ready?.subjectRow.data.name ?? kit.subjects[0]?.data.name ?? (loading ? '…' : 'None yet');
+  const subjectLine = ready ? `at ${shownText(showLengthM(ready.distanceM, state.units))}` : 'Tap to choose';
+  return (
+    <View style={styles.slate} role="banner">
+      <Tag label="Set-up" name={setupName} line={setupLine} onPress={onSetup} />
+      <View style={styles.rule} />
+      <Tag label="Subject" name={subjectName} line={subjectLine} onPress={onSubject} narrow />
+      <Key
+        title={state.look === 'night' ? 'Day look' : 'Night look'}
+        icon={state.look === 'night' ? 'light-mode' : 'dark-mode'}
+        iconOnly
+        weight="plain"
+        onPress={() => state.prefer({ look: state.look === 'night' ? 'day' : 'night' })}
+      />
+      <Key title="Units and schools" icon="tune" iconOnly weight="plain" onPress={onPreferences} />
+    </View>
+  );
+}
+
+function Tag({ label, name, line, onPress, narrow = false }: { label: string; name: string; line: string; onPress: () => void; narrow?: boolean }) {
+  const styles = useStyles();
+  return (
+    <Pressable role="button" aria-haspopup="dialog" aria-label={`${label}: ${name}, ${line}. Change`} onPress={onPress} style={[styles.tag, narrow && styles.narrow]}>
+      <Txt kind="strong" tone="press" numberOfLines={1}>
+        {name}
+      </Txt>
+      <Txt kind="fine" tone="soft" numberOfLines={1}>
+        {line}
+      </Txt>
+    </Pressable>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  slate: {
+    flexDirection: 'row',
+    alignItems: 'stretch',
+    minHeight: NAV_HEIGHT,
+    paddingLeft: space.page,
+    paddingRight: space.small,
+    gap: space.small,
+    backgroundColor: palette.paper,
+    borderBottomWidth: 2,
+    borderColor: palette.ink,
+  },
+  tag: { flex: 3, minWidth: 0, justifyContent: 'center', paddingVertical: space.small },
+  narrow: { flex: 2 },
+  rule: { width: 1, backgroundColor: palette.hairline, marginVertical: space.medium, marginRight: space.small },
+}));

@@ -1,0 +1,45 @@
+import MaterialIcons from '@expo/vector-icons/MaterialIcons';
+import { useState, type ReactNode } from 'react';
+import { Pressable, View } from 'react-native';
+import { Txt } from './Txt';
+import { TARGET, space } from './theme/measures';
+import { stylesOf, usePalette } from './theme/theme';
+
+interface Props {
+  title: string;
+  /** What the group says while it is closed. */
+  brief?: string;
+  startsOpen?: boolean;
+  children: ReactNode;
+}
+
+/** A group of readings that opens and closes. Closed groups are not drawn, so they cost nothing during a drag. */
+export function Group({ title, brief, startsOpen = false, children }: Props) {
+  const styles = useStyles();
+  const palette = usePalette();
+  const [open, setOpen] = useState(startsOpen);
+  return (
+    <View style={styles.group}>
+      <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.head}>
+        <Txt kind="strong" style={styles.title}>
+          {title}
+        </Txt>
+        {!open && brief ? (
+          <Txt kind="small" tone="soft" numberOfLines={1} style={styles.brief}>
+            {brief}
+          </Txt>
+        ) : null}
+        <MaterialIcons name={open ? 'expand-less' : 'expand-more'} size={22} color={palette.press} />
+      </Pressable>
+      {open ? <View style={styles.content}>{children}</View> : null}
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  group: { borderTopWidth: 1, borderColor: palette.hairline },
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.medium, minHeight: TARGET },
+  title: { flexShrink: 0, flexGrow: 1 },
+  brief: { flexShrink: 1, textAlign: 'right' },
+  content: { paddingBottom: space.large, gap: space.medium },
+}));

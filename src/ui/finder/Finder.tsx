@@ -1,0 +1,208 @@
+import { memo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import type { SubjectKind } from '@/core/kit/subjects';
+import { HAIRLINE, family, fontSize } from '../theme/measures';
+import { usePalette } from '../theme/theme';
+import { niceStep } from './niceStep';
+import { SILHOUETTES } from './silhouettes';
+
+/** A rectangle of the sensor, centred, in mm. */
+export interface FinderMode {
+  id: string;
+  name: string;
+  widthMm: number;
+  heightMm: number;
+}
+
+export interface FinderProps {
+  /** The whole sensor, mm. */
+  sensorWidthMm: number;
+  sensorHeightMm: number;
+  /** The modes of the body; the chosen one is drawn strong, the rest of the sensor dimmed. */
+  modes: FinderMode[];
+  modeId: string;
+  kind: SubjectKind;
+  axis: 'width' | 'height';
+  /** Size of the subject's picture on the sensor along its axis, mm. */
+  subjectOnSensorMm: number;
+  /** Real mm at the subject for one mm on the sensor. */
+  realPerSensorMm: number;
+  /** Text equivalent for those who do not see the drawing. */
+  description: string;
+  /** Writes a length at the subject, given in mm, with its unit. */
+  lengthText: (mm: number) => string;
+  /** Tallest the drawing may be, px. */
+  maxHeight?: number;
+}
+
+const EDGE = 1;
+const TICK = 7;
+/** Below this a silhouette is a speck, so a ring shows where it stands. */
+const SPECK_PX = 12;
+
+/** The subject's shape at its true size; redrawn only by its transform while one drags. */
+const Shape = memo(function Shape({ kind }: { kind: SubjectKind }) {
+  const palette = usePalette();
+  const shape = SILHOUETTES[kind];
+  return (
+    <>
+      {shape.lines.map((line) => (
+        <Path key={line.d} d={line.d} stroke={palette.ink} strokeWidth={line.width} fill="none" strokeLinecap="round" strokeLinejoin="round" />
+      ))}
+      {shape.fills.map((d) => (
+        <Path key={d} d={d} fill={palette.ink} />
+      ))}
+      {shape.gaps.map((d) => (
+        <Path key={d} d={d} fill={palette.finderGround} />
+      ))}
+    </>
+  );
+});
+
+/** What the viewfinder shows, true to scale: the sensor with its modes, the subject at its true size, a rule at the subject. */
+export function Finder(props: FinderProps) {
+  const { sensorWidthMm, sensorHeightMm, modes, modeId, kind, axis, subjectOnSensorMm, realPerSensorMm, maxHeight = Infinity } = props;
+  const palette = usePalette();
+  const [room, setRoom] = useState(0);
+  const width = Math.min(room, maxHeight * (sensorWidthMm / sensorHeightMm));
+  const height = (width * sensorHeightMm) / sensorWidthMm;
+  const perMm = (width - 2 * EDGE) / sensorWidthMm;
+  const chosen = modes.find((mode) => mode.id === modeId) ?? modes[0];
+  return (
+    <View onLayout={(event) => setRoom(event.nativeEvent.layout.width)} style={styles.host} role="img" aria-label={props.description}>
+      {width > 0 && chosen ? (
+        <Svg width={width} height={height} aria-hidden>
+          <Rect x={EDGE} y={EDGE} width={width - 2 * EDGE} height={height - 2 * EDGE} fill={palette.finderGround} />
+          <Subject {...{ kind, axis, perMm, width, height, subjectOnSensorMm }} />
+          <Hidden mode={chosen} {...{ perMm, width, height }} />
+          <Rule {...{ realPerSensorMm, perMm, width, height }} mode={chosen} lengthText={props.lengthText} />
+          {/* All frames first, then all names, so that no line runs through a name. */}
+          {modes.map((mode, i) => (
+            <ModeFrame key={mode.id} mode={mode} chosen={mode.id === chosen.id} index={i} {...{ perMm, width, height }} />
+          ))}
+          {modes.map((mode, i) => (
+            <ModeName key={mode.id} mode={mode} chosen={mode.id === chosen.id} index={i} {...{ perMm, width, height }} />
+          ))}
+        </Svg>
+      ) : null}
+    </View>
+  );
+}
+
+interface Canvas {
+  perMm: number;
+  width: number;
+  height: number;
+}
+
+function Subject({ kind, axis, perMm, width, height, subjectOnSensorMm }: Canvas & Pick<FinderProps, 'kind' | 'axis' | 'subjectOnSensorMm'>) {
+  const palette = usePalette();
+  const shape = SILHOUETTES[kind];
+  const scale = (subjectOnSensorMm * perMm) / (axis === 'width' ? shape.width : 100);
+  const w = shape.width * scale;
+  const h = 100 * scale;
+  return (
+    <>
+      <G transform={`translate(${(width - w) / 2} ${(height - h) / 2}) scale(${scale})`}>
+        <Shape kind={kind} />
+      </G>
+      {Math.max(w, h) < SPECK_PX ? (
+        <Path
+          d={`M${width / 2 - SPECK_PX} ${height / 2} a${SPECK_PX} ${SPECK_PX} 0 1 0 ${2 * SPECK_PX} 0 a${SPECK_PX} ${SPECK_PX} 0 1 0 ${-2 * SPECK_PX} 0 Z`}
+          stroke={palette.needle}
+          strokeWidth={1.5}
+          fill="none"
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** What the chosen mode leaves out of the picture. */
+function Hidden({ mode, perMm, width, height }: Canvas & { mode: FinderMode }) {
+  const palette = usePalette();
+  const w = mode.widthMm * perMm;
+  const h = mode.heightMm * perMm;
+  const x = (width - w) / 2;
+  const y = (height - h) / 2;
+  if (w > width - 4 && h > height - 4) return null;
+  return <Path fillRule="evenodd" d={`M0 0 H${width} V${height} H0 Z M${x} ${y} V${y + h} H${x + w} V${y} Z`} fill={palette.finderHidden} />;
+}
+
+interface OneMode extends Canvas {
+  mode: FinderMode;
+  chosen: boolean;
+  index: number;
+}
+
+/** Where a mode's rectangle lies. The whole sensor, first in the list, is drawn just inside the edge. */
+function placeOf({ mode, index, perMm, width, height }: OneMode) {
+  const inset = index === 0 ? 2 * EDGE : 0;
+  const w = mode.widthMm * perMm - inset;
+  const h = mode.heightMm * perMm - inset;
+  return { x: (width - w) / 2, y: (height - h) / 2, w, h };
+}
+
+function ModeFrame(props: OneMode) {
+  const palette = usePalette();
+  const { x, y, w, h } = placeOf(props);
+  const { chosen } = props;
+  return <Rect x={x} y={y} width={w} height={h} fill="none" stroke={chosen ? palette.ink : palette.inkSoft} strokeWidth={chosen ? 2 : HAIRLINE} strokeDasharray={chosen ? undefined : '5 4'} />;
+}
+
+/** The name of a mode inside the top edge of its frame, alternately left and right so that nested ones do not meet. */
+function ModeName(props: OneMode) {
+  const palette = usePalette();
+  const { x, y, w } = placeOf(props);
+  const { mode, chosen, index } = props;
+  const right = index % 2 === 1;
+  // First the ground around the letters, then the letters.
+  return [palette.finderGround, chosen ? palette.ink : palette.inkSoft].map((colour, layer) => (
+    <SvgText
+      key={layer}
+      x={right ? x + w - 6 : x + 6}
+      y={y + fontSize.fine + 3}
+      textAnchor={right ? 'end' : 'start'}
+      fontSize={fontSize.fine}
+      fontFamily={chosen ? family.figureStrong : family.figure}
+      fill={colour}
+      stroke={layer === 0 ? colour : 'none'}
+      strokeWidth={layer === 0 ? HALO : 0}
+    >
+      {mode.name}
+    </SvgText>
+  ));
+}
+
+/** Width of the clear ground around letters. */
+const HALO = 5;
+
+/** A rule along the lower edge of the chosen frame, in real lengths at the subject, with one division named. */
+function Rule({ realPerSensorMm, perMm, width, height, mode, lengthText }: Canvas & { realPerSensorMm: number; mode: FinderMode; lengthText: (mm: number) => string }) {
+  const palette = usePalette();
+  const w = mode.widthMm * perMm;
+  const left = (width - w) / 2 + EDGE;
+  const bottom = (height + mode.heightMm * perMm) / 2 - EDGE;
+  const realPerPx = realPerSensorMm / perMm;
+  const step = niceStep(realPerPx * 64);
+  const stepPx = step / realPerPx;
+  const count = Math.floor((w - 2 * EDGE) / stepPx);
+  return (
+    <G>
+      {Array.from({ length: count }, (_, i) => (
+        <Line key={i} x1={left + (i + 1) * stepPx} x2={left + (i + 1) * stepPx} y1={bottom} y2={bottom - TICK} stroke={palette.inkSoft} strokeWidth={HAIRLINE} />
+      ))}
+      {count > 0 ? (
+        <>
+          <Line x1={left} x2={left + stepPx} y1={bottom - TICK - 3} y2={bottom - TICK - 3} stroke={palette.ink} strokeWidth={2} />
+          <SvgText x={left + 5} y={bottom - TICK - 9} fontSize={fontSize.fine} fontFamily={family.figure} fill={palette.ink}>
+            {lengthText(step)}
+          </SvgText>
+        </>
+      ) : null}
+    </G>
+  );
+}
+
+const styles = StyleSheet.create({ host: { width: '100%', alignItems: 'center', minHeight: 120 } });

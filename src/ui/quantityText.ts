@@ -1,0 +1,87 @@
+import { formatFigures, formatFixed, formatRatio, withUnit } from '@/core/quantity/format';
+import type { Quantity, Unit } from '@/core/quantity/quantity';
+import { metresToFeet, mmToInches, type UnitSystem } from '@/core/quantity/units';
+
+/** A number as it stands on the screen: digits and unit apart, so that they can be set in different sizes. */
+export interface Shown {
+  number: string;
+  unit: string;
+}
+
+/** Significant figures worth showing, from the error where there is one: no false precision. */
+function figuresFor(value: number, plusMinus: number | undefined, most: number): number {
+  if (!plusMinus || value === 0) return most;
+  const figures = Math.ceil(Math.log10(Math.abs(value) / plusMinus)) + 1;
+  return Math.max(2, Math.min(most, figures));
+}
+
+/** Rounds a value that is shown without decimals to what its error allows, keeping whole digits. */
+const whole = (value: number, figures: number): string => formatFixed(Number(value.toPrecision(figures)), 0);
+
+/** Focal lengths and other optical lengths stay in mm in both systems, as they are engraved. */
+export function showLengthM(metres: number, system: UnitSystem, figures = 3): Shown {
+  if (system === 'imperial') {
+    const feet = metresToFeet(metres);
+    return feet < 1.5
+      ? { number: formatFigures(mmToInches(metres * 1000), figures), unit: 'in' }
+      : { number: formatFigures(feet, figures), unit: 'ft' };
+  }
+  if (metres < 0.01) return { number: formatFigures(metres * 1000, figures), unit: 'mm' };
+  if (metres < 0.5) return { number: formatFigures(metres * 100, figures), unit: 'cm' };
+  return { number: formatFigures(metres, figures), unit: 'm' };
+}
+
+/** A length on the subject, entered in mm. */
+export function showSubjectMm(mm: number, system: UnitSystem, figures = 3): Shown {
+  return system === 'imperial'
+    ? { number: formatFigures(mmToInches(mm), figures), unit: 'in' }
+    : { number: formatFigures(mm, figures), unit: 'mm' };
+}
+
+/** f-numbers are written as on the lens: one decimal, none from f/10 on when it is whole. */
+export const showFNumber = (value: number): string => `f/${formatFigures(value, value >= 10 ? 3 : 2)}`;
+
+const SYMBOL: Partial<Record<Unit, string>> = { '1': '' };
+
+/** Digits and unit of a quantity in the person's unit system. */
+export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): Shown {
+  const { value, unit, plusMinus } = quantity;
+  switch (unit) {
+    case 'px':
+      return { number: Math.abs(value) < 20 ? formatFigures(value, figuresFor(value, plusMinus, 3)) : whole(value, figuresFor(value, plusMinus, 7)), unit };
+    case 'm':
+      return showLengthM(value, system, figuresFor(value, plusMinus, 3));
+    case 'f/':
+      return { number: showFNumber(value), unit: '' };
+    case '%':
+      return { number: value < 10 ? formatFigures(value, 2) : whole(value, figuresFor(value, plusMinus, 6)), unit };
+    case 'mm':
+      return { number: formatFigures(value, 3), unit };
+    case 'g':
+      return value >= 1000 ? { number: formatFigures(value / 1000, 3), unit: 'kg' } : { number: formatFixed(value), unit };
+    case 'money':
+      return { number: formatFixed(value), unit: '' };
+    case ':1':
+      return { number: formatRatio(value), unit: '' };
+    default:
+      return { number: formatFigures(value, 3), unit: SYMBOL[unit] ?? unit };
+  }
+}
+
+/** The half-width of an estimate in the same form, or an empty string. */
+export function showError(quantity: Quantity, system: UnitSystem): string {
+  if (quantity.plusMinus === undefined || quantity.plusMinus === 0) return '';
+  const { plusMinus, unit, value } = quantity;
+  // A ratio is written 1 : n, in which a difference reads badly: its error is told in per cent.
+  if (unit === ':1') return `±\u2009${formatFigures((plusMinus / value) * 100, 1)}\u2009%`;
+  const shown = showQuantity({ unit, value: Number(plusMinus.toPrecision(plusMinus > 100 ? 2 : 1)) }, system);
+  return `±\u2009${shown.number.replace('f/', '')}`;
+}
+
+/** Number and unit in one string. */
+export const quantityText = (quantity: Quantity, system: UnitSystem): string => {
+  const shown = showQuantity(quantity, system);
+  return withUnit(shown.number, shown.unit);
+};
+
+export const shownText = ({ number, unit }: Shown): string => withUnit(number, unit);

@@ -1,0 +1,53 @@
+/** Colours of one look. Names say what a colour is for; no colour literal stands anywhere else. */
+export interface Palette {
+  /** The drawing table. */
+  paper: string;
+  /** What lies on it: sheets, pressed keys. */
+  raised: string;
+  ink: string;
+  inkSoft: string;
+  hairline: string;
+  /** What can be pressed. */
+  press: string;
+  /** Text on a filled press colour. */
+  onPress: string;
+  /** The needle: the current reading. */
+  needle: string;
+  caution: string;
+  /** Behind an open sheet. */
+  veil: string;
+  /** The picture inside the viewfinder: its ground, and what a crop mode hides. */
+  finderGround: string;
+  finderHidden: string;
+}
+
+export const DAY: Palette = {
+  paper: '#F6F3EC',
+  raised: '#FFFDF8',
+  ink: '#17262B',
+  inkSoft: '#55646A',
+  hairline: '#CFC8BA',
+  press: '#0E5A64',
+  onPress: '#FFFDF8',
+  needle: '#C23B22',
+  caution: '#8A5A00',
+  veil: 'rgba(23, 38, 43, 0.45)',
+  finderGround: '#FFFDF8',
+  finderHidden: 'rgba(207, 200, 186, 0.55)',
+};
+
+/** One red on black, so that eyes used to the dark stay so: nothing white, nothing blue. */
+export const NIGHT: Palette = {
+  paper: '#000000',
+  raised: '#140503',
+  ink: '#FF6A4D',
+  inkSoft: '#D95A41',
+  hairline: '#5E2418',
+  press: '#FF6A4D',
+  onPress: '#000000',
+  needle: '#FF6A4D',
+  caution: '#FF6A4D',
+  veil: 'rgba(0, 0, 0, 0.7)',
+  finderGround: '#0A0201',
+  finderHidden: 'rgba(94, 36, 24, 0.45)',
+};

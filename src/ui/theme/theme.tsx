@@ -1,0 +1,82 @@
+import { ThemeProvider, createTheme, useTheme } from '../rne';
+import { useMemo, type ReactNode } from 'react';
+import { StyleSheet } from 'react-native';
+import { RADIUS, TARGET, family, fontSize, space } from './measures';
+import { DAY, NIGHT, type Palette } from './palette';
+
+export type Look = 'day' | 'night';
+
+const rneColours = (palette: Palette) => ({
+  ...palette,
+  primary: palette.press,
+  secondary: palette.inkSoft,
+  background: palette.paper,
+  white: palette.raised,
+  black: palette.ink,
+  grey0: palette.ink,
+  grey1: palette.inkSoft,
+  grey2: palette.inkSoft,
+  grey3: palette.inkSoft,
+  grey4: palette.hairline,
+  grey5: palette.hairline,
+  greyOutline: palette.hairline,
+  searchBg: palette.raised,
+  divider: palette.hairline,
+  error: palette.needle,
+  warning: palette.caution,
+  success: palette.press,
+  disabled: palette.inkSoft,
+});
+
+function themeOf(look: Look) {
+  const palette = look === 'night' ? NIGHT : DAY;
+  return createTheme({
+    lightColors: rneColours(palette),
+    darkColors: rneColours(palette),
+    mode: 'light',
+    components: {
+      Button: () => ({
+        buttonStyle: { minHeight: TARGET, borderRadius: RADIUS, paddingHorizontal: space.large },
+        titleStyle: { fontFamily: family.strong, fontSize: fontSize.body },
+      }),
+      CheckBox: () => ({
+        iconType: 'material',
+        checkedIcon: 'check-box',
+        uncheckedIcon: 'check-box-outline-blank',
+        containerStyle: { backgroundColor: 'transparent', borderWidth: 0, padding: 0, margin: 0, minHeight: TARGET, justifyContent: 'center' },
+        textStyle: { fontFamily: family.body, fontWeight: 'normal', fontSize: fontSize.body, color: palette.ink },
+      }),
+    },
+  });
+}
+
+/** Gives everything below it one look. */
+export function Theme({ look, children }: { look: Look; children: ReactNode }) {
+  const theme = useMemo(() => themeOf(look), [look]);
+  return (
+    <ThemeProvider key={look} theme={theme}>
+      {children}
+    </ThemeProvider>
+  );
+}
+
+/** The colours in use. */
+export function usePalette(): Palette {
+  return useTheme().theme.colors as unknown as Palette;
+}
+
+/**
+ * Makes a hook that gives styles in the colours in use. Styles are made once per palette, not per render.
+ */
+export function stylesOf<T extends StyleSheet.NamedStyles<T>>(make: (palette: Palette) => T): () => T {
+  const made = new Map<string, T>();
+  return () => {
+    const palette = usePalette();
+    let styles = made.get(palette.paper);
+    if (!styles) {
+      styles = StyleSheet.create(make(palette));
+      made.set(palette.paper, styles);
+    }
+    return styles;
+  };
+}

@@ -11,20 +11,21 @@ interface Props {
   label: string;
   quantity: Quantity;
   units: UnitSystem;
-  /** Opens the derivation of this number. */
-  onWhy: () => void;
+  /** Opens the derivation of this number; told by its name, so that one function serves all figures of a desk. */
+  onWhy: (name: string) => void;
+  name: string;
   /** A second value that belongs to the first ("f/5.6" beside the focal length). */
   beside?: string;
   testID?: string;
 }
 
 /** A number with its name; pressing it tells why it is what it is. */
-export const Figure = memo(function Figure({ label, quantity, units, onWhy, beside, testID }: Props) {
+export const Figure = memo(function Figure({ label, quantity, units, onWhy, name, beside, testID }: Props) {
   const styles = useStyles();
   const { number, unit } = showQuantity(quantity, units);
   const error = showError(quantity, units);
   return (
-    <Pressable role="button" onPress={onWhy} style={styles.figure} aria-label={`${label}: ${number} ${unit}${beside ? `, ${beside}` : ''}${error ? `, ${error}` : ''}. Why?`} {...(testID ? { testID } : {})}>
+    <Pressable role="button" onPress={() => onWhy(name)} style={styles.figure} aria-label={`${label}: ${number} ${unit}${beside ? `, ${beside}` : ''}${error ? `, ${error}` : ''}. Why?`} {...(testID ? { testID } : {})}>
       <Txt kind="fine" tone="soft">
         {label}
       </Txt>
@@ -45,7 +46,7 @@ export const Figure = memo(function Figure({ label, quantity, units, onWhy, besi
 /** A figure whose digits did not change need not be drawn again. */
 function sameFigure(a: Props, b: Props): boolean {
   return (
-    a.label === b.label && a.units === b.units && a.beside === b.beside && a.onWhy === b.onWhy &&
+    a.label === b.label && a.units === b.units && a.beside === b.beside && a.onWhy === b.onWhy && a.name === b.name &&
     a.quantity.value === b.quantity.value && a.quantity.plusMinus === b.quantity.plusMinus && a.quantity.unit === b.quantity.unit
   );
 }
@@ -54,7 +55,7 @@ const useStyles = stylesOf((palette) => ({
   figure: {
     minHeight: TARGET,
     flexGrow: 1,
-    flexBasis: 104,
+    minWidth: 104,
     borderBottomWidth: 1,
     borderColor: palette.hairline,
     paddingVertical: space.small,

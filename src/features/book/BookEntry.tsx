@@ -4,6 +4,8 @@ import { ScrollView, View } from 'react-native';
 import { formatChange, formatFixed } from '@/core/quantity/format';
 import { useInHand } from '@/data/inHand';
 import { removeRow, replaceRow } from '@/data/rowActions';
+import type { Reading } from '@/contract/schemas/reading';
+import type { UnitSystem } from '@/core/quantity/units';
 import { useKit } from '@/data/useKit';
 import { useRows } from '@/data/useRows';
 import { Figure } from '@/ui/Figure';
@@ -66,19 +68,7 @@ export function BookEntry({ id }: { id: string }) {
       <Txt kind="small" tone="soft">
         {[input.body.name, ...input.chain.map((part) => part.name)].join(' + ')}
       </Txt>
-      <View style={styles.columns}>
-        <View style={styles.column}>
-          <Txt kind="strong">As it was</Txt>
-          <Was label="Pixels on the subject" text={`${formatFixed(result.pixelsOnSubject)} px`} />
-          <Was label="Resolved" text={`${formatFixed(result.resolvedPixels)} px of ${formatFixed(result.neededPixels)} needed`} />
-          <Was label="Share of the frame" text={`${formatFixed(result.shareOfFramePercent)} %`} />
-          <Was label="Looks like, on 36 × 24" text={`${formatFixed(result.equivalentFocalMm)} mm ${showFNumber(result.equivalentFNumber)}`} />
-        </View>
-        <View style={styles.column}>
-          <Txt kind="strong">As it would be now</Txt>
-          <Now asNow={asNow} was={result.pixelsOnSubject} units={units} onWhy={setWhy} loading={kitLoading} />
-        </View>
-      </View>
+      <Comparison result={result} asNow={asNow} loading={kitLoading} units={units} onWhy={setWhy} />
       {asKept.ok ? <ReadingPicture system={asKept.value.system} reading={asKept.value.reading} subject={input.subject} units={units} maxHeight={280} /> : null}
       {note === null ? (
         <View style={{ gap: space.small }}>
@@ -117,39 +107,67 @@ export function BookEntry({ id }: { id: string }) {
   );
 }
 
-function Was({ label, text }: { label: string; text: string }) {
-  return (
-    <View style={{ paddingVertical: space.small }}>
-      <Txt kind="fine" tone="soft">
-        {label}
-      </Txt>
-      <Txt kind="figure">{text}</Txt>
-    </View>
-  );
+interface ComparisonProps {
+  result: Reading['result'];
+  asNow: ReturnType<typeof readAsNow>;
+  loading: boolean;
+  units: UnitSystem;
+  onWhy: (quantity: Quantity) => void;
 }
 
-function Now({ asNow, was, units, onWhy, loading }: { asNow: ReturnType<typeof readAsNow>; was: number; units: 'metric' | 'imperial'; onWhy: (quantity: Quantity) => void; loading: boolean }) {
-  if (loading) return <Txt tone="soft">Reading the kit …</Txt>;
-  if (!asNow) return <Txt tone="soft">The set-up, the subject or the output is not in the kit any more.</Txt>;
-  if (!asNow.ok) return <Txt tone="needle">{asNow.problem.message}</Txt>;
-  const { reading, system }: Reread = asNow.value;
-  const change = reading.pixelsOnSubject.value / was;
+/** What was kept, line by line beside what the kit of today would give. */
+function Comparison({ result, asNow, loading, units, onWhy }: ComparisonProps) {
+  const styles = useStyles();
+  const now: Reread | null = asNow?.ok ? asNow.value : null;
+  const problem = loading ? 'Reading the kit …' : asNow === null ? 'The set-up, the subject or the output is not in the kit any more.' : asNow.ok ? null : asNow.problem.message;
+  const change = now ? now.reading.pixelsOnSubject.value / result.pixelsOnSubject : 1;
+  const changed = Math.abs(change - 1) < 0.005 ? undefined : formatChange(change);
+  const lines: { label: string; was: string; quantity: Quantity | undefined; beside?: string | undefined }[] = [
+    { label: 'Pixels on the subject', was: `${formatFixed(result.pixelsOnSubject)} px`, quantity: now?.reading.pixelsOnSubject, beside: changed },
+    { label: 'Resolved', was: `${formatFixed(result.resolvedPixels)} px`, quantity: now?.reading.resolvedPixels },
+    { label: 'Needed', was: `${formatFixed(result.neededPixels)} px`, quantity: now?.reading.neededPixels },
+    { label: 'Share of frame', was: `${formatFixed(result.shareOfFramePercent)} %`, quantity: now?.reading.shareOfFrame },
+    { label: 'Equivalent', was: `${formatFixed(result.equivalentFocalMm)} mm ${showFNumber(result.equivalentFNumber)}`, quantity: now?.system.equivalentFocalMm, beside: now ? showFNumber(now.system.equivalentFNumber.value) : undefined },
+  ];
   return (
     <View>
-      <Figure label="Pixels on the subject" quantity={reading.pixelsOnSubject} units={units} onWhy={() => onWhy(reading.pixelsOnSubject)} {...(Math.abs(change - 1) < 0.005 ? {} : { beside: formatChange(change) })} />
-      <Figure label="Resolved" quantity={reading.resolvedPixels} units={units} onWhy={() => onWhy(reading.resolvedPixels)} />
-      <Figure label="Share of the frame" quantity={reading.shareOfFrame} units={units} onWhy={() => onWhy(reading.shareOfFrame)} />
-      <Figure label="Looks like, on 36 × 24" quantity={system.equivalentFocalMm} beside={showFNumber(system.equivalentFNumber.value)} units={units} onWhy={() => onWhy(system.equivalentFocalMm)} />
+      <View style={styles.pair}>
+        <Txt kind="strong" style={styles.half}>
+          As it was
+        </Txt>
+        <Txt kind="strong" style={styles.half}>
+          As it would be now
+        </Txt>
+      </View>
+      {problem ? (
+        <Txt kind="small" tone="caution" role="status">
+          {problem}
+        </Txt>
+      ) : null}
+      {lines.map((line) => (
+        <View key={line.label} style={styles.pair}>
+          <View style={[styles.half, styles.was]}>
+            <Txt kind="fine" tone="soft">
+              {line.label}
+            </Txt>
+            <Txt kind="figure">{line.was}</Txt>
+          </View>
+          <View style={styles.half}>
+            {line.quantity ? <Figure label={line.label} quantity={line.quantity} units={units} name={line.label} onWhy={() => line.quantity && onWhy(line.quantity)} {...(line.beside === undefined ? {} : { beside: line.beside })} /> : null}
+          </View>
+        </View>
+      ))}
     </View>
   );
 }
 
-const useStyles = stylesOf(() => ({
+const useStyles = stylesOf((palette) => ({
   page: { padding: space.page, gap: space.large, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
   head: { flexDirection: 'row', alignItems: 'center', gap: space.small },
   headWords: { flex: 1 },
-  columns: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.wide, rowGap: space.large },
-  column: { flexGrow: 1, flexBasis: 160 },
+  pair: { flexDirection: 'row', gap: space.page },
+  half: { flex: 1 },
+  was: { paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
   keys: { flexDirection: 'row', flexWrap: 'wrap', gap: space.medium },
   centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },
   centreText: { textAlign: 'center', maxWidth: 420 },

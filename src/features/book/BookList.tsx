@@ -70,7 +70,7 @@ function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean })
             {VERDICT_MARK[result.verdict]} {VERDICT_WORDS[result.verdict](input.output.name)}
           </Txt>
           <Txt kind="small" tone="soft">
-            {data.setupName} at {shownText(showLengthM(input.distanceM, units))} · looks like {formatFixed(result.equivalentFocalMm)} mm {showFNumber(result.equivalentFNumber)}
+            {data.setupName} at {shownText(showLengthM(input.distanceM, units))} · equivalent {formatFixed(result.equivalentFocalMm)} mm {showFNumber(result.equivalentFNumber)}
           </Txt>
           {data.note ? <Txt kind="small">{data.note}</Txt> : null}
         </View>
@@ -83,7 +83,7 @@ const useStyles = stylesOf((palette) => ({
   list: { padding: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
   empty: { paddingVertical: space.wide, gap: space.page },
   line: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, paddingVertical: space.large, minHeight: TARGET, borderBottomWidth: 1, borderColor: palette.hairline },
-  when: { width: 132 },
+  when: { width: 148 },
   words: { flexGrow: 1, flexBasis: 300, flexShrink: 1, gap: 2 },
   titleLine: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
 }));

@@ -1,4 +1,4 @@
-import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
+import { Suspense, lazy, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { nearestDistanceM } from '@/core/far/readFar';
 import { useInHand, type Preferences } from '@/data/inHand';
@@ -66,20 +66,6 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const { now, before, kit } = desk;
   const { situation, system, reading, problem } = now;
 
-  // One stable function per figure, so that a figure whose digits stay is not drawn again.
-  const openers = useMemo(() => new Map<string, () => void>(), []);
-  const whyOf = useCallback(
-    (key: string) => {
-      let open = openers.get(key);
-      if (!open) {
-        open = () => setWhyKey(key);
-        openers.set(key, open);
-      }
-      return open;
-    },
-    [openers],
-  );
-
   const why = whyKey && system && reading ? farQuantities(system, reading)[whyKey] : undefined;
   const sheet = why ? (
     <Suspense fallback={null}>
@@ -92,7 +78,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     system && reading ? (
       <>
         <ReadingBlock now={{ ...now, reading }} before={before} rivals={rivals} outputs={kit.outputs} units={units} onOutput={chooseOutput} onWhy={setWhyKey} />
-        <KeyFigures {...{ system, reading, units, whyOf }} />
+        <KeyFigures {...{ system, reading, units }} onWhy={setWhyKey} />
       </>
     ) : problem ? (
       <Problem now={now} />
@@ -107,7 +93,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     </View>
   ) : null;
   const keep = system && reading ? <KeepBar situation={situation} system={system} reading={reading} /> : null;
-  const groups = system && reading ? <FarGroups {...{ system, reading, units, whyOf }} open={wide} /> : null;
+  const groups = system && reading ? <FarGroups {...{ system, reading, units }} onWhy={setWhyKey} open={wide} /> : null;
 
   if (wide) {
     return (

@@ -23,26 +23,26 @@ interface Props {
   system: EffectiveSystem;
   reading: FarReading;
   units: UnitSystem;
-  whyOf: (key: string) => () => void;
+  onWhy: (name: string) => void;
   /** Starts with the groups open, where there is room. */
   open?: boolean;
 }
 
 /** The three figures that stand directly under the verdict. */
-export function KeyFigures({ system, reading, units, whyOf }: Props) {
+export function KeyFigures({ system, reading, units, onWhy }: Props) {
   return (
     <View style={row}>
-      <Figure label="Share of frame" quantity={reading.shareOfFrame} units={units} onWhy={whyOf('shareOfFrame')} testID="share" />
-      <Figure label="Equivalent" quantity={system.equivalentFocalMm} beside={showFNumber(system.equivalentFNumber.value)} units={units} onWhy={whyOf('equivalentFocalMm')} testID="equivalent" />
-      <Figure label="Sampling reach" quantity={reading.reachPxPerMrad} units={units} onWhy={whyOf('reachPxPerMrad')} />
+      <Figure label="Share of frame" quantity={reading.shareOfFrame} units={units} name="shareOfFrame" onWhy={onWhy} testID="share" />
+      <Figure label="Equivalent" quantity={system.equivalentFocalMm} beside={showFNumber(system.equivalentFNumber.value)} units={units} name="equivalentFocalMm" onWhy={onWhy} testID="equivalent" />
+      <Figure label="Sampling reach" quantity={reading.reachPxPerMrad} units={units} name="reachPxPerMrad" onWhy={onWhy} />
     </View>
   );
 }
 
 /** The other readings, in groups that open. */
-export function FarGroups({ system, reading, units, whyOf, open = false }: Props) {
+export function FarGroups({ system, reading, units, onWhy, open = false }: Props) {
   const figure = (label: string, key: string, quantity: Quantity | undefined) =>
-    quantity ? <Figure key={key} label={label} quantity={quantity} units={units} onWhy={whyOf(key)} /> : null;
+    quantity ? <Figure key={key} label={label} quantity={quantity} units={units} name={key} onWhy={onWhy} /> : null;
   const light = converterStops(system.cropFactor.value);
   return (
     <View>

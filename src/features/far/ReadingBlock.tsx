@@ -1,11 +1,10 @@
 import { Pressable, View } from 'react-native';
-import { MORE_THAN_USED } from '@/core/output/verdict';
+import { MORE_THAN_USED , verdictOf } from '@/core/output/verdict';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import type { FarReading } from '@/core/far/readFar';
 import type { Stored } from '@/contract/resources';
 import type { Output } from '@/contract/schemas/output';
 import { neededPixels } from '@/core/output/needs';
-import { verdictOf } from '@/core/output/verdict';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from '@/ui/Txt';
 import { Gauge } from '@/ui/gauge/Gauge';

@@ -1,6 +1,6 @@
 import { CheckBox } from '@/ui/rne';
 import { useEffect, useRef, useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import type { FieldError } from '@/contract/problem';
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
@@ -36,9 +36,9 @@ interface Props<N extends ResourceName> {
  */
 export function RowForm<N extends ResourceName>({ resource, sections, initial, draftKey, onSave, onDelete, onDuplicate }: Props<N>) {
   const { drafts, keep, drop } = useDrafts();
-  const restored = useRef(drafts[draftKey] !== undefined);
-  const { watch, setValue, getValues } = useForm<{ data: ResourceTypes[N] }>({ defaultValues: { data: (drafts[draftKey] ?? initial) as never } });
-  const data = watch('data' as never) as unknown as ResourceTypes[N];
+  const [restored, setRestored] = useState(drafts[draftKey] !== undefined);
+  const { control, setValue, getValues } = useForm<{ data: ResourceTypes[N] }>({ defaultValues: { data: (drafts[draftKey] ?? initial) as never } });
+  const data = useWatch({ control, name: 'data' as never }) as unknown as ResourceTypes[N];
   const [errors, setErrors] = useState<FieldError[]>([]);
   const saved = useRef(false);
   const unreadable = useRef(new Set<string>());
@@ -101,7 +101,7 @@ export function RowForm<N extends ResourceName>({ resource, sections, initial, d
 
   return (
     <View style={{ gap: space.page }}>
-      {restored.current ? (
+      {restored ? (
         <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: space.medium }} role="status">
           <Txt kind="small" tone="caution">
             What you typed last time is still here, not saved yet.
@@ -110,7 +110,7 @@ export function RowForm<N extends ResourceName>({ resource, sections, initial, d
             title="Start afresh"
             weight="plain"
             onPress={() => {
-              restored.current = false;
+              setRestored(false);
               drop(draftKey);
               setValue('data' as never, initial as never);
             }}

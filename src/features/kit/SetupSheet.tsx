@@ -37,7 +37,7 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
   const chosen = kit.setups.find((row) => row.id === chosenId) ?? kit.setups[0];
 
   /** Mounts a body in front of the optics in hand, as a set-up of its own. */
-  const use = (bodyId: string, body: Body) => {
+  const mountBody = (bodyId: string, body: Body) => {
     const optic = chosen?.data.chain.find((link) => link.type === 'optic') ?? (kit.optics[0] ? { type: 'optic' as const, id: kit.optics[0].id } : null);
     if (!optic) {
       setView({ at: 'part', resource: 'optics', id: null });
@@ -51,7 +51,7 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
 
   const makeBody = (body: Body) => {
     const id = createRow('bodies', body);
-    show({ text: `${body.name} is in the kit.`, action: { title: 'Use it now', run: () => use(id, body) } });
+    show({ text: `${body.name} is in the kit.`, action: { title: 'Use it now', run: () => mountBody(id, body) } });
   };
 
   const makeLens = (lens: Optic) => {

@@ -1,5 +1,5 @@
 import { Input } from '@/ui/rne';
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { View } from 'react-native';
 import { formatFigures } from '@/core/quantity/format';
 import { parseDecimal, parseLength, type FieldUnit } from '@/core/quantity/parseNumber';
@@ -35,6 +35,12 @@ interface Props {
 
 const FIGURES = 6;
 
+interface Typed {
+  text: string;
+  problem: string | null;
+  against: number | null;
+}
+
 /**
  * A number typed by a person: comma or point, with or without a unit. What was typed stays until it can be understood;
  * the message says what to do.
@@ -43,39 +49,39 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
   const styles = useStyles();
   const id = useId();
   const shown = value === null ? '' : formatPlain(value * perUnit);
-  const [draft, setDraft] = useState<string | null>(null);
-  const [problem, setProblemHere] = useState<string | null>(null);
-  const setProblem = (message: string | null) => {
-    setProblemHere(message);
+  // What was typed and the message about it hold for the value they were typed against: a value set from elsewhere (a
+  // drag, a lever) wins over both.
+  const [typed, setTyped] = useState<Typed | null>(null);
+  const current = typed !== null && Object.is(typed.against, value) ? typed : null;
+  const draft = current?.text ?? null;
+  const setDraft = (text: string | null) => setTyped(text === null ? null : { text, problem: current?.problem ?? null, against: value });
+  const refuse = (text: string, message: string) => {
+    setTyped({ text, problem: message, against: value });
     onProblem?.(message);
   };
-
-  // A value set from elsewhere (a drag, a lever) wins over a draft that was already taken.
-  useEffect(() => {
-    setDraft(null);
-    setProblemHere(null);
-  }, [value]);
-
-  const commit = (text: string) => {
-    if (text.trim() === '') {
-      if (optional) {
-        setProblem(null);
-        onChange(null);
-      } else setProblem(`${label}: type a number.`);
-      return;
-    }
-    const parsed = unit === 'none' ? parseDecimal(text) : parseLength(text, unit, shownUnit === '' ? unit : shownUnit);
-    if (!parsed.ok) return setProblem(parsed.problem.message);
-    if ((minimum !== undefined && parsed.value < minimum) || (maximum !== undefined && parsed.value > maximum)) {
-      return setProblem(`${label} must be ${limits ?? `from ${formatFigures((minimum ?? 0) * perUnit, 4)} to ${formatFigures((maximum ?? 0) * perUnit, 4)}\u2009${shownUnit}`}.`);
-    }
-    setProblem(null);
-    // What merely repeats the rounded display must not change the value behind it.
-    if (value !== null && text === shown) return setDraft(null);
-    onChange(parsed.value);
+  const accept = (next: number | null) => {
+    setTyped(null);
+    onProblem?.(null);
+    onChange(next);
   };
 
-  const message = problem ?? error;
+  const commit = (text: string) => {
+    if (text.trim() === '') return optional ? accept(null) : refuse(text, `${label}: type a number.`);
+    // What merely repeats the rounded display must not change the value behind it.
+    if (value !== null && text === shown) {
+      onProblem?.(null);
+      return setTyped(null);
+    }
+    const parsed = unit === 'none' ? parseDecimal(text) : parseLength(text, unit, shownUnit === '' ? unit : shownUnit);
+    if (!parsed.ok) return refuse(text, parsed.problem.message);
+    if ((minimum !== undefined && parsed.value < minimum) || (maximum !== undefined && parsed.value > maximum)) {
+      const range = limits ?? `from ${formatFigures((minimum ?? 0) * perUnit, 4)} to ${formatFigures((maximum ?? 0) * perUnit, 4)}\u2009${shownUnit}`;
+      return refuse(text, `${label} must be ${range}.`);
+    }
+    accept(parsed.value);
+  };
+
+  const message = current?.problem ?? error;
   return (
     <View style={compact ? undefined : styles.field}>
       {hideLabel ? null : (

@@ -149,7 +149,7 @@ export function Ruler({ label, value, minimum, maximum, valueText, perUnit = 1, 
       element.removeEventListener('keydown', onKey);
       element.removeEventListener('wheel', onWheel);
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+     
   }, [disabled]);
 
   const low = minimum * perUnit;

@@ -1,0 +1,40 @@
+// Packages that ship untranspiled ESM or JSX and must go through Babel.
+const esm = ['(jest-)?react-native', '@react-native', '@react-native-community', 'expo', '@expo', '@expo-google-fonts', 'standard-navigation', '@rneui'];
+
+const base = {
+  '^@/(.*)$': '<rootDir>/src/$1',
+  // d3 ships .mjs only; Jest takes its UMD builds.
+  '^(d3-[a-z-]+|internmap)$': '<rootDir>/node_modules/$1/dist/$1.min.js',
+};
+
+const ui = {
+  transformIgnorePatterns: [`/node_modules/(?!(${esm.join('|')}))`, '/node_modules/react-native-reanimated/plugin/', '/node_modules/@react-native/babel-preset/'],
+  setupFiles: ['<rootDir>/tests/setup-ui.js'],
+  setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
+  moduleNameMapper: {
+    ...base,
+    '^@react-native-vector-icons/material-icons$': '@expo/vector-icons/MaterialIcons',
+    '^@react-native-vector-icons/.*$': '<rootDir>/src/ui/missingIconSet.js',
+  },
+};
+
+module.exports = {
+  projects: [
+    {
+      displayName: 'node',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/{core,contract,server,demo,cli}/**/*.test.ts'],
+      setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
+      // Not babel.config.js: the server and the core are plain Node.
+      transform: {
+        '\\.[jt]sx?$': ['babel-jest', {
+          configFile: false,
+          presets: [['@babel/preset-typescript', { allowDeclareFields: true }]],
+          plugins: ['@babel/plugin-transform-modules-commonjs'],
+        }],
+      },
+      moduleNameMapper: base,
+    },
+    { ...ui, displayName: 'ui', preset: 'jest-expo', testMatch: ['<rootDir>/src/{ui,features,data}/**/*.test.{ts,tsx}'] },
+  ],
+};

@@ -1,0 +1,103 @@
+import fc from 'fast-check';
+import { formatChange, formatFigures, formatFixed, formatRatio, formatStops } from './format';
+import { parseDecimal, parseLength } from './parseNumber';
+import { computed, given, input } from './quantity';
+
+const value = (result: ReturnType<typeof parseDecimal>): number => {
+  if (!result.ok) throw new Error(result.problem.message);
+  return result.value;
+};
+
+describe('parseDecimal', () => {
+  it.each([
+    ['12', 12], ['12.5', 12.5], ['12,5', 12.5], ['1.234,5', 1234.5], ['1,234.5', 1234.5], ['1 234,5', 1234.5], ['1,234,567', 1234567],
+    ['−3', -3], ['+4', 4], ['.5', 0.5], [',5', 0.5], ['5.', 5], ['1e3', 1000], ["1'234.5", 1234.5],
+  ])('reads %s', (text, expected) => {
+    expect(value(parseDecimal(text))).toBe(expected);
+  });
+
+  it.each(['', '  ', 'abc', '12a', '1,2,3.4.5', '--3', '1e999'])('refuses %p with a message', (text) => {
+    const result = parseDecimal(text);
+    expect(result.ok).toBe(false);
+    if (!result.ok) expect(result.problem.message.length).toBeGreaterThan(8);
+  });
+
+  it('reads back every number it can be shown, with either decimal sign', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), (number) => {
+        const text = number.toFixed(4);
+        expect(value(parseDecimal(text))).toBeCloseTo(number, 3);
+        expect(value(parseDecimal(text.replace('.', ',')))).toBeCloseTo(number, 3);
+      }),
+    );
+  });
+});
+
+describe('parseLength', () => {
+  it.each([
+    ['30', 'm', 'm', 30], ['30 m', 'm', 'm', 30], ['98,5 ft', 'm', 'm', 30.0228], ['100', 'm', 'ft', 30.48], ['35 cm', 'm', 'm', 0.35],
+    ['2 in', 'mm', 'mm', 50.8], ['0,3m', 'mm', 'mm', 300], ["6'", 'm', 'm', 1.8288],
+  ] as const)('reads %s as %s (assumed %s)', (text, unit, assumed, expected) => {
+    expect(value(parseLength(text, unit, assumed))).toBeCloseTo(expected, 9);
+  });
+
+  it('names a unit it does not know', () => {
+    const result = parseLength('3 parsec', 'm', 'm');
+    expect(result).toMatchObject({ ok: false, problem: { code: 'number.unit' } });
+  });
+
+  it('takes no unit where none belongs', () => {
+    expect(parseLength('3 mm', 'none', '').ok).toBe(false);
+  });
+});
+
+describe('formats', () => {
+  it('writes true minus signs and no minus zero', () => {
+    expect(formatFixed(-3.2, 1, 'en')).toBe('−3.2');
+    expect(formatFixed(-0.2, 0, 'en')).toBe('0');
+  });
+
+  it('keeps to significant figures without decimals it does not need', () => {
+    expect(formatFigures(1234.5, 3, 'en')).toBe('1,235');
+    expect(formatFigures(0.012345, 3, 'en')).toBe('0.0123');
+    expect(formatFigures(600, 3, 'en')).toBe('600');
+    expect(formatFigures(0, 3, 'en')).toBe('0');
+  });
+
+  it('uses the locale’s signs', () => {
+    expect(formatFixed(1234.5, 1, 'de')).toBe('1.234,5');
+  });
+
+  it('writes changes, stops and ratios as they are spoken', () => {
+    expect(formatChange(1.4)).toBe('+40\u2009%');
+    expect(formatChange(0.88)).toBe('−12\u2009%');
+    expect(formatChange(1.001)).toBe('±0\u2009%');
+    expect(formatStops(-1)).toBe('−1\u2009stop');
+    expect(formatStops(7 / 3)).toBe('+2⅓\u2009stops');
+    expect(formatStops(0.33)).toBe('+⅓\u2009stop');
+    expect(formatRatio(1.6)).toBe('1.6 : 1');
+    expect(formatRatio(1 / 1.4)).toBe('1 : 1.4');
+  });
+});
+
+describe('quantities', () => {
+  it('work out why only when asked', () => {
+    let asked = 0;
+    const quantity = computed(3, 'mm', () => {
+      asked += 1;
+      return { name: 'sum', formula: 'a + b', inputs: [input('a', 'first', given(1, 'mm', 'first'))], source: 'arithmetic' };
+    });
+    expect(asked).toBe(0);
+    expect(quantity.why.formula).toBe('a + b');
+    expect(asked).toBe(1);
+  });
+
+  it('become plain JSON, with reasons one level deep', () => {
+    const inner = computed(2, 'mm', () => ({ name: 'inner', formula: 'x', inputs: [input('x', 'x', given(2, 'mm', 'x'))], source: 's' }));
+    const outer = computed(4, 'mm', () => ({ name: 'outer', formula: '2·y', inputs: [input('y', 'inner', inner)], source: 's' }), 0.5);
+    expect(JSON.parse(JSON.stringify(outer))).toEqual({
+      value: 4, unit: 'mm', kind: 'computed', plusMinus: 0.5,
+      why: { name: 'outer', formula: '2·y', source: 's', inputs: [{ symbol: 'y', name: 'inner', value: 2, unit: 'mm', kind: 'computed' }] },
+    });
+  });
+});

@@ -1,0 +1,88 @@
+import { detailLimit } from '../detail/detailLimit';
+import { pixelsOnSubject, samplingReachPxPerMrad } from '../far/imaging';
+import { angleOfViewDeg } from '../optics/angleOfView';
+import { effectiveFocalAtClosest, focusThinLens } from '../optics/thinLens';
+import { cropFactor, type CropConvention } from '../sensor/cropFactor';
+import { cropPixels } from '../sensor/cropMode';
+import { megapixels } from '../sensor/diagonal';
+import { pitchUm } from '../sensor/pitch';
+import vectors from './physics.json';
+
+interface Case {
+  what: string;
+  input: Record<string, number | null>;
+  expect: number | Record<string, number | null>;
+  relative_tolerance: number;
+}
+
+const cases = (vectors.cases as unknown as Case[]);
+const casesOf = (what: string): Case[] => cases.filter((each) => each.what === what);
+
+/** Checks a value against the reference within the case's own relative tolerance. */
+function agree(actual: number, expected: number, tolerance: number): void {
+  expect(Math.abs(actual - expected)).toBeLessThanOrEqual(Math.abs(expected) * tolerance);
+}
+
+const at = (record: Case['expect'], key: string): number => {
+  const value = (record as Record<string, number | null>)[key];
+  if (typeof value !== 'number') throw new Error(`no reference value ${key}`);
+  return value;
+};
+const n = (value: number | null | undefined): number => {
+  if (typeof value !== 'number') throw new Error('number expected');
+  return value;
+};
+
+describe('reference values', () => {
+  it.each(casesOf('pixel pitch µm'))('pixel pitch $input', ({ input, expect: expected, relative_tolerance }) => {
+    agree(pitchUm(n(input.widthMm), n(input.columns)), expected as number, relative_tolerance);
+  });
+
+  it.each(casesOf('crop factor'))('crop factor $input', ({ input, expect: expected, relative_tolerance }) => {
+    const names: Record<string, CropConvention> = { diagonal: 'diagonal', width: 'width', height: 'height', same_aspect: 'sameAspect' };
+    for (const [key, convention] of Object.entries(names)) {
+      agree(cropFactor(n(input.widthMm), n(input.heightMm), convention), at(expected, key), relative_tolerance);
+    }
+  });
+
+  it.each(casesOf('crop mode pixels'))('crop mode $input', ({ input, expect: expected, relative_tolerance }) => {
+    const mode = cropPixels({ columns: n(input.columns), rows: n(input.rows) }, { factor: n(input.factor), aspect: input.aspect ?? undefined });
+    agree(mode.columns, at(expected, 'columns'), relative_tolerance);
+    agree(mode.rows, at(expected, 'rows'), relative_tolerance);
+    agree(megapixels(mode.columns, mode.rows), at(expected, 'megapixels'), relative_tolerance);
+  });
+
+  it.each(casesOf('pixels on subject'))('pixels on subject $input', ({ input, expect: expected, relative_tolerance }) => {
+    const focus = focusThinLens(n(input.focalMm), n(input.sensorToSubjectMm));
+    if (!focus.ok) throw new Error(focus.problem.message);
+    const pitch = pitchUm(n(input.widthMm), n(input.columns));
+    agree(focus.value.uMm, at(expected, 'u'), relative_tolerance);
+    agree(focus.value.vMm, at(expected, 'v'), relative_tolerance);
+    agree(focus.value.ratio, at(expected, 'm'), relative_tolerance);
+    agree(pixelsOnSubject(focus.value.ratio, n(input.subjectMm), pitch), at(expected, 'pixels'), relative_tolerance);
+    agree(samplingReachPxPerMrad(n(input.focalMm), pitch), at(expected, 'pxPerMrad'), relative_tolerance);
+    agree(angleOfViewDeg(n(input.widthMm), focus.value.vMm), at(expected, 'aovWidthDeg'), relative_tolerance);
+  });
+
+  it.each(casesOf('detail limit and resolved share'))('detail limit $input', ({ input, expect: expected, relative_tolerance }) => {
+    const limit = detailLimit(
+      {
+        pitchUm: n(input.pitchUm),
+        workingFNumber: n(input.workingFNumber),
+        lens50LpPerMm: n(input.lens50LpPerMm),
+        antiAliasPx: n(input.aaFilter),
+        wavelengthUm: n(input.wavelengthUm),
+      },
+      n(input.threshold),
+    );
+    agree(limit.limitLpPerMm, at(expected, 'detailLimitLpPerMm'), relative_tolerance);
+    agree(limit.resolvedShare, at(expected, 'resolvedShare'), relative_tolerance);
+  });
+
+  it('knows the effective focal length at closest focus', () => {
+    for (const { input, expect: expected, relative_tolerance } of casesOf('reproduction ratio with extension and close-up lens')) {
+      if (typeof input.closestFocusMm !== 'number') continue;
+      agree(effectiveFocalAtClosest(input.closestFocusMm, n(input.nativeRatio)), at(expected, 'effectiveFocalMm'), relative_tolerance);
+    }
+  });
+});

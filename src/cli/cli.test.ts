@@ -1,0 +1,43 @@
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import { readFarInput } from './readFarInput';
+import { validateFarInput } from '@/contract/validate';
+
+const run = (args: string[], input?: string) => spawnSync(process.execPath, ['scripts/jauge.mjs', ...args], { encoding: 'utf8', ...(input === undefined ? {} : { input }) });
+
+const demo = () => JSON.parse(fs.readFileSync('demo.json', 'utf8')) as Record<string, unknown>;
+
+it('prints the reading of a file as JSON, with units, kinds and reasons', () => {
+  const result = run(['far', 'demo.json']);
+  expect(result.status).toBe(0);
+  const output = JSON.parse(result.stdout) as { reading: Record<string, { value: number; unit: string; kind: string; why: { formula: string } }> };
+  // 600 mm on 36 mm with 8256 columns, 550 mm at 60 m: 1000·m·L/p with m = 0.0102051 from the thin lens.
+  expect(output.reading.pixelsOnSubject).toMatchObject({ unit: 'px', kind: 'computed' });
+  const u = (60_000 + Math.sqrt(60_000 ** 2 - 4 * 600 * 60_000)) / 2;
+  expect(output.reading.pixelsOnSubject?.value).toBeCloseTo(((1000 * (60_000 - u)) / u) * 550 / ((1000 * 36) / 8256), 6);
+  expect(output.reading.pixelsOnSubject?.why.formula).toBe('1000 · m · L / p');
+});
+
+it('reads standard input', () => {
+  const result = run(['far', '-'], JSON.stringify({ ...demo(), distanceM: 120 }));
+  expect(result.status).toBe(0);
+  expect(JSON.parse(result.stdout)).toMatchObject({ desk: 'far', reading: { distanceM: { value: 120 } } });
+});
+
+it.each([
+  [['far', 'missing.json'], undefined, 2, /Cannot read/],
+  [['far', '-'], 'not json', 2, /not valid JSON/],
+  [['far', '-'], '{}', 2, /Body is missing/],
+  [['near', 'demo.json'], undefined, 2, /Unknown desk/],
+  [[], undefined, 2, /Usage/],
+])('%j with %j ends with %i', (args, input, status, message) => {
+  const result = run(args, input);
+  expect(result.status).toBe(status);
+  expect(result.stderr).toMatch(message);
+});
+
+it('says why there is no reading', () => {
+  const checked = validateFarInput({ ...demo(), distanceM: 1 });
+  if (!checked.ok) throw new Error('valid input expected');
+  expect(readFarInput(checked.value)).toMatchObject({ ok: false, problem: { code: 'distance.tooNear' } });
+});

@@ -1,0 +1,37 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import pino from 'pino';
+import { createApp } from './app';
+import { openDatabase, type Database } from './database';
+import { createStore, type Store } from './store';
+
+/** A server on a real database file in a temporary folder, for tests. */
+export interface TestServer {
+  app: ReturnType<typeof createApp>;
+  store: Store;
+  database: Database;
+  file: string;
+  close: () => Promise<void>;
+}
+
+export async function openTestServer(options: { distFolder?: string } = {}): Promise<TestServer> {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-test-'));
+  const file = path.join(folder, 'test.sqlite');
+  const database = await openDatabase(file);
+  const store = createStore(database);
+  const app = createApp(store, { logger: pino({ level: 'silent' }), ...options });
+  return {
+    app,
+    store,
+    database,
+    file,
+    close: async () => {
+      await database.close();
+      fs.rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** A UUID that ends in a number, for rows of a test. */
+export const testId = (n: number): string => `10000000-0000-4000-8000-${String(n).padStart(12, '0')}`;

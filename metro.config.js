@@ -29,4 +29,8 @@ config.server.enhanceMiddleware = (metro) => (req, res, next) => {
   req.pipe(up);
 };
 
+// A module runs when it is first used, not when the page starts: most of the start on a slow phone was modules the first
+// view never touches.
+config.transformer.getTransformOptions = async () => ({ transform: { experimentalImportSupport: true, inlineRequires: true } });
+
 module.exports = config;

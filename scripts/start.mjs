@@ -5,4 +5,4 @@ import { inRoot, installPackages, start } from './lib/steps.mjs';
 installPackages();
 buildWeb();
 buildServer();
-start(process.execPath, ['--enable-source-maps', inRoot('build', 'server.cjs')]).on('exit', (code) => process.exit(code ?? 0));
+start(process.execPath, [inRoot('build', 'server.cjs')]).on('exit', (code) => process.exit(code ?? 0));

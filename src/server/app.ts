@@ -61,6 +61,8 @@ function serveFiles(app: Express, folder: string): void {
 export function createApp(store: Store, options: { logger: Logger; distFolder?: string }): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Nothing of the API is kept by a browser, so hashing every answer for a tag would be wasted.
+  app.disable('etag');
   app.use(securityHeaders, localOnly);
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');

@@ -1,15 +1,34 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { Sequelize } from 'sequelize';
+import { Mutex } from 'async-mutex';
+import { QueryTypes, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
+import type { ResourceName } from '@/contract/resources';
 import * as first from './migrations/0001-first-tables';
 import { defineTables, type Tables } from './models/tables';
 
 const MIGRATIONS = [first];
 
+export interface Trace {
+  exists: boolean;
+  deletedVersion: number | null;
+}
+
+/**
+ * An open database: one connection that reads and one that writes. Sequelize would open a new connection for every
+ * transaction on SQLite, which costs more than the write itself; a single writing connection behind a queue does not.
+ */
 export interface Database {
+  read: Tables;
+  write: Tables;
+  /** Waits for its turn to write: SQLite takes one writer at a time. */
+  queue: <T>(work: () => Promise<T>) => Promise<T>;
+  /** Within a turn, runs changes in one immediate transaction: all of them hold, or none. */
+  together: <T>(work: () => Promise<T>) => Promise<T>;
+  /** Whether a row exists, and the version it had when it was last deleted: one question instead of two. */
+  trace: (resource: ResourceName, id: string) => Promise<Trace>;
+  /** The reading connection, for checks of the file itself. */
   sequelize: Sequelize;
-  tables: Tables;
   close: () => Promise<void>;
 }
 
@@ -17,30 +36,60 @@ export interface Database {
  * Opens a database file, making it and its folder when missing, and brings its tables up to date.
  *
  * Write-ahead logging lets readers go on while one writes. `synchronous=FULL` makes every acknowledged write survive a
- * killed process and a power cut; SQLite opens every connection with it, and `assertDurable` refuses to start otherwise.
+ * killed process and a power cut.
  */
 export async function openDatabase(file: string): Promise<Database> {
   fs.mkdirSync(path.dirname(file), { recursive: true });
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
-  await sequelize.query('PRAGMA journal_mode = WAL');
-  await assertDurable(sequelize);
+  const writer = await connect(file);
   const umzug = new Umzug({
     migrations: MIGRATIONS.map(({ name, up, down }) => ({
       name,
-      up: () => up(sequelize.getQueryInterface()),
-      down: () => down(sequelize.getQueryInterface()),
+      up: () => up(writer.getQueryInterface()),
+      down: () => down(writer.getQueryInterface()),
     })),
-    storage: new SequelizeStorage({ sequelize }),
+    storage: new SequelizeStorage({ sequelize: writer }),
     logger: undefined,
   });
   await umzug.up();
-  return { sequelize, tables: defineTables(sequelize), close: () => sequelize.close() };
+  const reader = await connect(file);
+  const turn = new Mutex();
+  return {
+    read: defineTables(reader),
+    write: defineTables(writer),
+    queue: (work) => turn.runExclusive(work),
+    together: (work) => inTransaction(writer, work),
+    trace: (resource, id) => traceOf(writer, resource, id),
+    sequelize: reader,
+    close: async () => {
+      await turn.waitForUnlock();
+      await Promise.all([writer.close(), reader.close()]);
+    },
+  };
 }
 
-async function assertDurable(sequelize: Sequelize): Promise<void> {
-  const FULL = 2;
-  await sequelize.transaction(async (transaction) => {
-    const [[row]] = (await sequelize.query('PRAGMA synchronous', { transaction })) as [{ synchronous: number }[], unknown];
-    if (row?.synchronous !== FULL) throw new Error('This SQLite does not open its connections with synchronous=FULL.');
-  });
+async function connect(file: string): Promise<Sequelize> {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+  await sequelize.query('PRAGMA journal_mode = WAL');
+  await sequelize.query('PRAGMA synchronous = FULL');
+  return sequelize;
+}
+
+/** Written as plain SQL: through a model, Sequelize asks for the table's columns before every such question. */
+async function traceOf(writer: Sequelize, resource: ResourceName, id: string): Promise<Trace> {
+  const sql = `SELECT EXISTS (SELECT 1 FROM ${resource} WHERE id = $id) AS present, (SELECT version FROM tombstones WHERE id = $id) AS deletedVersion`;
+  const [row] = await writer.query<{ present: number; deletedVersion: number | null }>(sql, { bind: { id }, type: QueryTypes.SELECT });
+  return { exists: row?.present === 1, deletedVersion: row?.deletedVersion ?? null };
+}
+
+async function inTransaction<T>(writer: Sequelize, work: () => Promise<T>): Promise<T> {
+  await writer.query('BEGIN IMMEDIATE');
+  let result: T;
+  try {
+    result = await work();
+  } catch (error) {
+    await writer.query('ROLLBACK');
+    throw error;
+  }
+  await writer.query('COMMIT');
+  return result;
 }

@@ -1,5 +1,4 @@
-import { Mutex } from 'async-mutex';
-import { Op, Transaction, type Model } from 'sequelize';
+import { Op, type Model } from 'sequelize';
 import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resources';
 import { RESOURCE_NOUNS } from '@/contract/resources';
 import { summary } from '@/contract/fieldErrors';
@@ -11,6 +10,8 @@ import { HttpProblem } from './problems';
 /** The rows of all resources, with their rules: validated, versioned, one transaction per change. */
 export interface Store {
   list<N extends ResourceName>(name: N, limit: number, offset: number): Promise<Page<ResourceTypes[N]>>;
+  /** The same page as JSON text, ready to be sent. */
+  listText(name: ResourceName, limit: number, offset: number): Promise<string>;
   get<N extends ResourceName>(name: N, id: string): Promise<Stored<ResourceTypes[N]>>;
   create<N extends ResourceName>(name: N, id: string, data: unknown): Promise<Stored<ResourceTypes[N]>>;
   replace<N extends ResourceName>(name: N, id: string, version: number, data: unknown): Promise<Stored<ResourceTypes[N]>>;
@@ -29,17 +30,12 @@ function checked<N extends ResourceName>(name: N, data: unknown): ResourceTypes[
 }
 
 /** Builds the store on an open database. `now` gives the time of a change. */
-export function createStore({ sequelize, tables }: Database, now: () => Date = () => new Date()): Store {
-  // SQLite takes one writer at a time; queueing here keeps writers from meeting a busy database.
-  const writing = new Mutex();
-  const write = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> =>
-    writing.runExclusive(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work));
-
+export function createStore({ read, write, queue, together, trace }: Database, now: () => Date = () => new Date()): Store {
   const missing = (name: ResourceName, id: string) =>
     new HttpProblem(404, 'row.notFound', `No such ${RESOURCE_NOUNS[name]}`, `There is no ${RESOURCE_NOUNS[name]} with the id ${id}. It may have been deleted.`);
 
-  async function current(name: ResourceName, id: string, version: number, yours: unknown, transaction: Transaction) {
-    const row = await tables.rows[name].findByPk(id, { transaction });
+  async function current(name: ResourceName, id: string, version: number, yours: unknown) {
+    const row = await write.rows[name].findByPk(id);
     if (!row) throw missing(name, id);
     if (row.get('version') !== version) {
       throw new HttpProblem(
@@ -54,7 +50,7 @@ export function createStore({ sequelize, tables }: Database, now: () => Date = (
   }
 
   /** Refuses references to rows that do not exist, naming the field; the foreign keys stand behind this. */
-  async function checkReferences(name: ResourceName, data: unknown, transaction: Transaction): Promise<void> {
+  async function checkReferences(name: ResourceName, data: unknown): Promise<void> {
     if (name !== 'setups') return;
     const setup = data as ResourceTypes['setups'];
     const wanted = [
@@ -66,7 +62,7 @@ export function createStore({ sequelize, tables }: Database, now: () => Date = (
       })),
     ];
     for (const { resource, id, path } of wanted) {
-      if ((await tables.rows[resource].count({ where: { id }, transaction })) > 0) continue;
+      if ((await write.rows[resource].count({ where: { id } })) > 0) continue;
       const message = `This set-up refers to ${RESOURCE_NOUNS[resource] === 'body' ? 'a' : 'an'} ${RESOURCE_NOUNS[resource]} that does not exist (any more). Choose another one.`;
       throw new HttpProblem(422, 'reference.missing', 'Refers to something missing', message, { errors: [{ path, message }] });
     }
@@ -78,95 +74,109 @@ export function createStore({ sequelize, tables }: Database, now: () => Date = (
     return {};
   };
 
-  async function writeParts(name: ResourceName, id: string, data: unknown, transaction: Transaction): Promise<void> {
+  async function writeParts(name: ResourceName, id: string, data: unknown): Promise<void> {
     if (name !== 'setups') return;
-    await tables.setupParts.destroy({ where: { setupId: id }, transaction });
-    await tables.setupParts.bulkCreate(
+    await write.setupParts.destroy({ where: { setupId: id } });
+    await write.setupParts.bulkCreate(
       (data as ResourceTypes['setups']).chain.map((part, position) => ({
         setupId: id,
         position,
         opticId: part.type === 'optic' ? part.id : null,
         adapterId: part.type === 'adapter' ? part.id : null,
       })),
-      { transaction },
+      
     );
   }
 
-  async function usersOf(name: ResourceName, id: string, transaction: Transaction) {
+  async function usersOf(name: ResourceName, id: string) {
     let ids: string[] = [];
     if (name === 'bodies') {
-      ids = (await tables.rows.setups.findAll({ where: { bodyId: id }, transaction })).map((row) => row.get('id') as string);
+      ids = (await write.rows.setups.findAll({ where: { bodyId: id } })).map((row) => row.get('id') as string);
     } else if (name === 'optics' || name === 'adapters') {
       const where = name === 'optics' ? { opticId: id } : { adapterId: id };
-      ids = (await tables.setupParts.findAll({ where, transaction })).map((row) => row.get('setupId') as string);
+      ids = (await write.setupParts.findAll({ where })).map((row) => row.get('setupId') as string);
     }
-    const users = await tables.rows.setups.findAll({ where: { id: { [Op.in]: ids } }, transaction });
+    const users = await write.rows.setups.findAll({ where: { id: { [Op.in]: ids } } });
     return users.map((row) => ({ resource: 'setups', id: row.get('id') as string, name: stored<{ name: string }>(row).data.name }));
+  }
+
+  /** The same row sent again, after an answer that was lost on the way, is not an error; another one is. */
+  async function sameOrRefuse<N extends ResourceName>(name: N, id: string, valid: ResourceTypes[N]): Promise<Stored<ResourceTypes[N]>> {
+    const existing = await write.rows[name].findByPk(id);
+    if (!existing) throw missing(name, id);
+    if (existing.get('data') === JSON.stringify(valid)) return stored<ResourceTypes[N]>(existing);
+    throw new HttpProblem(409, 'row.exists', 'Exists already', `There is already a ${RESOURCE_NOUNS[name]} with this id.`, {
+      stored: stored(existing),
+      yours: valid,
+    });
+  }
+
+  /** A page as JSON text. What lies in the database is JSON already; taking it apart only to write it again cost most of the time. */
+  async function listText(name: ResourceName, limit: number, offset: number): Promise<string> {
+    const order: [string, string][] = name === 'readings' ? [['takenAt', 'DESC'], ['id', 'ASC']] : [['createdAt', 'ASC'], ['id', 'ASC']];
+    const [total, rows] = await Promise.all([
+      read.rows[name].count(),
+      read.rows[name].findAll({ limit, offset, order, raw: true }) as unknown as Promise<RowAttributes[]>,
+    ]);
+    const items = rows.map(
+      ({ id, version, createdAt, updatedAt, data }) =>
+        `{"id":"${id}","version":${version},"createdAt":"${createdAt}","updatedAt":"${updatedAt}","data":${data}}`,
+    );
+    return `{"items":[${items.join(',')}],"total":${total},"limit":${limit},"offset":${offset}}`;
   }
 
   return {
     async list<N extends ResourceName>(name: N, limit: number, offset: number) {
-      const order: [string, string][] = name === 'readings' ? [['takenAt', 'DESC'], ['id', 'ASC']] : [['createdAt', 'ASC'], ['id', 'ASC']];
-      const { rows, count } = await tables.rows[name].findAndCountAll({ limit, offset, order });
-      return { items: rows.map((row) => stored<ResourceTypes[N]>(row)), total: count, limit, offset };
+      return JSON.parse(await listText(name, limit, offset)) as Page<ResourceTypes[N]>;
     },
 
+    listText,
+
     async get<N extends ResourceName>(name: N, id: string) {
-      const row = await tables.rows[name].findByPk(id);
+      const row = await read.rows[name].findByPk(id);
       if (!row) throw missing(name, id);
       return stored<ResourceTypes[N]>(row);
     },
 
     create<N extends ResourceName>(name: N, id: string, data: unknown) {
       const valid = checked(name, data);
-      return write(async (transaction) => {
-        const existing = await tables.rows[name].findByPk(id, { transaction });
-        if (existing) {
-          // The same row sent again, after an answer that was lost on the way, is not an error.
-          if (existing.get('data') === JSON.stringify(valid)) return stored<ResourceTypes[N]>(existing);
-          throw new HttpProblem(409, 'row.exists', 'Exists already', `There is already a ${RESOURCE_NOUNS[name]} with this id.`, {
-            stored: stored(existing),
-            yours: valid,
+      return queue(async () => {
+        const { exists, deletedVersion } = await trace(name, id);
+        if (exists) return sameOrRefuse(name, id, valid);
+        await checkReferences(name, valid);
+        const time = now().toISOString();
+        const row = { id, version: (deletedVersion ?? 0) + 1, data: JSON.stringify(valid), createdAt: time, updatedAt: time };
+        const insert = () => write.rows[name].create({ ...row, ...columnsOf(name, valid) });
+        // One statement is a transaction by itself.
+        if (name !== 'setups' && deletedVersion === null) await insert();
+        else {
+          await together(async () => {
+            await insert();
+            await writeParts(name, id, valid);
+            await write.tombstones.destroy({ where: { id } });
           });
         }
-        await checkReferences(name, valid, transaction);
-        const tombstone = await tables.tombstones.findByPk(id, { transaction });
-        const time = now().toISOString();
-        const row = await tables.rows[name].create(
-          {
-            id,
-            version: ((tombstone?.get('version') as number | undefined) ?? 0) + 1,
-            data: JSON.stringify(valid),
-            createdAt: time,
-            updatedAt: time,
-            ...columnsOf(name, valid),
-          },
-          { transaction },
-        );
-        await writeParts(name, id, valid, transaction);
-        if (tombstone) await tombstone.destroy({ transaction });
-        return stored<ResourceTypes[N]>(row);
+        return { ...row, data: valid };
       });
     },
 
     replace<N extends ResourceName>(name: N, id: string, version: number, data: unknown) {
       const valid = checked(name, data);
-      return write(async (transaction) => {
-        const row = await current(name, id, version, valid, transaction);
-        await checkReferences(name, valid, transaction);
+      return queue(() => together(async () => {
+        const row = await current(name, id, version, valid);
+        await checkReferences(name, valid);
         await row.update(
           { version: version + 1, data: JSON.stringify(valid), updatedAt: now().toISOString(), ...columnsOf(name, valid) },
-          { transaction },
         );
-        await writeParts(name, id, valid, transaction);
+        await writeParts(name, id, valid);
         return stored<ResourceTypes[N]>(row);
-      });
+      }));
     },
 
     remove(name: ResourceName, id: string, version: number) {
-      return write(async (transaction) => {
-        const row = await current(name, id, version, undefined, transaction);
-        const usedBy = await usersOf(name, id, transaction);
+      return queue(() => together(async () => {
+        const row = await current(name, id, version, undefined);
+        const usedBy = await usersOf(name, id);
         if (usedBy.length) {
           throw new HttpProblem(
             409,
@@ -176,9 +186,9 @@ export function createStore({ sequelize, tables }: Database, now: () => Date = (
             { usedBy },
           );
         }
-        await row.destroy({ transaction });
-        await tables.tombstones.upsert({ id, version }, { transaction });
-      });
+        await row.destroy();
+        await write.tombstones.upsert({ id, version });
+      }));
     },
   };
 }

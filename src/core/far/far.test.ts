@@ -5,7 +5,8 @@ import { foldSystem, type EffectiveSystem, type SystemInput } from '../optics/fo
 import type { OutputSpec } from '../output/needs';
 import { distanceForPixels, focalForPixels, pitchForPixels } from './imaging';
 import { farLevers, type FarSituation } from './levers';
-import { nearestDistanceM, readFar, type FarReading } from './readFar';
+import { nearestDistanceM } from './focusAt';
+import { readFar, type FarReading } from './readFar';
 
 const body: BodySpec = {
   name: 'Test body', sensor: { widthMm: 36, heightMm: 24, columns: 8256, rows: 5504 }, antiAliasFilter: 'none',

@@ -3,7 +3,9 @@ import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import type { Verdict } from '../output/verdict';
-import { nearestDistanceM, readFar, type FarReading, type JudgeBy } from './readFar';
+import { countPixels } from './countPixels';
+import { nearestDistanceM } from './focusAt';
+import { readFar, type FarReading, type JudgeBy } from './readFar';
 
 /** What a lever would change. Only the fields it changes are present. */
 export interface FarPatch {
@@ -91,7 +93,8 @@ function walkable(distanceM: number): number {
 function crossing(from: number, to: number, enoughAt: (x: number) => boolean): number {
   let enough = from;
   let short = to;
-  for (let i = 0; i < 40; i++) {
+  // 26 halvings bring 10 km down to a fraction of a millimetre.
+  for (let i = 0; i < 26; i++) {
     const middle = (enough + short) / 2;
     if (enoughAt(middle)) enough = middle;
     else short = middle;
@@ -100,13 +103,12 @@ function crossing(from: number, to: number, enoughAt: (x: number) => boolean): n
 }
 
 const FARTHEST_M = 10_000;
+/** Share of the frame's side a subject may take to have some room around it. */
+const FITTING_PERCENT = 85;
 
 function distancePatch(situation: FarSituation, now: State): FarPatch | null {
   const need = now.reading.neededPixels.value;
-  const enoughAt = (distanceM: number) => {
-    const state = stateOf(situation, situation.setup, distanceM);
-    return state !== null && state.reading.countedPixels.value >= need;
-  };
+  const enoughAt = (distanceM: number) => countPixels(now.system, situation.subject.sizeMm, distanceM, situation.judgeBy) >= need;
   const nearest = nearestDistanceM(now.system);
   if (situation.distanceM < nearest) return { distanceM: Math.ceil(nearest * 100) / 100 };
   if (now.reading.verdict === 'notEnough') {
@@ -123,14 +125,23 @@ function distancePatch(situation: FarSituation, now: State): FarPatch | null {
 function focalPatch(situation: FarSituation, now: State): FarPatch | null {
   const { lens, markedFocalMm } = now.system;
   if (lens.focalTeleMm <= lens.focalWideMm) return null;
-  const stateAt = (focalMm: number) => stateOf(situation, { ...situation.setup, focalMm }, situation.distanceM);
+  const systemAt = (focalMm: number) => {
+    const system = foldSystem({ ...situation.setup, focalMm }, situation.convention);
+    return system.ok ? system.value : null;
+  };
+  const countedAt = (focalMm: number, judgeBy: JudgeBy) => {
+    const system = systemAt(focalMm);
+    return system ? countPixels(system, situation.subject.sizeMm, situation.distanceM, judgeBy) : 0;
+  };
   if (now.reading.shareOfFrame.value > 100 && markedFocalMm > lens.focalWideMm) {
-    const fits = crossing(lens.focalWideMm, markedFocalMm, (focal) => (stateAt(focal)?.reading.shareOfFrame.value ?? 0) <= 85);
+    // The share of the frame goes with the pixels on the subject.
+    const most = (now.reading.pixelsOnSubject.value * FITTING_PERCENT) / now.reading.shareOfFrame.value;
+    const fits = crossing(lens.focalWideMm, markedFocalMm, (focal) => countedAt(focal, 'sampled') <= most);
     return { focalMm: Math.max(lens.focalWideMm, Math.floor(fits)) };
   }
   if (now.reading.verdict !== 'notEnough' || markedFocalMm >= lens.focalTeleMm) return null;
   const need = now.reading.neededPixels.value;
-  const enoughAt = (focalMm: number) => (stateAt(focalMm)?.reading.countedPixels.value ?? 0) >= need;
+  const enoughAt = (focalMm: number) => countedAt(focalMm, situation.judgeBy) >= need;
   if (!enoughAt(lens.focalTeleMm)) return { focalMm: lens.focalTeleMm };
   return { focalMm: Math.min(lens.focalTeleMm, Math.ceil(crossing(lens.focalTeleMm, markedFocalMm, enoughAt))) };
 }

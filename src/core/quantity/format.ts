@@ -1,33 +1,53 @@
 const THIN = '\u2009';
-const formatters = new Map<string, Intl.NumberFormat>();
 
-/** Number formatters are costly to make and are asked for on every frame of a drag, so each is made once. */
-function formatter(locale: string | undefined, options: Intl.NumberFormatOptions): Intl.NumberFormat {
-  const key = `${locale ?? ''}|${JSON.stringify(options)}`;
-  let made = formatters.get(key);
-  if (!made) {
-    made = new Intl.NumberFormat(locale, options);
-    formatters.set(key, made);
-  }
-  return made;
+/** The signs a locale writes numbers with, or null where it groups or numbers differently from 1,234,567.8. */
+interface Signs {
+  group: string;
+  decimal: string;
 }
 
-const trueMinus = (text: string): string => text.replace('-', '−');
+const signsByLocale = new Map<string, Signs | null>();
 
 /**
- * A number with `digits` decimals in the reader's locale, with a true minus sign; grouped from 10,000 up would hide the
- * difference between 2330 and 23300, so grouping is always on.
+ * Asks Intl once per locale. A formatter takes milliseconds to make on a slow phone and this interface would need one for
+ * every count of decimals, so common locales are written with their signs alone.
  */
+function signsOf(locale: string | undefined): Signs | null {
+  const key = locale ?? '';
+  let signs = signsByLocale.get(key);
+  if (signs === undefined) {
+    const parts = new Intl.NumberFormat(locale, { maximumFractionDigits: 1 }).formatToParts(12345678.5);
+    const plain = parts.map((part) => (part.type === 'group' || part.type === 'decimal' ? ' ' : part.value)).join('');
+    const sign = (type: 'group' | 'decimal') => parts.find((part) => part.type === type)?.value ?? '';
+    signs = plain === '12 345 678 5' ? { group: sign('group'), decimal: sign('decimal') } : null;
+    signsByLocale.set(key, signs);
+  }
+  return signs;
+}
+
+function write(value: number, minimumDigits: number, maximumDigits: number, locale: string | undefined): string {
+  const signs = signsOf(locale);
+  if (!signs || Math.abs(value) >= 1e21) {
+    const text = new Intl.NumberFormat(locale, { minimumFractionDigits: minimumDigits, maximumFractionDigits: maximumDigits }).format(value);
+    return text.replace('-', '−');
+  }
+  const [whole = '0', fraction = ''] = Math.abs(value).toFixed(maximumDigits).split('.');
+  let kept = fraction.length;
+  while (kept > minimumDigits && fraction[kept - 1] === '0') kept -= 1;
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, signs.group);
+  return `${value < 0 ? '−' : ''}${grouped}${kept ? signs.decimal + fraction.slice(0, kept) : ''}`;
+}
+
+/** A number with `digits` decimals in the reader's locale, grouped, with a true minus sign. */
 export function formatFixed(value: number, digits = 0, locale?: string): string {
-  const rounded = Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value;
-  return trueMinus(formatter(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits }).format(rounded));
+  return write(Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value, digits, digits, locale);
 }
 
 /** A number to `figures` significant figures, without decimals it does not need. */
 export function formatFigures(value: number, figures = 3, locale?: string): string {
   if (value === 0) return '0';
   const digits = Math.max(0, Math.min(8, figures - 1 - Math.floor(Math.log10(Math.abs(value)))));
-  return trueMinus(formatter(locale, { maximumFractionDigits: digits }).format(value));
+  return write(value, 0, digits, locale);
 }
 
 /** A value and its unit, with the thin space between. */

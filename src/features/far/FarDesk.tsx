@@ -1,6 +1,6 @@
 import { Suspense, lazy, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
-import { nearestDistanceM } from '@/core/far/readFar';
+import { nearestDistanceM } from '@/core/far/focusAt';
 import { useInHand, type Preferences } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
@@ -61,7 +61,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const units = useInHand((state) => state.units);
   const prefer = useInHand((state) => state.prefer);
   const chooseOutput = useInHand((state) => state.chooseOutput);
-  const { levers, rivals } = useLevers();
+  const { levers, rivals, pending } = useLevers();
   const [whyKey, setWhyKey] = useState<string | null>(null);
   const { now, before, kit } = desk;
   const { situation, system, reading, problem } = now;
@@ -112,7 +112,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
           {readingBlock}
         </ScrollView>
         <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
-          <LeverList levers={levers} situation={situation} />
+          <LeverList levers={levers} situation={situation} pending={pending} />
         </ScrollView>
         {sheet}
       </View>
@@ -125,7 +125,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
         {warnings}
         {readingBlock}
         {keep}
-        <LeverList levers={levers} situation={situation} />
+        <LeverList levers={levers} situation={situation} pending={pending} />
         {groups}
       </ScrollView>
       <InHandDock now={now} units={units} />

@@ -12,7 +12,7 @@ import type { Situation } from '@/data/situation';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/ui/verdictWords';
 
 /** Levers: what could be changed, each with its gain and its price. A tap tries one, a second tap takes it back. */
-export const LeverList = memo(function LeverList({ levers, situation }: { levers: Lever[]; situation: Situation }) {
+export const LeverList = memo(function LeverList({ levers, situation, pending }: { levers: Lever[]; situation: Situation; pending: boolean }) {
   const styles = useStyles();
   const trials = useInHand((state) => state.trials);
   const units = useInHand((state) => state.units);
@@ -33,7 +33,7 @@ export const LeverList = memo(function LeverList({ levers, situation }: { levers
           </Txt>
         )}
       </View>
-      {levers.length === 0 ? <Txt tone="soft">Nothing else to try: add set-ups, converters or crop modes to the kit.</Txt> : null}
+      {levers.length === 0 && !pending ? <Txt tone="soft">Nothing else to try: add set-ups, converters or crop modes to the kit.</Txt> : null}
       {levers.map((lever) => (
         <LeverRow
           key={lever.id}

@@ -89,12 +89,17 @@ function leversOf(kit: Kit, chosen: Chosen): Lever[] {
   return levers.sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind));
 }
 
+const NO_LEVERS: Lever[] = [];
+const NO_RIVALS: Rival[] = [];
+
 /** Levers and rivals. They may lag a frame behind during a drag; the reading itself never does. */
-export function useLevers(): { levers: Lever[]; rivals: Rival[] } {
+export function useLevers(): { levers: Lever[]; rivals: Rival[]; pending: boolean } {
   const { kit } = useKit();
-  const chosen = useDeferredValue(useChosen());
+  // The first reading is on the screen before any lever is reckoned.
+  const chosen = useDeferredValue<Chosen | null>(useChosen(), null);
   const deferredKit = useDeferredValue(kit);
   return useMemo(() => {
+    if (!chosen) return { levers: NO_LEVERS, rivals: NO_RIVALS, pending: true };
     const levers = leversOf(deferredKit, chosen);
     const situation = situationOf(deferredKit, { ...chosen, trials: withoutSetup(chosen.trials) });
     const state = typeof situation === 'string' ? null : deskState(situation);
@@ -107,7 +112,7 @@ export function useLevers(): { levers: Lever[]; rivals: Rival[] } {
         name: lever.name,
         counted: counted * (chosen.judgeBy === 'resolved' ? lever.resolvedRatio : lever.pixelsRatio),
       }));
-    return { levers, rivals };
+    return { levers, rivals, pending: false };
   }, [deferredKit, chosen]);
 }
 

@@ -1,0 +1,30 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { benchApi } from './api';
+import { benchCore } from './core';
+import { startServer } from './server';
+import { benchView } from './view';
+
+async function main(): Promise<void> {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-bench-'));
+  const parts = process.argv.slice(2);
+  const wants = (part: string) => parts.length === 0 || parts.includes(part);
+  console.log(`Node ${process.version}, ${os.cpus().length} cores (${os.cpus()[0]?.model.trim() ?? 'unknown'})\n`);
+  if (wants('core')) benchCore();
+  for (const [part, demo, bench] of [['api', false, benchApi], ['view', true, benchView]] as const) {
+    if (!wants(part)) continue;
+    const { child, url } = await startServer(path.join(folder, `${part}.sqlite`), demo);
+    try {
+      await bench(url);
+    } finally {
+      child.kill('SIGTERM');
+    }
+  }
+  fs.rmSync(folder, { recursive: true, force: true });
+}
+
+main().catch((error: unknown) => {
+  console.error(error);
+  process.exit(1);
+});

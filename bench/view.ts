@@ -1,0 +1,87 @@
+import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
+import { report, spreadOf } from './timing';
+
+/** JavaScript of an empty application on the same stack, gzip, kB. */
+const EMPTY_KB = 385;
+
+async function open(browser: Browser, slowdown: number): Promise<{ page: Page; session: CDPSession }> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true });
+  const page = await context.newPage();
+  const session = await context.newCDPSession(page);
+  if (slowdown > 1) await session.send('Emulation.setCPUThrottlingRate', { rate: slowdown });
+  return { page, session };
+}
+
+async function firstView(browser: Browser, url: string): Promise<void> {
+  const { page, session } = await open(browser, 4);
+  await session.send('Network.enable');
+  let bytes = 0;
+  const scripts = new Set<string>();
+  session.on('Network.responseReceived', (event) => {
+    if (event.type === 'Script') scripts.add(event.requestId);
+  });
+  session.on('Network.loadingFinished', (event) => {
+    if (scripts.has(event.requestId)) bytes += event.encodedDataLength;
+  });
+  const start = performance.now();
+  await page.goto(`${url}/far`, { waitUntil: 'commit' });
+  await page.getByTestId('pixels-value').waitFor();
+  report('First view: reading visible, CPU slowed 4×', performance.now() - start, 'ms', 2500);
+  await page.waitForLoadState('networkidle');
+  report('First view: JavaScript on the wire', bytes / 1000, 'kB', Math.round(EMPTY_KB * 1.2));
+  await page.context().close();
+}
+
+/**
+ * Runs in the page, as text: a compiler's helpers would not be there. Moves the pointer once a frame and measures until
+ * React has rendered and until the frame is painted.
+ */
+const DRAG = `(async () => {
+    const ruler = document.querySelector('[role="slider"][aria-label="Distance"]');
+    if (!ruler) throw new Error('no ruler');
+    const box = ruler.getBoundingClientRect();
+    const fire = (type, x) =>
+      ruler.dispatchEvent(new PointerEvent(type, { bubbles: true, pointerId: 1, isPrimary: true, button: 0, buttons: 1, clientX: x, clientY: box.top + 20 }));
+    ruler.setPointerCapture = () => undefined;
+    const nextFrame = () => new Promise((resolve) => requestAnimationFrame(resolve));
+    const channel = new MessageChannel();
+    const afterPaint = () => new Promise((resolve) => { channel.port1.onmessage = () => resolve(); requestAnimationFrame(() => channel.port2.postMessage(0)); });
+    const found = [];
+    let x = box.left + box.width / 2;
+    fire('pointerdown', x);
+    for (let i = 0; i < 120; i++) {
+      x += i < 60 ? -2 : 2;
+      await nextFrame();
+      const begin = performance.now();
+      fire('pointermove', x);
+      // React renders in a task after the event; the message after the next frame comes once it is laid out and painted.
+      await Promise.resolve();
+      const rendered = performance.now();
+      await afterPaint();
+      found.push(Math.max(rendered - begin, performance.now() - begin - 1000 / 60));
+    }
+    fire('pointerup', x);
+    return found;
+})()`;
+
+/** Time from a pointer move to the frame that shows its effect, over a drag of the distance. */
+async function drag(browser: Browser, url: string, slowdown: number, bound: number): Promise<void> {
+  const { page } = await open(browser, slowdown);
+  await page.goto(`${url}/far`);
+  await page.getByTestId('pixels-value').waitFor();
+  await page.waitForTimeout(500);
+  const times = await page.evaluate(DRAG);
+  report(`Drag: screen update, p95${slowdown > 1 ? `, CPU slowed ${slowdown}×` : ''}`, spreadOf(times as number[]).p95, 'ms', bound);
+  await page.context().close();
+}
+
+export async function benchView(url: string): Promise<void> {
+  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  try {
+    await firstView(browser, url);
+    await drag(browser, url, 1, 16);
+    await drag(browser, url, 4, 50);
+  } finally {
+    await browser.close();
+  }
+}

@@ -1,0 +1,9 @@
+// Measures what docs/architecture.md promises and prints figures and ratios. Nothing here fails on a slow machine.
+import { buildServer, buildWeb } from './lib/build.mjs';
+import { findChromium, installPackages, run } from './lib/steps.mjs';
+
+installPackages();
+const CHROMIUM = findChromium();
+buildWeb();
+buildServer();
+run(process.execPath, ['--import', 'tsx', 'bench/main.ts', ...process.argv.slice(2)], { env: { CHROMIUM } });

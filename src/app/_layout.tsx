@@ -9,6 +9,7 @@ import { View, useWindowDimensions } from 'react-native';
 import { SWRConfig } from 'swr';
 import { Frame } from '@/features/slate/Frame';
 import { useInHand } from '@/data/inHand';
+import { KitProvider } from '@/data/useKit';
 import { WIDE_FROM } from '@/ui/theme/measures';
 import { Theme, usePalette } from '@/ui/theme/theme';
 
@@ -22,7 +23,9 @@ export default function Layout() {
   return (
       <Theme look={look}>
         <SWRConfig value={SWR_SETTINGS}>
-          <Table />
+          <KitProvider>
+            <Table />
+          </KitProvider>
         </SWRConfig>
       </Theme>
   );

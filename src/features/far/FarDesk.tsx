@@ -1,4 +1,4 @@
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, lazy, useEffect, useRef, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { nearestDistanceM } from '@/core/far/focusAt';
 import { useInHand, type Preferences } from '@/data/inHand';
@@ -12,7 +12,7 @@ import { InHandColumn, InHandDock } from './InHandControls';
 import { KeepBar } from './KeepBar';
 import { LeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
-import { useFarDesk, useLevers, type DeskState } from './useFarDesk';
+import { useFarDesk, type DeskState } from './useFarDesk';
 
 const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
 
@@ -61,10 +61,14 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const units = useInHand((state) => state.units);
   const prefer = useInHand((state) => state.prefer);
   const chooseOutput = useInHand((state) => state.chooseOutput);
-  const { levers, rivals, pending } = useLevers();
   const [whyKey, setWhyKey] = useState<string | null>(null);
   const { now, before, kit } = desk;
   const { situation, system, reading, problem } = now;
+  // What keeping takes, without drawing its keys again on every step of a drag.
+  const latest = useRef(now);
+  useEffect(() => {
+    latest.current = now;
+  }, [now]);
 
   const why = whyKey && system && reading ? farQuantities(system, reading)[whyKey] : undefined;
   const sheet = why ? (
@@ -77,7 +81,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const readingBlock =
     system && reading ? (
       <>
-        <ReadingBlock now={{ ...now, reading }} before={before} rivals={rivals} outputs={kit.outputs} units={units} onOutput={chooseOutput} onWhy={setWhyKey} />
+        <ReadingBlock now={{ ...now, reading }} before={before} outputs={kit.outputs} units={units} onOutput={chooseOutput} onWhy={setWhyKey} />
         <KeyFigures {...{ system, reading, units }} onWhy={setWhyKey} />
       </>
     ) : problem ? (
@@ -92,7 +96,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       ))}
     </View>
   ) : null;
-  const keep = system && reading ? <KeepBar situation={situation} system={system} reading={reading} /> : null;
+  const keep = reading ? <KeepBar latest={latest} /> : null;
   const groups = system && reading ? <FarGroups {...{ system, reading, units }} onWhy={setWhyKey} open={wide} /> : null;
 
   if (wide) {
@@ -112,7 +116,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
           {readingBlock}
         </ScrollView>
         <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
-          <LeverList levers={levers} situation={situation} pending={pending} />
+          <LeverList />
         </ScrollView>
         {sheet}
       </View>
@@ -125,7 +129,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
         {warnings}
         {readingBlock}
         {keep}
-        <LeverList levers={levers} situation={situation} pending={pending} />
+        <LeverList />
         {groups}
       </ScrollView>
       <InHandDock now={now} units={units} />

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState, type RefObject } from 'react';
 import { View } from 'react-native';
 import type { Reading } from '@/contract/schemas/reading';
 import type { FarReading } from '@/core/far/readFar';
@@ -10,6 +10,7 @@ import type { Situation } from '@/data/situation';
 import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
 import { space } from '@/ui/theme/measures';
+import type { DeskState } from './useFarDesk';
 
 /** The reading as it is kept: all that went in, whole, and what came out. */
 export function keptReading(situation: Situation, system: EffectiveSystem, reading: FarReading, takenAt: string, note: string): Reading {
@@ -48,10 +49,12 @@ export function keptReading(situation: Situation, system: EffectiveSystem, readi
 }
 
 /** Keeps the reading in the Book, with a note if one wants to write it now. */
-export function KeepBar({ situation, system, reading }: { situation: Situation; system: EffectiveSystem; reading: FarReading }) {
+export const KeepBar = memo(function KeepBar({ latest }: { latest: RefObject<DeskState> }) {
   const [note, setNote] = useState<string | null>(null);
   const show = useNotice((state) => state.show);
   const keep = () => {
+    const { situation, system, reading } = latest.current;
+    if (!system || !reading) return;
     createRow('readings', keptReading(situation, system, reading, new Date().toISOString(), note ?? ''));
     setNote(null);
     const { reachable } = useOutbox.getState();
@@ -66,4 +69,4 @@ export function KeepBar({ situation, system, reading }: { situation: Situation; 
       </View>
     </View>
   );
-}
+});

@@ -8,15 +8,15 @@ import { Key } from '@/ui/controls/Key';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf, usePalette } from '@/ui/theme/theme';
 import { leverText } from './leverText';
-import type { Situation } from '@/data/situation';
+import { useLevers } from './useLevers';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/ui/verdictWords';
 
 /** Levers: what could be changed, each with its gain and its price. A tap tries one, a second tap takes it back. */
-export const LeverList = memo(function LeverList({ levers, situation, pending }: { levers: Lever[]; situation: Situation; pending: boolean }) {
+export const LeverList = memo(function LeverList() {
   const styles = useStyles();
+  const { levers, pending, situation } = useLevers();
   const trials = useInHand((state) => state.trials);
   const units = useInHand((state) => state.units);
-  const toggleTrial = useInHand((state) => state.toggleTrial);
   const adoptTrials = useInHand((state) => state.adoptTrials);
   const trying = Object.keys(trials).length > 0;
   return (
@@ -34,16 +34,17 @@ export const LeverList = memo(function LeverList({ levers, situation, pending }:
         )}
       </View>
       {levers.length === 0 && !pending ? <Txt tone="soft">Nothing else to try: add set-ups, converters or crop modes to the kit.</Txt> : null}
-      {levers.map((lever) => (
-        <LeverRow
-          key={lever.id}
-          lever={lever}
-          text={leverText(lever, situation.subject, lever.kind === 'distance' && trials.distance ? (trials.distance.patch.distanceM ?? 0) - lever.distanceChangeM : situation.distanceM, units)}
-          output={situation.output.name}
-          on={trials[lever.kind]?.leverId === lever.id}
-          onPress={() => toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch })}
-        />
-      ))}
+      {situation
+        ? levers.map((lever) => (
+            <LeverRow
+              key={lever.id}
+              lever={lever}
+              text={leverText(lever, situation.subject, situation.distanceM, units)}
+              output={situation.output.name}
+              on={trials[lever.kind]?.leverId === lever.id}
+            />
+          ))
+        : null}
     </View>
   );
 });
@@ -53,19 +54,18 @@ interface RowProps {
   text: ReturnType<typeof leverText>;
   output: string;
   on: boolean;
-  onPress: () => void;
 }
 
 const ICONS = { distance: 'straighten', focal: 'zoom-in', converter: 'add-circle-outline', mode: 'crop', setup: 'photo-camera' } as const;
 
-function LeverRow({ lever, text, output, on, onPress }: RowProps) {
+const LeverRow = memo(function LeverRow({ lever, text, output, on }: RowProps) {
   const styles = useStyles();
   const palette = usePalette();
   return (
     <Pressable
       role="switch"
       aria-checked={on}
-      onPress={onPress}
+      onPress={() => useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch })}
       style={[styles.row, on && styles.on]}
       aria-label={`${text.title}: ${text.gain}. ${text.price} ${VERDICT_WORDS[lever.verdictAfter](output)}. ${text.caution}`}
       testID={`lever-${lever.kind}`}
@@ -93,6 +93,14 @@ function LeverRow({ lever, text, output, on, onPress }: RowProps) {
         ) : null}
       </View>
     </Pressable>
+  );
+}, sameRow);
+
+/** A row is drawn again only when a word of it changes, or what pressing it would do. */
+function sameRow(a: RowProps, b: RowProps): boolean {
+  return (
+    a.on === b.on && a.output === b.output && a.lever.verdictAfter === b.lever.verdictAfter &&
+    JSON.stringify(a.text) === JSON.stringify(b.text) && JSON.stringify(a.lever.patch) === JSON.stringify(b.lever.patch)
   );
 }
 

@@ -1,24 +1,25 @@
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { MORE_THAN_USED , verdictOf } from '@/core/output/verdict';
+import { MORE_THAN_USED, verdictOf, type Verdict } from '@/core/output/verdict';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import type { FarReading } from '@/core/far/readFar';
 import type { Stored } from '@/contract/resources';
 import type { Output } from '@/contract/schemas/output';
-import { neededPixels } from '@/core/output/needs';
+import { neededPixels, type OutputSpec } from '@/core/output/needs';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from '@/ui/Txt';
 import { Gauge } from '@/ui/gauge/Gauge';
 import { showError, showQuantity } from '@/ui/quantityText';
 import { RADIUS, TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import type { DeskState, Rival } from './useFarDesk';
+import type { DeskState } from './useFarDesk';
+import { useLevers } from './useLevers';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/ui/verdictWords';
 import { verdictSentence, zoneNames } from './verdictText';
 
 interface Props {
   now: DeskState & { reading: FarReading };
   before: DeskState | null;
-  rivals: Rival[];
   outputs: Stored<Output>[];
   units: UnitSystem;
   onOutput: (id: string) => void;
@@ -26,7 +27,7 @@ interface Props {
 }
 
 /** The reading with its verdict: the number, the sentence, the scale, and what else it would be enough for. */
-export function ReadingBlock({ now, before, rivals, outputs, units, onOutput, onWhy }: Props) {
+export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: Props) {
   const styles = useStyles();
   const { reading, situation } = now;
   const { output, subject } = situation;
@@ -34,7 +35,6 @@ export function ReadingBlock({ now, before, rivals, outputs, units, onOutput, on
   const resolved = showQuantity(reading.resolvedPixels, units);
   const obstacle = reading.obstacle;
   const words = VERDICT_WORDS[reading.verdict](output.name);
-  const needed = reading.neededPixels.value;
   return (
     <View style={styles.block}>
       <View style={styles.numbers}>
@@ -79,6 +79,23 @@ export function ReadingBlock({ now, before, rivals, outputs, units, onOutput, on
           </Txt>
         </Pressable>
       )}
+      <Scale reading={reading} output={output} before={before?.reading?.countedPixels.value} />
+      <Outputs outputs={outputs} verdicts={verdictsOf(outputs, reading.countedPixels.value, subject.sizeMm)} chosenId={situation.outputRow.id} onOutput={onOutput} />
+    </View>
+  );
+}
+
+/** The verdict of every output, as one word of letters, so that the row of keys is drawn again only when one changes. */
+const verdictsOf = (outputs: Stored<Output>[], counted: number, subjectMm: number): string =>
+  outputs.map((row) => verdictOf(counted, neededPixels(row.data, subjectMm))).join(' ');
+
+/** The scale with the other set-ups on it. */
+function Scale({ reading, output, before }: { reading: FarReading; output: OutputSpec; before: number | undefined }) {
+  const { rivals } = useLevers();
+  const needed = reading.neededPixels.value;
+  const words = VERDICT_WORDS[reading.verdict](output.name);
+  return (
+    <>
       <Gauge
         counted={reading.countedPixels.value}
         sampled={reading.pixelsOnSubject.value}
@@ -86,30 +103,49 @@ export function ReadingBlock({ now, before, rivals, outputs, units, onOutput, on
         more={needed * MORE_THAN_USED}
         zones={zoneNames(output)}
         marks={rivals.map((rival) => ({ letter: rival.letter, value: rival.counted }))}
-        before={before?.reading?.countedPixels.value}
+        before={before}
         description={`Scale of pixels: ${words}. ${verdictSentence(reading)}. ${rivals.map((rival) => `${rival.letter}, ${rival.name}: ${Math.round(rival.counted)} px`).join('; ')}`}
       />
-      {rivals.length ? (
-        <Txt kind="fine" tone="soft">
-          {rivals.map((rival) => `${rival.letter}\u00a0${rival.name}`).join('   ')}
-        </Txt>
-      ) : null}
-      <View role="radiogroup" aria-label="What the picture is for" style={styles.outputs}>
-        {outputs.map((row) => {
-          const verdict = verdictOf(reading.countedPixels.value, neededPixels(row.data, subject.sizeMm));
-          const chosen = row.id === situation.outputRow.id;
-          return (
-            <Pressable key={row.id} role="radio" aria-checked={chosen} onPress={() => onOutput(row.id)} style={[styles.output, chosen && styles.chosen]} aria-label={VERDICT_WORDS[verdict](row.data.name)}>
-              <Txt kind="small" tone={chosen ? 'onPress' : 'press'}>
-                {VERDICT_MARK[verdict]} {row.data.name}
-              </Txt>
-            </Pressable>
-          );
-        })}
-      </View>
-    </View>
+      {rivals.length ? <RivalNames names={rivals.map((rival) => `${rival.letter}\u00a0${rival.name}`).join('   ')} /> : null}
+    </>
   );
 }
+
+const RivalNames = memo(function RivalNames({ names }: { names: string }) {
+  return (
+    <Txt kind="fine" tone="soft">
+      {names}
+    </Txt>
+  );
+});
+
+interface OutputsProps {
+  outputs: Stored<Output>[];
+  verdicts: string;
+  chosenId: string;
+  onOutput: (id: string) => void;
+}
+
+/** What else it would be enough for; a tap judges for that. */
+const Outputs = memo(function Outputs({ outputs, verdicts, chosenId, onOutput }: OutputsProps) {
+  const styles = useStyles();
+  const each = verdicts.split(' ') as Verdict[];
+  return (
+    <View role="radiogroup" aria-label="What the picture is for" style={styles.outputs}>
+      {outputs.map((row, i) => {
+        const verdict = each[i] ?? 'notEnough';
+        const chosen = row.id === chosenId;
+        return (
+          <Pressable key={row.id} role="radio" aria-checked={chosen} onPress={() => onOutput(row.id)} style={[styles.output, chosen && styles.chosen]} aria-label={VERDICT_WORDS[verdict](row.data.name)}>
+            <Txt kind="small" tone={chosen ? 'onPress' : 'press'}>
+              {VERDICT_MARK[verdict]} {row.data.name}
+            </Txt>
+          </Pressable>
+        );
+      })}
+    </View>
+  );
+});
 
 const useStyles = stylesOf((palette) => ({
   block: { gap: space.small },

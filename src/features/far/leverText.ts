@@ -61,7 +61,7 @@ export function leverText(lever: Lever, subject: SubjectSpec, distanceM: number,
   const gain = gainOf(lever);
   switch (lever.kind) {
     case 'distance': {
-      const target = distanceM + lever.distanceChangeM;
+      const target = lever.patch.distanceM ?? distanceM;
       const nearer = lever.distanceChangeM < 0;
       const tooNear = nearer && subject.keepDistanceM !== undefined && target < subject.keepDistanceM;
       return {

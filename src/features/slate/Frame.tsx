@@ -13,10 +13,10 @@ const PreferencesSheet = lazy(() => import('./PreferencesSheet'));
 
 /** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */
 export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {
-  const { sheet, open, close } = useSheets();
+  const { sheet, close } = useSheets();
   return (
     <>
-      <Slate onSetup={() => open('setup')} onSubject={() => open('subject')} onPreferences={() => open('preferences')} />
+      <Slate />
       <SyncLine />
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
         {wide ? <Places path={path} rail /> : null}

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import { useInHand } from '@/data/inHand';
 import { useKit } from '@/data/useKit';
@@ -8,19 +9,21 @@ import { NAV_HEIGHT, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { modesOf } from '@/core/kit/parts';
 import { situationOf } from '@/data/situation';
+import { useSheets } from '@/data/sheets';
+import { useChosen } from '@/data/useChosen';
 
-interface Props {
-  onSetup: () => void;
-  onSubject: () => void;
-  onPreferences: () => void;
-}
+// The sheets are opened by functions that never change, so that nothing is drawn again for their sake.
+const openSetup = () => useSheets.getState().open('setup');
+const openSubject = () => useSheets.getState().open('subject');
+const openPreferences = () => useSheets.getState().open('preferences');
 
 /** The slate: what is in hand, always in sight. A tap on a tag opens the kit or the subjects. */
-export function Slate({ onSetup, onSubject, onPreferences }: Props) {
+export function Slate() {
   const styles = useStyles();
   const { kit, loading } = useKit();
-  const state = useInHand();
-  const situation = situationOf(kit, state);
+  const chosen = useChosen();
+  const units = useInHand((state) => state.units);
+  const situation = situationOf(kit, chosen);
   const ready = typeof situation === 'string' ? null : situation;
   const body = ready?.setup.body;
   const mode = body && modesOf(body).find((each) => each.id === ready.setup.modeId);
@@ -28,25 +31,31 @@ export function Slate({ onSetup, onSubject, onPreferences }: Props) {
   const setupName = ready?.setupRow.data.name ?? (loading ? '…' : 'None yet');
   const setupLine = body ? `${body.name}${mode && mode.id !== 'whole' ? `, ${mode.name}` : ''} + ${parts}` : 'Tap to start';
   const subjectName = ready?.subjectRow.data.name ?? kit.subjects[0]?.data.name ?? (loading ? '…' : 'None yet');
-  const subjectLine = ready ? `at ${shownText(showLengthM(ready.distanceM, state.units))}` : 'Tap to choose';
+  const subjectLine = ready ? `at ${shownText(showLengthM(ready.distanceM, units))}` : 'Tap to choose';
   return (
     <View style={styles.slate} role="banner">
-      <Tag label="Set-up" name={setupName} line={setupLine} onPress={onSetup} />
+      <Tag label="Set-up" name={setupName} line={setupLine} onPress={openSetup} />
       <View style={styles.rule} />
-      <Tag label="Subject" name={subjectName} line={subjectLine} onPress={onSubject} narrow />
-      <Key
-        title={state.look === 'night' ? 'Day look' : 'Night look'}
-        icon={state.look === 'night' ? 'light-mode' : 'dark-mode'}
-        iconOnly
-        weight="plain"
-        onPress={() => state.prefer({ look: state.look === 'night' ? 'day' : 'night' })}
-      />
-      <Key title="Units and schools" icon="tune" iconOnly weight="plain" onPress={onPreferences} />
+      <Tag label="Subject" name={subjectName} line={subjectLine} onPress={openSubject} narrow />
+      <SlateKeys />
     </View>
   );
 }
 
-function Tag({ label, name, line, onPress, narrow = false }: { label: string; name: string; line: string; onPress: () => void; narrow?: boolean }) {
+/** The keys at the right; apart, because nothing of a drag concerns them. */
+const SlateKeys = memo(function SlateKeys() {
+  const look = useInHand((state) => state.look);
+  const prefer = useInHand((state) => state.prefer);
+  const night = look === 'night';
+  return (
+    <>
+      <Key title={night ? 'Day look' : 'Night look'} icon={night ? 'light-mode' : 'dark-mode'} iconOnly weight="plain" onPress={() => prefer({ look: night ? 'day' : 'night' })} />
+      <Key title="Units and schools" icon="tune" iconOnly weight="plain" onPress={openPreferences} />
+    </>
+  );
+});
+
+const Tag = memo(function Tag({ label, name, line, onPress, narrow = false }: { label: string; name: string; line: string; onPress: () => void; narrow?: boolean }) {
   const styles = useStyles();
   return (
     <Pressable role="button" aria-haspopup="dialog" aria-label={`${label}: ${name}, ${line}. Change`} onPress={onPress} style={[styles.tag, narrow && styles.narrow]}>
@@ -58,7 +67,7 @@ function Tag({ label, name, line, onPress, narrow = false }: { label: string; na
       </Txt>
     </Pressable>
   );
-}
+});
 
 const useStyles = stylesOf((palette) => ({
   slate: {

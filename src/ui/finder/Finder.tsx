@@ -77,13 +77,7 @@ export function Finder(props: FinderProps) {
           <Subject {...{ kind, axis, perMm, width, height, subjectOnSensorMm }} />
           <Hidden mode={chosen} {...{ perMm, width, height }} />
           <Rule {...{ realPerSensorMm, perMm, width, height }} mode={chosen} lengthText={props.lengthText} />
-          {/* All frames first, then all names, so that no line runs through a name. */}
-          {modes.map((mode, i) => (
-            <ModeFrame key={mode.id} mode={mode} chosen={mode.id === chosen.id} index={i} {...{ perMm, width, height }} />
-          ))}
-          {modes.map((mode, i) => (
-            <ModeName key={mode.id} mode={mode} chosen={mode.id === chosen.id} index={i} {...{ perMm, width, height }} />
-          ))}
+          <Frames {...{ modes, perMm, width, height }} chosenId={chosen.id} />
         </Svg>
       ) : null}
     </View>
@@ -120,7 +114,7 @@ function Subject({ kind, axis, perMm, width, height, subjectOnSensorMm }: Canvas
 }
 
 /** What the chosen mode leaves out of the picture. */
-function Hidden({ mode, perMm, width, height }: Canvas & { mode: FinderMode }) {
+const Hidden = memo(function Hidden({ mode, perMm, width, height }: Canvas & { mode: FinderMode }) {
   const palette = usePalette();
   const w = mode.widthMm * perMm;
   const h = mode.heightMm * perMm;
@@ -128,7 +122,21 @@ function Hidden({ mode, perMm, width, height }: Canvas & { mode: FinderMode }) {
   const y = (height - h) / 2;
   if (w > width - 4 && h > height - 4) return null;
   return <Path fillRule="evenodd" d={`M0 0 H${width} V${height} H0 Z M${x} ${y} V${y + h} H${x + w} V${y} Z`} fill={palette.finderHidden} />;
-}
+});
+
+/** All frames, then all names, so that no line runs through a name. They stand still while one drags. */
+const Frames = memo(function Frames({ modes, chosenId, ...canvas }: Canvas & { modes: FinderMode[]; chosenId: string }) {
+  return (
+    <>
+      {modes.map((mode, i) => (
+        <ModeFrame key={mode.id} mode={mode} chosen={mode.id === chosenId} index={i} {...canvas} />
+      ))}
+      {modes.map((mode, i) => (
+        <ModeName key={mode.id} mode={mode} chosen={mode.id === chosenId} index={i} {...canvas} />
+      ))}
+    </>
+  );
+});
 
 interface OneMode extends Canvas {
   mode: FinderMode;
@@ -190,9 +198,7 @@ function Rule({ realPerSensorMm, perMm, width, height, mode, lengthText }: Canva
   const count = Math.floor((w - 2 * EDGE) / stepPx);
   return (
     <G>
-      {Array.from({ length: count }, (_, i) => (
-        <Line key={i} x1={left + (i + 1) * stepPx} x2={left + (i + 1) * stepPx} y1={bottom} y2={bottom - TICK} stroke={palette.inkSoft} strokeWidth={HAIRLINE} />
-      ))}
+      <Path d={Array.from({ length: count }, (_, i) => `M${left + (i + 1) * stepPx} ${bottom}v${-TICK}`).join('')} stroke={palette.inkSoft} strokeWidth={HAIRLINE} />
       {count > 0 ? (
         <>
           <Line x1={left} x2={left + stepPx} y1={bottom - TICK - 3} y2={bottom - TICK - 3} stroke={palette.ink} strokeWidth={2} />

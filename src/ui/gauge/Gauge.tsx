@@ -1,7 +1,7 @@
 import { scaleLog } from 'd3-scale';
-import { useState } from 'react';
-import { View } from 'react-native';
-import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { memo, useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { formatFixed } from '@/core/quantity/format';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
 import { usePalette } from '../theme/theme';
@@ -30,6 +30,7 @@ export interface GaugeProps {
 const HEIGHT = 92;
 const BASE = 46;
 const BAND = 12;
+const EDGE = 8;
 
 /** Extent of the scale: both ends of what is shown, and always a stretch of every zone, so that it does not jump. */
 function extent({ counted, sampled, needed, more, marks, before }: GaugeProps): [number, number] {
@@ -48,56 +49,87 @@ export function Gauge(props: GaugeProps) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const { counted, sampled, needed, more, zones, marks, before } = props;
-  const scale = scaleLog().domain(extent(props)).range([8, Math.max(16, width - 8)]).clamp(true);
-  const [start, end] = [8, Math.max(16, width - 8)];
-  const x = (value: number) => scale(Math.max(1e-6, value));
-  const neededX = x(needed);
-  const moreX = x(more);
+  const [low, high] = extent(props);
+  const x = useMemo(() => {
+    const scale = scaleLog().domain([low, high]).range([EDGE, Math.max(2 * EDGE, width - EDGE)]).clamp(true);
+    return (value: number) => scale(Math.max(1e-6, value));
+  }, [low, high, width]);
   const needleX = x(counted);
-  const ticks = scale.ticks(6).filter((tick) => Number.isInteger(Math.log10(tick)) || [2, 5].includes(Number(String(tick)[0])));
-  const named = spaced(ticks, x, 44).filter((tick) => x(tick) < needleX - 22 || x(tick) > x(sampled) + 22);
+  const sampledX = x(sampled);
   const letters = apart(marks, x);
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={props.description} style={{ height: HEIGHT }}>
+    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={props.description} style={sheet.host}>
       {width > 0 ? (
         <Svg width={width} height={HEIGHT} aria-hidden>
-          {/* Zones: empty with a dashed edge, ruled, filled. Told apart by texture and name, not by colour. */}
-          <Rect x={start} y={BASE} width={Math.max(0, neededX - start)} height={BAND} fill="none" stroke={palette.inkSoft} strokeWidth={HAIRLINE} strokeDasharray="3 3" />
-          <Rect x={neededX} y={BASE} width={Math.max(0, moreX - neededX)} height={BAND} fill={palette.press} />
-          <Rect x={moreX} y={BASE} width={Math.max(0, end - moreX)} height={BAND} fill="none" stroke={palette.press} strokeWidth={HAIRLINE} />
-          {Array.from({ length: Math.max(0, Math.floor((end - moreX) / 5)) }, (_, i) => (
-            <Line key={i} x1={moreX + 5 * (i + 1)} x2={moreX + 5 * (i + 1)} y1={BASE} y2={BASE + BAND} stroke={palette.press} strokeWidth={HAIRLINE} />
-          ))}
-          {ticks.map((tick) => (
-            <Line key={tick} x1={x(tick)} x2={x(tick)} y1={BASE} y2={BASE - 6} stroke={palette.ink} strokeWidth={HAIRLINE} />
-          ))}
-          {named.map((tick) => (
-            <SvgText key={tick} x={x(tick)} y={BASE - 9} fontSize={fontSize.fine} fontFamily={family.figure} fill={palette.inkSoft} textAnchor="middle">
-              {formatFixed(tick)}
-            </SvgText>
-          ))}
-          <ZoneName from={start} to={neededX} texts={[zones.short, 'too few']} />
-          <ZoneName from={neededX} to={moreX} texts={[zones.enough, 'enough']} />
-          <ZoneName from={moreX} to={end} texts={[zones.more, 'more']} />
+          <Engraving x={x} low={low} high={high} neededX={x(needed)} moreX={x(more)} width={width} short={zones.short} enough={zones.enough} more={zones.more} />
           {marks.map((mark) => (
-            <G key={mark.letter}>
-              <Path d={`M${x(mark.value)} ${BASE} l-4 -7 h8 Z`} fill={palette.inkSoft} />
-              <SvgText x={letters.get(mark.letter)} y={BASE - 24} fontSize={fontSize.fine} fontFamily={family.figureStrong} fill={palette.inkSoft} textAnchor="middle">
-                {mark.letter}
-              </SvgText>
-            </G>
+            <Mark key={mark.letter} letter={mark.letter} at={Math.round(x(mark.value))} letterAt={Math.round(letters.get(mark.letter) ?? 0)} />
           ))}
           {before === undefined ? null : (
             <Line x1={x(before)} x2={x(before)} y1={BASE - 14} y2={BASE + BAND + 6} stroke={palette.needle} strokeWidth={2} strokeDasharray="2 3" />
           )}
-          <Line x1={needleX} x2={x(sampled)} y1={BASE - 16} y2={BASE - 16} stroke={palette.needle} strokeWidth={HAIRLINE} />
-          <Line x1={x(sampled)} x2={x(sampled)} y1={BASE - 20} y2={BASE - 12} stroke={palette.needle} strokeWidth={HAIRLINE} />
-          <Path d={`M${needleX} ${BASE + BAND + 8} L${needleX} ${BASE - 20} l-5 -9 h10 l-5 9`} stroke={palette.needle} strokeWidth={2.5} fill={palette.needle} strokeLinejoin="round" />
+          <Path
+            d={`M${needleX} ${BASE + BAND + 8}V${BASE - 20}l-5 -9h10l-5 9M${needleX} ${BASE - 16}H${sampledX}m0 -4v8`}
+            stroke={palette.needle}
+            strokeWidth={2}
+            fill={palette.needle}
+            strokeLinejoin="round"
+          />
         </Svg>
       ) : null}
     </View>
   );
 }
+
+interface EngravingProps {
+  x: (value: number) => number;
+  low: number;
+  high: number;
+  neededX: number;
+  moreX: number;
+  width: number;
+  short: string;
+  enough: string;
+  more: string;
+}
+
+/** What is cut into the scale and stands still during a drag: zones, ticks, figures. */
+const Engraving = memo(function Engraving({ x, low, high, neededX, moreX, width, short, enough, more }: EngravingProps) {
+  const palette = usePalette();
+  const end = Math.max(2 * EDGE, width - EDGE);
+  const ticks = scaleLog().domain([low, high]).ticks(6).filter((tick) => Number.isInteger(Math.log10(tick)) || [2, 5].includes(Number(String(tick)[0])));
+  const rulings = Array.from({ length: Math.max(0, Math.floor((end - moreX) / 5)) }, (_, i) => `M${moreX + 5 * (i + 1)} ${BASE}v${BAND}`).join('');
+  return (
+    <>
+      {/* Zones: empty with a dashed edge, filled, ruled. Told apart by texture and name, not by colour. */}
+      <Rect x={EDGE} y={BASE} width={Math.max(0, neededX - EDGE)} height={BAND} fill="none" stroke={palette.inkSoft} strokeWidth={HAIRLINE} strokeDasharray="3 3" />
+      <Rect x={neededX} y={BASE} width={Math.max(0, moreX - neededX)} height={BAND} fill={palette.press} />
+      <Path d={`M${moreX} ${BASE}H${end}v${BAND}H${moreX}Z${rulings}`} fill="none" stroke={palette.press} strokeWidth={HAIRLINE} />
+      <Path d={ticks.map((tick) => `M${x(tick)} ${BASE}v-6`).join('')} stroke={palette.ink} strokeWidth={HAIRLINE} />
+      {spaced(ticks, x, 44).map((tick) => (
+        <SvgText key={tick} x={x(tick)} y={BASE - 9} fontSize={fontSize.fine} fontFamily={family.figure} fill={palette.inkSoft} textAnchor="middle">
+          {formatFixed(tick)}
+        </SvgText>
+      ))}
+      <ZoneName from={EDGE} to={neededX} texts={[short, 'too few']} />
+      <ZoneName from={neededX} to={moreX} texts={[enough, 'enough']} />
+      <ZoneName from={moreX} to={end} texts={[more, 'more']} />
+    </>
+  );
+});
+
+/** Another set-up: a notch on the scale and its letter. */
+const Mark = memo(function Mark({ letter, at, letterAt }: { letter: string; at: number; letterAt: number }) {
+  const palette = usePalette();
+  return (
+    <>
+      <Path d={`M${at} ${BASE}l-4 -7h8Z`} fill={palette.inkSoft} />
+      <SvgText x={letterAt} y={BASE - 26} fontSize={fontSize.fine} fontFamily={family.figureStrong} fill={palette.inkSoft} textAnchor="middle">
+        {letter}
+      </SvgText>
+    </>
+  );
+});
 
 /** Ticks with enough room between them to carry a figure. */
 function spaced(ticks: number[], x: (value: number) => number, room: number): number[] {
@@ -136,3 +168,5 @@ function apart(marks: GaugeMark[], x: (value: number) => number): Map<string, nu
   }
   return places;
 }
+
+const sheet = StyleSheet.create({ host: { height: HEIGHT } });

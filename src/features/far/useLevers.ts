@@ -1,0 +1,75 @@
+import { useDeferredValue, useMemo } from 'react';
+import { farLevers, type Lever, type LeverKind } from '@/core/far/levers';
+import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
+import { useKit } from '@/data/useKit';
+import { useChosen } from '@/data/useChosen';
+import { deskState } from './useFarDesk';
+
+/** Another set-up on the same scale. */
+export interface Rival {
+  letter: string;
+  name: string;
+  counted: number;
+}
+
+/** Levers of the present situation; those being tried are reckoned against the situation without them. */
+function leversOf(kit: Kit, chosen: Chosen): Lever[] {
+  const situation = situationOf(kit, chosen);
+  if (typeof situation === 'string') return [];
+  const tried = Object.keys(chosen.trials) as LeverKind[];
+  const levers = farLevers(situation).filter((lever) => !tried.includes(lever.kind));
+  for (const kind of tried) {
+    const without = situationOf(kit, chosen, [kind]);
+    if (typeof without !== 'string') levers.push(...farLevers(without).filter((lever) => lever.kind === kind));
+  }
+  const order: LeverKind[] = ['distance', 'focal', 'converter', 'mode', 'setup'];
+  return levers.sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind));
+}
+
+/** Levers with the other set-ups they bring onto the scale. */
+export interface Levers {
+  levers: Lever[];
+  rivals: Rival[];
+  /** What they were reckoned for. */
+  situation: Situation | null;
+  /** True until they were reckoned for the first time. */
+  pending: boolean;
+}
+
+const PENDING: Levers = { levers: [], rivals: [], situation: null, pending: true };
+
+function reckon(kit: Kit, chosen: Chosen): Levers {
+  const levers = leversOf(kit, chosen);
+  const { setup: _, ...trials } = chosen.trials;
+  const situation = situationOf(kit, { ...chosen, trials });
+  const counted = typeof situation === 'string' ? 0 : (deskState(situation).reading?.countedPixels.value ?? 0);
+  const rivals = levers
+    .filter((lever) => lever.kind === 'setup')
+    .slice(0, 6)
+    .map((lever, i) => ({
+      letter: String.fromCharCode(65 + i),
+      name: lever.name,
+      counted: counted * (chosen.judgeBy === 'resolved' ? lever.resolvedRatio : lever.pixelsRatio),
+    }));
+  const now = situationOf(kit, chosen);
+  return { levers, rivals, situation: typeof now === 'string' ? null : now, pending: false };
+}
+
+/** The last result: the scale and the list ask for the same one after another. */
+let last: { kit: Kit; key: string; levers: Levers } | null = null;
+
+function reckonOnce(kit: Kit, chosen: Chosen): Levers {
+  const key = JSON.stringify(chosen);
+  if (last?.kit !== kit || last.key !== key) last = { kit, key, levers: reckon(kit, chosen) };
+  return last.levers;
+}
+
+/**
+ * Levers of what is in hand. They may lag a frame behind during a drag, and come after the first reading; the reading
+ * itself waits for nothing. Only the component that calls this is drawn again when they come.
+ */
+export function useLevers(): Levers {
+  const { kit } = useKit();
+  const chosen = useDeferredValue<Chosen | null>(useChosen(), null);
+  return useMemo(() => (chosen ? reckonOnce(kit, chosen) : PENDING), [kit, chosen]);
+}

@@ -1,5 +1,5 @@
 import MaterialIcons from '@expo/vector-icons/MaterialIcons';
-import { useState, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Txt } from './Txt';
 import { TARGET, space } from './theme/measures';
@@ -16,25 +16,40 @@ interface Props {
 /** A group of readings that opens and closes. Closed groups are not drawn, so they cost nothing during a drag. */
 export function Group({ title, brief, startsOpen = false, children }: Props) {
   const styles = useStyles();
-  const palette = usePalette();
   const [open, setOpen] = useState(startsOpen);
   return (
     <View style={styles.group}>
-      <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.head}>
-        <Txt kind="strong" style={styles.title}>
-          {title}
-        </Txt>
-        {!open && brief ? (
-          <Txt kind="small" tone="soft" numberOfLines={1} style={styles.brief}>
-            {brief}
-          </Txt>
-        ) : null}
-        <MaterialIcons name={open ? 'expand-less' : 'expand-more'} size={22} color={palette.press} />
-      </Pressable>
+      <Head title={title} brief={open ? undefined : brief} open={open} setOpen={setOpen} />
       {open ? <View style={styles.content}>{children}</View> : null}
     </View>
   );
 }
+
+interface HeadProps {
+  title: string;
+  brief: string | undefined;
+  open: boolean;
+  setOpen: (open: boolean) => void;
+}
+
+/** The line that opens and closes; drawn again only when its words change. */
+const Head = memo(function Head({ title, brief, open, setOpen }: HeadProps) {
+  const styles = useStyles();
+  const palette = usePalette();
+  return (
+    <Pressable role="button" aria-expanded={open} onPress={() => setOpen(!open)} style={styles.head}>
+      <Txt kind="strong" style={styles.title}>
+        {title}
+      </Txt>
+      {brief ? (
+        <Txt kind="small" tone="soft" numberOfLines={1} style={styles.brief}>
+          {brief}
+        </Txt>
+      ) : null}
+      <MaterialIcons name={open ? 'expand-less' : 'expand-more'} size={22} color={palette.press} />
+    </Pressable>
+  );
+});
 
 const useStyles = stylesOf((palette) => ({
   group: { borderTopWidth: 1, borderColor: palette.hairline },

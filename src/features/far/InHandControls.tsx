@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useDeferredValue, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { formatFigures } from '@/core/quantity/format';
 import { metresToFeet, type UnitSystem } from '@/core/quantity/units';
@@ -18,16 +18,38 @@ export const FARTHEST_M = 2000;
 const roundedDistance = (distanceM: number): number => Math.max(0.01, Number(distanceM.toPrecision(3)));
 const roundedFocal = (focalMm: number): number => (focalMm < 50 ? Math.round(focalMm * 10) / 10 : Math.round(focalMm));
 
+const DistanceField = memo(function DistanceField({ distanceM, imperial }: { distanceM: number; imperial: boolean }) {
+  const setDistanceM = useInHand((state) => state.setDistanceM);
+  return (
+    <NumberField
+      compact
+      hideLabel
+      label="Distance"
+      value={distanceM}
+      unit="m"
+      shownUnit={imperial ? 'ft' : 'm'}
+      perUnit={imperial ? metresToFeet(1) : 1}
+      minimum={0.01}
+      maximum={100_000}
+      limits={`more than 0 and at most ${imperial ? '328,000 ft' : '100 km'}`}
+      onChange={(value) => value !== null && setDistanceM(value)}
+      testID="distance-field"
+    />
+  );
+});
+
 /** Distance by dragging and by typing. */
 function Distance({ now, units, label }: { now: DeskState; units: UnitSystem; label?: string }) {
   const setDistanceM = useInHand((state) => state.setDistanceM);
   const perUnit = units === 'imperial' ? metresToFeet(1) : 1;
   const { distanceM } = now.situation;
+  // The field follows a drag a moment later, so that the reading need not wait for it.
+  const fieldM = useDeferredValue(distanceM);
   return (
     <ControlLine
       label={label}
       field={
-        <NumberField compact hideLabel label="Distance" value={distanceM} unit="m" shownUnit={units === 'imperial' ? 'ft' : 'm'} perUnit={perUnit} minimum={0.01} maximum={100_000} limits={`more than 0 and at most ${units === 'imperial' ? '328,000 ft' : '100 km'}`} onChange={(value) => value !== null && setDistanceM(value)} testID="distance-field" />
+        <DistanceField distanceM={fieldM} imperial={units === 'imperial'} />
       }
       ruler={
         <Ruler label="Distance" value={Math.min(FARTHEST_M, Math.max(NEAREST_M, distanceM))} minimum={NEAREST_M} maximum={FARTHEST_M} perUnit={perUnit} valueText={shownText(showLengthM(distanceM, units))} rounded={roundedDistance} onChange={setDistanceM} />
@@ -63,7 +85,7 @@ function Focal({ now, label }: { now: DeskState; label?: string }) {
   );
 }
 
-function ControlLine({ label, field, ruler }: { label?: string | undefined; field: React.ReactNode; ruler: React.ReactNode }) {
+function ControlLine({ label, field, ruler }: { label?: string | undefined; field: ReactNode; ruler: ReactNode }) {
   const styles = useStyles();
   if (label !== undefined) {
     return (
@@ -97,21 +119,30 @@ export function InHandColumn({ now, units }: { now: DeskState; units: UnitSystem
   );
 }
 
+type Docked = 'distance' | 'focal';
+
+const DockTabs = memo(function DockTabs({ shown, setShown }: { shown: Docked; setShown: (shown: Docked) => void }) {
+  const styles = useStyles();
+  return (
+    <View style={styles.tabs} role="tablist" aria-label="What the rule sets">
+      {(['distance', 'focal'] as const).map((each) => (
+        <Pressable key={each} role="tab" aria-selected={shown === each} onPress={() => setShown(each)} style={[styles.tab, shown === each && styles.tabOn]}>
+          <Txt kind="label" tone={shown === each ? 'ink' : 'press'}>
+            {each === 'distance' ? 'Distance' : 'Focal length'}
+          </Txt>
+        </Pressable>
+      ))}
+    </View>
+  );
+});
+
 /** One control at a time, docked above the places where the thumb is. */
 export function InHandDock({ now, units }: { now: DeskState; units: UnitSystem }) {
   const styles = useStyles();
-  const [shown, setShown] = useState<'distance' | 'focal'>('distance');
+  const [shown, setShown] = useState<Docked>('distance');
   return (
     <View style={styles.dock}>
-      <View style={styles.tabs} role="tablist" aria-label="What the rule sets">
-        {(['distance', 'focal'] as const).map((each) => (
-          <Pressable key={each} role="tab" aria-selected={shown === each} onPress={() => setShown(each)} style={[styles.tab, shown === each && styles.tabOn]}>
-            <Txt kind="label" tone={shown === each ? 'ink' : 'press'}>
-              {each === 'distance' ? 'Distance' : 'Focal length'}
-            </Txt>
-          </Pressable>
-        ))}
-      </View>
+      <DockTabs shown={shown} setShown={setShown} />
       {shown === 'distance' ? <Distance now={now} units={units} /> : <Focal now={now} />}
     </View>
   );

@@ -33,57 +33,87 @@ export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: P
   const { output, subject } = situation;
   const pixels = showQuantity(reading.pixelsOnSubject, units);
   const resolved = showQuantity(reading.resolvedPixels, units);
-  const obstacle = reading.obstacle;
-  const words = VERDICT_WORDS[reading.verdict](output.name);
   return (
     <View style={styles.block}>
-      <View style={styles.numbers}>
-        <Pressable role="button" onPress={() => onWhy('pixelsOnSubject')} style={styles.main} aria-label={`Pixels on the subject: ${pixels.number}. Why?`} testID="pixels">
-          <View style={styles.baseline}>
-            <Txt kind="huge" testID="pixels-value">
-              {pixels.number}
-            </Txt>
-            <Txt kind="title" tone="soft">
-              px
-            </Txt>
-          </View>
-          <Txt kind="fine" tone="soft">
-            on the subject, {SUBJECT_KINDS[subject.kind].measure} {showError(reading.pixelsOnSubject, units)}
-          </Txt>
-        </Pressable>
-        <Pressable role="button" onPress={() => onWhy('resolvedPixels')} style={styles.second} aria-label={`Resolved pixels: ${resolved.number}. Why?`} testID="resolved">
-          <View style={styles.baseline}>
-            <Txt kind="large">{resolved.number}</Txt>
-            <Txt kind="small" tone="soft">
-              px
-            </Txt>
-          </View>
-          <Txt kind="fine" tone="soft">
-            resolved {showError(reading.resolvedPixels, units)}
-          </Txt>
-        </Pressable>
-      </View>
-      {obstacle ? (
+      <Numbers
+        pixels={pixels.number}
+        resolved={resolved.number}
+        about={`on the subject, ${SUBJECT_KINDS[subject.kind].measure} ${showError(reading.pixelsOnSubject, units)}`}
+        resolvedAbout={`resolved ${showError(reading.resolvedPixels, units)}`}
+        onWhy={onWhy}
+      />
+      {reading.obstacle ? (
         <View style={styles.verdict} role="status">
           <Txt kind="strong" tone="needle">
-            ✕ {obstacle.message}
+            ✕ {reading.obstacle.message}
           </Txt>
         </View>
       ) : (
-        <Pressable role="button" onPress={() => onWhy('countedPixels')} style={styles.verdict} aria-label={`${words}: ${verdictSentence(reading)}. Why?`} testID="verdict">
-          <Txt kind="title" tone={reading.verdict === 'notEnough' ? 'needle' : 'press'}>
-            {VERDICT_MARK[reading.verdict]} {words}
-          </Txt>
-          <Txt kind="small" tone="soft">
-            {verdictSentence(reading)}
-          </Txt>
-        </Pressable>
+        <VerdictLine verdict={reading.verdict} words={VERDICT_WORDS[reading.verdict](output.name)} sentence={verdictSentence(reading)} onWhy={onWhy} />
       )}
       <Scale reading={reading} output={output} before={before?.reading?.countedPixels.value} />
       <Outputs outputs={outputs} verdicts={verdictsOf(outputs, reading.countedPixels.value, subject.sizeMm)} chosenId={situation.outputRow.id} onOutput={onOutput} />
     </View>
   );
 }
+
+type OnWhy = Props['onWhy'];
+
+interface NumbersProps {
+  pixels: string;
+  resolved: string;
+  about: string;
+  resolvedAbout: string;
+  onWhy: OnWhy;
+}
+
+/** The two counts, large: all pixels on the subject, and those that are resolved. */
+const Numbers = memo(function Numbers({ pixels, resolved, about, resolvedAbout, onWhy }: NumbersProps) {
+  const styles = useStyles();
+  return (
+    <View style={styles.numbers}>
+      <Pressable role="button" onPress={() => onWhy('pixelsOnSubject')} style={styles.main} aria-label={`Pixels on the subject: ${pixels}. Why?`} testID="pixels">
+        <View style={styles.baseline}>
+          <Txt kind="huge" testID="pixels-value">
+            {pixels}
+          </Txt>
+          <Txt kind="title" tone="soft">
+            px
+          </Txt>
+        </View>
+        <Txt kind="fine" tone="soft">
+          {about}
+        </Txt>
+      </Pressable>
+      <Pressable role="button" onPress={() => onWhy('resolvedPixels')} style={styles.second} aria-label={`Resolved pixels: ${resolved}. Why?`} testID="resolved">
+        <View style={styles.baseline}>
+          <Txt kind="large">{resolved}</Txt>
+          <Txt kind="small" tone="soft">
+            px
+          </Txt>
+        </View>
+        <Txt kind="fine" tone="soft">
+          {resolvedAbout}
+        </Txt>
+      </Pressable>
+    </View>
+  );
+});
+
+/** The judgement in words. */
+const VerdictLine = memo(function VerdictLine({ verdict, words, sentence, onWhy }: { verdict: Verdict; words: string; sentence: string; onWhy: OnWhy }) {
+  const styles = useStyles();
+  return (
+    <Pressable role="button" onPress={() => onWhy('countedPixels')} style={styles.verdict} aria-label={`${words}: ${sentence}. Why?`} testID="verdict">
+      <Txt kind="title" tone={verdict === 'notEnough' ? 'needle' : 'press'}>
+        {VERDICT_MARK[verdict]} {words}
+      </Txt>
+      <Txt kind="small" tone="soft">
+        {sentence}
+      </Txt>
+    </Pressable>
+  );
+});
 
 /** The verdict of every output, as one word of letters, so that the row of keys is drawn again only when one changes. */
 const verdictsOf = (outputs: Stored<Output>[], counted: number, subjectMm: number): string =>

@@ -1,0 +1,142 @@
+import AxeBuilder from './support/axe';
+import { expect, openFar, test } from './support/test';
+
+test('a body takes two taps and can be used at once', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: /^Set-up/ }).click();
+  await page.getByRole('button', { name: /^Bodies/ }).click();
+  await page.getByRole('radio', { name: /^Full frame/ }).click();
+  await page.getByRole('radio', { name: '61 MP' }).click();
+  await expect(page.getByText('Full frame 61\u00a0MP is in the kit.')).toBeVisible();
+  await page.getByRole('button', { name: 'Use it now' }).click();
+  await expect(page.getByRole('button', { name: /^Set-up: Full frame 61.MP \+ Ostrel 600/ })).toBeVisible();
+  await expect(page.getByTestId('pixels-value')).toHaveText('1,490');
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Set-up: Full frame 61.MP/ })).toBeVisible();
+});
+
+test('a lens is added by its form, with a comma for the decimals, and a set-up is made of it', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: /^Set-up/ }).click();
+  await page.getByRole('button', { name: /^Lenses/ }).click();
+  await page.getByRole('button', { name: 'Add a lens' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Quillon 400 f/4,5');
+  await page.getByRole('textbox', { name: 'Widest f/ at the short end' }).fill('4,5');
+  await page.getByRole('textbox', { name: 'Widest f/ at the long end' }).fill('4,5');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'New set-up' }).click();
+  await page.getByRole('radio', { name: 'Merrow T20' }).click();
+  await page.getByRole('radio', { name: 'Quillon 400 f/4,5' }).click();
+  await expect(page.getByText(/Together: 400.mm f\/4\.5/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^Take Merrow T20 \+ Quillon 400/ })).toBeVisible();
+});
+
+test('bad entries are refused with a message at their field, and nothing typed is lost', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: /^Set-up/ }).click();
+  await page.getByRole('button', { name: /^Bodies/ }).click();
+  await page.getByRole('button', { name: 'Change Ostrel R45' }).click();
+  const width = page.getByRole('textbox', { name: 'Width, mm' });
+  await width.fill('wide');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText(/“wide” is not a number/)).toBeVisible();
+  await expect(width).toHaveValue('wide');
+  await width.fill('0');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Sensor width in mm must be at least 0.5.')).toBeVisible();
+  await width.fill('24');
+  await page.getByRole('textbox', { name: 'Height, mm' }).fill('36');
+  await page.getByRole('textbox', { name: 'Columns, px' }).click();
+  await expect(page.getByText(/higher than wide in millimetres/)).toBeVisible();
+
+  // Left without saving: what was typed is there again.
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: /^Set-up/ }).click();
+  await page.getByRole('button', { name: /^Bodies/ }).click();
+  await page.getByRole('button', { name: 'Change Ostrel R45' }).click();
+  await expect(page.getByText(/What you typed last time/)).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Height, mm' })).toHaveValue('36');
+  await page.getByRole('button', { name: 'Start afresh' }).click();
+  await expect(page.getByRole('textbox', { name: 'Height, mm' })).toHaveValue('24');
+});
+
+test('a part in use is not deleted, and says where it is used', async ({ page, server }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: /^Set-up/ }).click();
+  await page.getByRole('button', { name: /^Bodies/ }).click();
+  await page.getByRole('button', { name: 'Change Merrow T20' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText(/Still in use.*Light bag/)).toBeVisible();
+  const bodies = (await (await page.request.get(`${server.url}/api/v1/bodies`)).json()) as { total: number };
+  expect(bodies.total).toBe(3);
+});
+test.use({ expectedConsole: /status of 409/ });
+
+test('a set-up and a subject are deleted and come back with undo', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: /^Set-up/ }).click();
+  await page.getByRole('button', { name: 'Edit Light bag' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Take Light bag' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Take Light bag' })).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  await page.getByRole('button', { name: /^Subject/ }).click();
+  await page.getByRole('button', { name: 'New subject' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Hare');
+  await page.getByRole('radio', { name: /^Small mammal/ }).click();
+  await page.getByRole('textbox', { name: 'Size, mm' }).fill('55 cm');
+  await page.getByRole('textbox', { name: 'Usual distance, m' }).fill('82 ft');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('button', { name: /^Subject: Hare, at 25.m/ })).toBeVisible();
+});
+
+test('a change made elsewhere is not overwritten: both copies are shown to choose from', async ({ page, server }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: /^Subject/ }).click();
+  await page.getByRole('button', { name: 'Edit Redshank' }).click();
+  const list = (await (await page.request.get(`${server.url}/api/v1/subjects`)).json()) as { items: { id: string; version: number; data: { name: string } }[] };
+  const row = list.items.find((item) => item.data.name === 'Redshank')!;
+  const elsewhere = await page.request.put(`${server.url}/api/v1/subjects/${row.id}`, { data: { version: row.version, data: { ...row.data, name: 'Redshank, elsewhere' } } });
+  expect(elsewhere.ok()).toBe(true);
+  await page.getByRole('textbox', { name: 'Name' }).fill('Redshank, mine');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText(/Changed elsewhere/)).toBeVisible();
+  await page.getByRole('button', { name: 'Look at both' }).click();
+  await expect(page.getByText(/Redshank, elsewhere/)).toBeVisible();
+  await expect(page.getByText(/Redshank, mine/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Keep mine' }).click();
+  await expect
+    .poll(async () => ((await (await page.request.get(`${server.url}/api/v1/subjects/${row.id}`)).json()) as { data: { name: string } }).data.name)
+    .toBe('Redshank, mine');
+});
+
+test('the sheets, the desk and the Book have no serious accessibility fault, by day and by night', async ({ page }) => {
+  await openFar(page);
+  const check = async (where: string) => expect(await AxeBuilder.serious(page), where).toEqual([]);
+  await check('far');
+  await page.getByRole('button', { name: 'Night look' }).click();
+  await check('far by night');
+  await page.getByRole('button', { name: 'Day look' }).click();
+  await page.getByRole('button', { name: /^Set-up/ }).click();
+  await check('set-ups');
+  await page.getByRole('button', { name: /^Bodies/ }).click();
+  await page.getByRole('button', { name: 'Change Ostrel R45' }).click();
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeVisible();
+  await check('body form');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: /^Subject/ }).click();
+  await check('subjects');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByTestId('verdict').click();
+  await expect(page.getByTestId('why-value')).toBeVisible();
+  await check('why');
+  await page.goto('/book');
+  await expect(page.getByRole('link', { name: /^Curlew/ })).toBeVisible();
+  await check('book');
+});

@@ -1,0 +1,120 @@
+import { expect, openFar, test } from './support/test';
+
+test('at 390 px nothing scrolls sideways and every target is large enough', async ({ page }) => {
+  await openFar(page);
+  const overflow = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect(await overflow()).toBeLessThanOrEqual(0);
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll('[role=button],[role=switch],[role=radio],[role=slider],[role=tab],a,button,input')]
+      .map((element) => ({ box: element.getBoundingClientRect(), name: element.getAttribute('aria-label') ?? element.textContent }))
+      .filter(({ box }) => box.width > 0 && (box.height < 36 || box.width < 36))
+      .map(({ name, box }) => `${name} ${Math.round(box.width)}×${Math.round(box.height)}`),
+  );
+  expect(small).toEqual([]);
+  await page.goto('/book');
+  await expect(page.getByText('Kept readings')).toBeVisible();
+  expect(await overflow()).toBeLessThanOrEqual(0);
+});
+
+test('by touch, the ruler follows the finger', async ({ page }) => {
+  await openFar(page);
+  const ruler = page.getByRole('slider', { name: 'Distance' });
+  const box = (await ruler.boundingBox())!;
+  const session = await page.context().newCDPSession(page);
+  const touch = (type: string, x: number) =>
+    session.send('Input.dispatchTouchEvent', { type: type as 'touchStart', touchPoints: type === 'touchEnd' ? [] : [{ x, y: box.y + 20 }] });
+  await touch('touchStart', box.x + 150);
+  for (let x = 150; x >= 90; x -= 10) await touch('touchMove', box.x + x);
+  await touch('touchEnd', 0);
+  expect(Number(await ruler.getAttribute('aria-valuenow'))).toBeGreaterThan(70);
+});
+
+test('units change everywhere, and typed units are understood', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: 'Units and schools' }).click();
+  await page.getByRole('radio', { name: 'Feet, inches' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('button', { name: /^Subject: Curlew, at 197.ft/ })).toBeVisible();
+  const field = page.getByTestId('distance-field');
+  await field.fill('50 m');
+  await field.press('Enter');
+  await expect(page.getByRole('button', { name: /^Subject: Curlew, at 164.ft/ })).toBeVisible();
+  await field.fill('100');
+  await field.press('Enter');
+  await expect(page.getByRole('slider', { name: 'Distance' })).toHaveAttribute('aria-valuenow', '30.48');
+});
+
+test.describe('on a wide screen', () => {
+  test.use({ viewport: { width: 1280, height: 800 }, hasTouch: false });
+
+  test('hand, picture and levers stand side by side and work with the keyboard alone', async ({ page }) => {
+    await openFar(page);
+    const lefts = await Promise.all(
+      [page.getByText('In hand'), page.getByTestId('pixels-value'), page.getByText('Levers')].map(async (each) => (await each.boundingBox())!.x),
+    );
+    expect(lefts).toEqual([...lefts].sort((a, b) => a - b));
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+
+    const ruler = page.getByRole('slider', { name: 'Distance' });
+    await ruler.focus();
+    await page.keyboard.press('ArrowLeft');
+    await expect(ruler).toHaveAttribute('aria-valuenow', '59.4');
+    await page.keyboard.press('PageUp');
+    await expect(ruler).toHaveAttribute('aria-valuenow', '65.3');
+    await page.keyboard.press('Home');
+    await expect(ruler).toHaveAttribute('aria-valuenow', '0.1');
+    await page.keyboard.press('End');
+    await expect(ruler).toHaveAttribute('aria-valuenow', '2000');
+
+    const lever = page.getByRole('switch', { name: /^Ostrel ×1.4/ });
+    await lever.focus();
+    await page.keyboard.press('Enter');
+    await expect(lever).toBeChecked();
+
+    await page.getByRole('button', { name: /^Set-up/ }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'Take Dune walk' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: 'Take Dune walk' })).toHaveCount(0);
+  });
+
+  test('a zoom is set by dragging and by typing, within its range', async ({ page }) => {
+    await openFar(page);
+    await page.getByRole('button', { name: /^Set-up/ }).click();
+    await page.getByRole('button', { name: 'Take Dune walk' }).click();
+    const field = page.getByTestId('focal-field');
+    await field.fill('560');
+    await field.press('Enter');
+    await expect(page.getByRole('slider', { name: 'Focal length' })).toHaveAttribute('aria-valuenow', '560');
+    await field.fill('800');
+    await field.press('Enter');
+    await expect(page.getByText(/between 150 and 600.mm with this lens/)).toBeVisible();
+    await page.getByRole('slider', { name: 'Focal length' }).focus();
+    await page.keyboard.press('Home');
+    await expect(page.getByRole('slider', { name: 'Focal length' })).toHaveAttribute('aria-valuenow', '150');
+  });
+});
+
+test('the night look has no pixel outside the red family, also while it loads', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: 'Night look' }).click();
+  const worst = async () => {
+    const image = (await page.screenshot()).toString('base64');
+    return page.evaluate(async (data) => {
+      const bitmap = await createImageBitmap(new Blob([Uint8Array.from(atob(data), (c) => c.charCodeAt(0))], { type: 'image/png' }));
+      const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+      const context = canvas.getContext('2d')!;
+      context.drawImage(bitmap, 0, 0);
+      const { data: pixels } = context.getImageData(0, 0, bitmap.width, bitmap.height);
+      let beyond = 0;
+      for (let i = 0; i < pixels.length; i += 4) beyond = Math.max(beyond, pixels[i + 1]! - pixels[i]!, pixels[i + 2]! - pixels[i]!, pixels[i + 2]! - 90);
+      return beyond;
+    }, image);
+  };
+  await expect(page.getByRole('button', { name: 'Day look' })).toBeVisible();
+  expect(await worst()).toBeLessThanOrEqual(0);
+  await page.reload({ waitUntil: 'commit' });
+  expect(await page.evaluate(() => document.documentElement?.dataset.look)).toBe('night');
+  await expect(page.getByTestId('pixels-value')).toBeVisible();
+  expect(await worst()).toBeLessThanOrEqual(0);
+});

@@ -1,0 +1,84 @@
+import { expect, openFar, pixelsShown, test } from './support/test';
+
+test.describe('with the server stopped', () => {
+  test.use({ expectedConsole: /Failed to load resource|ERR_CONNECTION_REFUSED/ });
+
+  test('the reading still computes, keeping waits and says so, and arrives when the server is back', async ({ page, server }) => {
+    await openFar(page);
+    const before = await pixelsShown(page);
+    await server.stop();
+    await page.getByTestId('distance-field').fill('30');
+    await page.getByTestId('distance-field').press('Enter');
+    await expect.poll(() => pixelsShown(page)).toBeGreaterThan(before * 1.8);
+    await page.getByRole('button', { name: 'Keep this reading' }).click();
+    await expect(page.getByText(/1 change waits on this device/)).toBeVisible();
+    await page.getByRole('link', { name: 'Book' }).click();
+    await expect(page.getByText('waits to be sent').or(page.getByText(/the Book stays closed/)).first()).toBeVisible();
+    await server.start();
+    await page.getByRole('button', { name: 'Try now' }).click();
+    await expect(page.getByText(/change waits/)).toHaveCount(0);
+    await expect
+      .poll(async () => ((await (await page.request.get(`${server.url}/api/v1/readings`)).json()) as { total: number }).total)
+      .toBe(4);
+  });
+});
+
+test('unknown addresses and ids say what to do', async ({ page }) => {
+  await page.goto('/book/no-such-reading');
+  await expect(page.getByText(/no such reading in the Book/)).toBeVisible();
+  await page.getByRole('button', { name: 'To the Book' }).click();
+  await expect(page.getByText('Kept readings')).toBeVisible();
+  await page.goto('/nowhere');
+  await expect(page.getByText('There is no such page.')).toBeVisible();
+  await page.getByRole('button', { name: 'To the Far desk' }).click();
+  await expect(page.getByTestId('pixels-value')).toBeVisible();
+});
+
+test('a subject too near gives a message and the way back, never a broken number', async ({ page }) => {
+  await openFar(page);
+  const field = page.getByTestId('distance-field');
+  await field.fill('2');
+  await field.press('Enter');
+  await expect(page.getByText(/cannot form a picture|focuses from/).first()).toBeVisible();
+  await page.getByRole('button', { name: /^Go back to/ }).click();
+  await expect(page.getByTestId('pixels-value')).toBeVisible();
+  await field.fill('3');
+  await field.press('Enter');
+  await expect(page.getByText(/focuses from 4.2 m on/).or(page.getByText(/cannot form/)).first()).toBeVisible();
+  for (const [typed, message] of [['0', /Distance must be/], ['-5', /Distance must be/], ['1e9', /Distance must be/], ['far', /not a number/]] as const) {
+    await field.fill(typed);
+    await field.press('Enter');
+    await expect(page.getByText(message)).toBeVisible();
+    await expect(field).toHaveValue(typed);
+  }
+  await expect(page.locator('body')).not.toContainText('NaN');
+  await expect(page.locator('body')).not.toContainText('Infinity');
+});
+
+test('an image circle too small is said with the share covered and the crop that is clean', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: /^Set-up/ }).click();
+  await page.getByRole('button', { name: 'Edit Marsh hide' }).click();
+  await page.getByRole('radio', { name: 'Merrow 300 f/4' }).click();
+  await expect(page.getByText(/Dark corners: the image circle of 22.2 mm covers 45 %/)).toBeVisible();
+});
+
+test.describe('with an empty database', () => {
+  test.use({ demo: false });
+
+  test('the way from nothing to a first reading is shown step by step', async ({ page }) => {
+    await page.goto('/far');
+    await page.getByRole('button', { name: 'Start with a body' }).click();
+    await page.getByRole('radio', { name: /^APS-C 1.5/ }).click();
+    await page.getByRole('radio', { name: '24 MP' }).click();
+    await page.getByRole('button', { name: 'Use it now' }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Add a subject' }).click();
+    await page.getByRole('button', { name: 'New subject' }).click();
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    await page.getByRole('button', { name: 'Close' }).click();
+    await expect(page.getByTestId('pixels-value')).toBeVisible();
+    await page.goto('/book');
+    await expect(page.getByText('Nothing kept yet.')).toBeVisible();
+  });
+});

@@ -1,0 +1,58 @@
+import { test as base, expect, type Page } from '@playwright/test';
+import { JaugeServer } from './server';
+
+interface Options {
+  /** Starts with the demo data, or with an empty database. */
+  demo: boolean;
+  /** Console messages that a test brings about on purpose, such as a refused connection. */
+  expectedConsole: RegExp | null;
+}
+
+interface Fixtures {
+  server: JaugeServer;
+}
+
+/**
+ * Every test has a server and a database of its own, and fails on any error or warning in the console, any uncaught
+ * exception, and any request that leaves the own origin.
+ */
+export const test = base.extend<Options & Fixtures>({
+  demo: [true, { option: true }],
+  expectedConsole: [null, { option: true }],
+  server: async ({ demo }, use) => {
+    const server = new JaugeServer(demo);
+    await server.start();
+    await use(server);
+    await server.dispose();
+  },
+  baseURL: async ({ server }, use) => {
+    await use(server.url);
+  },
+  page: async ({ page, server, expectedConsole }, use) => {
+    const faults: string[] = [];
+    page.on('console', (message) => {
+      if (!['error', 'warning'].includes(message.type())) return;
+      if (!expectedConsole?.test(message.text())) faults.push(`console ${message.type()}: ${message.text()}`);
+    });
+    page.on('pageerror', (error) => faults.push(`uncaught: ${error.message}`));
+    page.on('request', (request) => {
+      const { protocol, origin } = new URL(request.url());
+      if (protocol.startsWith('http') && origin !== server.url) faults.push(`left the origin: ${request.url()}`);
+    });
+    await use(page);
+    expect(faults).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Opens the Far desk and waits for its first reading. */
+export async function openFar(page: Page): Promise<void> {
+  await page.goto('/far');
+  await expect(page.getByTestId('pixels-value')).toBeVisible();
+}
+
+/** The number in the middle of the reading, as a number. */
+export async function pixelsShown(page: Page): Promise<number> {
+  return Number((await page.getByTestId('pixels-value').innerText()).replace(/[^\d.]/g, ''));
+}

@@ -113,6 +113,15 @@ test('every number says why, down to what was entered, and a school chosen there
   await expect(page.getByTestId('verdict')).toContainText('in all');
 });
 
+test('a lever says what its gain is worked out from', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: 'Why: Ostrel ×1.4' }).click();
+  await expect(page.getByText('What this would change')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^f-number then: f\/7.8/ })).toBeVisible();
+  await page.getByRole('button', { name: /^pixels then/ }).click();
+  await expect(page.getByText('1000 · m · L / p')).toBeVisible();
+});
+
 test('outputs are judged each, and the one chosen names the verdict', async ({ page }) => {
   await openFar(page);
   await expect(page.getByTestId('verdict')).toContainText('Enough for Web page');

@@ -50,7 +50,7 @@ test.describe('on a wide screen', () => {
   test('hand, picture and levers stand side by side and work with the keyboard alone', async ({ page }) => {
     await openFar(page);
     const lefts = await Promise.all(
-      [page.getByText('In hand'), page.getByTestId('pixels-value'), page.getByText('Levers')].map(async (each) => (await each.boundingBox())!.x),
+      [page.getByRole('heading', { name: 'In hand' }), page.getByTestId('pixels-value'), page.getByRole('heading', { name: 'Levers' })].map(async (each) => (await each.boundingBox())!.x),
     );
     expect(lefts).toEqual([...lefts].sort((a, b) => a - b));
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);

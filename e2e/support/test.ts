@@ -19,16 +19,16 @@ interface Fixtures {
 export const test = base.extend<Options & Fixtures>({
   demo: [true, { option: true }],
   expectedConsole: [null, { option: true }],
-  server: async ({ demo }, use) => {
+  server: async ({ demo }, provide) => {
     const server = new JaugeServer(demo);
     await server.start();
-    await use(server);
+    await provide(server);
     await server.dispose();
   },
-  baseURL: async ({ server }, use) => {
-    await use(server.url);
+  baseURL: async ({ server }, provide) => {
+    await provide(server.url);
   },
-  page: async ({ page, server, expectedConsole }, use) => {
+  page: async ({ page, server, expectedConsole }, provide) => {
     const faults: string[] = [];
     page.on('console', (message) => {
       if (!['error', 'warning'].includes(message.type())) return;
@@ -39,7 +39,7 @@ export const test = base.extend<Options & Fixtures>({
       const { protocol, origin } = new URL(request.url());
       if (protocol.startsWith('http') && origin !== server.url) faults.push(`left the origin: ${request.url()}`);
     });
-    await use(page);
+    await provide(page);
     expect(faults).toEqual([]);
   },
 });

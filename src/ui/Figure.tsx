@@ -55,7 +55,7 @@ const useStyles = stylesOf((palette) => ({
   figure: {
     minHeight: TARGET,
     flexGrow: 1,
-    minWidth: 104,
+    flexBasis: 104,
     borderBottomWidth: 1,
     borderColor: palette.hairline,
     paddingVertical: space.small,

@@ -1,10 +1,13 @@
 import { Overlay } from '@/ui/rne';
-import type { ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { Key } from './controls/Key';
 import { Txt } from './Txt';
 import { RADIUS, WIDE_FROM, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
+
+/** What is laid over every open sheet: short messages, which would otherwise lie hidden behind it. */
+export const OverSheets = createContext<ReactNode>(null);
 
 interface Props {
   title: string;
@@ -24,6 +27,7 @@ export function Sheet({ title, onClose, onBack, children, footer }: Props) {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
+  const over = useContext(OverSheets);
   return (
     <Overlay
       isVisible
@@ -45,6 +49,7 @@ export function Sheet({ title, onClose, onBack, children, footer }: Props) {
         {children}
       </ScrollView>
       {footer ? <View style={styles.footer}>{footer}</View> : null}
+      {over}
     </Overlay>
   );
 }

@@ -2,6 +2,7 @@ import { WHOLE_SENSOR_ID, modesOf, type ConverterSpec } from '../kit/parts';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
+import { computed, input, type Quantity } from '../quantity/quantity';
 import type { Verdict } from '../output/verdict';
 import { countPixels } from './countPixels';
 import { nearestDistanceM } from './focusAt';
@@ -46,6 +47,8 @@ export interface Lever {
   framesPerSecondAfter?: number;
   weightChangeG?: number;
   priceChange?: number;
+  /** What the gain is worked out from: the readings before and after, each with its own reasons. */
+  gain: Quantity;
   /** Problem that comes with the change: too near to focus, dark corners. */
   caution?: string;
 }
@@ -150,6 +153,28 @@ function difference(after: number | undefined, before: number | undefined): numb
   return after === undefined || before === undefined ? undefined : after - before;
 }
 
+/** Gain in resolved pixels, derived from both readings, so that every number of a lever can be followed up. */
+function gainOf(before: State, after: State): Quantity {
+  return computed(after.reading.resolvedPixels.value / before.reading.resolvedPixels.value, '×', () => ({
+    name: 'What this would change',
+    formula: 'resolved after ÷ resolved before: r₁ / r₀',
+    inputs: [
+      input('r₀', 'resolved now', before.reading.resolvedPixels),
+      input('r₁', 'resolved then', after.reading.resolvedPixels),
+      input('px₀', 'pixels now', before.reading.pixelsOnSubject),
+      input('px₁', 'pixels then', after.reading.pixelsOnSubject),
+      input('N₀', 'f-number now', before.system.fNumber),
+      input('N₁', 'f-number then', after.system.fNumber),
+      input('W₀', 'width seen now', before.reading.fieldWidthM),
+      input('W₁', 'width seen then', after.reading.fieldWidthM),
+      ...(before.system.weightG && after.system.weightG
+        ? [input('g₀', 'weight now', before.system.weightG), input('g₁', 'weight then', after.system.weightG)]
+        : []),
+    ],
+    source: 'both set-ups read on the same subject; stops are −2·log₂(N₁/N₀), what is seen around it goes with the area of the field',
+  }));
+}
+
 function lever(situation: FarSituation, now: State, kind: LeverKind, id: string, name: string, removes: boolean, patch: FarPatch, setup: SystemInput, distanceM: number): Lever | null {
   const after = stateOf(situation, setup, distanceM);
   if (!after) return null;
@@ -175,6 +200,7 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
     distanceChangeM: distanceM - situation.distanceM,
     focalAfterMm: system.focalMm.value,
     surroundingsRatio: seen(after) / seen(now),
+    gain: gainOf(now, after),
     ...(system.fileSizeMb !== undefined && now.system.fileSizeMb !== undefined
       ? { fileSizeRatio: system.fileSizeMb / now.system.fileSizeMb }
       : {}),

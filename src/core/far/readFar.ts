@@ -169,7 +169,7 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
     'px',
     () => ({
       name: 'Resolved pixels on the subject',
-      formula: 'pixels · r',
+      formula: 'px · r',
       inputs: [input('px', 'pixels on the subject', pixels), input('r', 'resolved share', resolvedShare)],
       source: 'how many of the pixels carry real detail',
       neglects: 'Focus error, shake, haze and noise: they only make it fewer.',
@@ -197,8 +197,12 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
     'px',
     () => ({
       name: 'Pixels the verdict counts',
-      formula: judgeBy === 'resolved' ? 'pixels · r' : 'pixels',
-      inputs: [input('px', 'pixels on the subject', pixels), input('r', 'resolved share', resolvedShare)],
+      formula: judgeBy === 'resolved' ? 'px · r, held against n' : 'px, held against n',
+      inputs: [
+        input('px', 'pixels on the subject', pixels),
+        input('r', 'resolved share', resolvedShare),
+        input('n', `needed for “${output.name}”`, needed),
+      ],
       source: 'two schools: only what is resolved counts, or every pixel does',
       schools: [
         { preference: 'judgeBy', choice: 'resolved', name: 'resolved pixels count', value: resolved.value, chosen: judgeBy === 'resolved' },

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import { formatChange, formatFixed } from '@/core/quantity/format';
 import { useInHand } from '@/data/inHand';
 import { removeRow, replaceRow } from '@/data/rowActions';
@@ -68,7 +68,7 @@ export function BookEntry({ id }: { id: string }) {
       <Txt kind="small" tone="soft">
         {[input.body.name, ...input.chain.map((part) => part.name)].join(' + ')}
       </Txt>
-      <Comparison result={result} asNow={asNow} loading={kitLoading} units={units} onWhy={setWhy} />
+      <Comparison result={result} asKept={asKept.ok ? asKept.value : null} asNow={asNow} loading={kitLoading} units={units} onWhy={setWhy} />
       {asKept.ok ? <ReadingPicture system={asKept.value.system} reading={asKept.value.reading} subject={input.subject} units={units} maxHeight={280} /> : null}
       {note === null ? (
         <View style={{ gap: space.small }}>
@@ -109,6 +109,8 @@ export function BookEntry({ id }: { id: string }) {
 
 interface ComparisonProps {
   result: Reading['result'];
+  /** Worked out again from what was kept, for the reasons of the numbers. */
+  asKept: Reread | null;
   asNow: ReturnType<typeof readAsNow>;
   loading: boolean;
   units: UnitSystem;
@@ -116,18 +118,19 @@ interface ComparisonProps {
 }
 
 /** What was kept, line by line beside what the kit of today would give. */
-function Comparison({ result, asNow, loading, units, onWhy }: ComparisonProps) {
+function Comparison({ result, asKept, asNow, loading, units, onWhy }: ComparisonProps) {
   const styles = useStyles();
   const now: Reread | null = asNow?.ok ? asNow.value : null;
   const problem = loading ? 'Reading the kit …' : asNow === null ? 'The set-up, the subject or the output is not in the kit any more.' : asNow.ok ? null : asNow.problem.message;
   const change = now ? now.reading.pixelsOnSubject.value / result.pixelsOnSubject : 1;
   const changed = Math.abs(change - 1) < 0.005 ? undefined : formatChange(change);
-  const lines: { label: string; was: string; quantity: Quantity | undefined; beside?: string | undefined }[] = [
-    { label: 'Pixels on the subject', was: `${formatFixed(result.pixelsOnSubject)} px`, quantity: now?.reading.pixelsOnSubject, beside: changed },
-    { label: 'Resolved', was: `${formatFixed(result.resolvedPixels)} px`, quantity: now?.reading.resolvedPixels },
-    { label: 'Needed', was: `${formatFixed(result.neededPixels)} px`, quantity: now?.reading.neededPixels },
-    { label: 'Share of frame', was: `${formatFixed(result.shareOfFramePercent)} %`, quantity: now?.reading.shareOfFrame },
-    { label: 'Equivalent', was: `${formatFixed(result.equivalentFocalMm)} mm ${showFNumber(result.equivalentFNumber)}`, quantity: now?.system.equivalentFocalMm, beside: now ? showFNumber(now.system.equivalentFNumber.value) : undefined },
+  const kept = asKept?.reading;
+  const lines: { label: string; was: string; wasWhy: Quantity | undefined; quantity: Quantity | undefined; beside?: string | undefined }[] = [
+    { label: 'Pixels on the subject', was: `${formatFixed(result.pixelsOnSubject)} px`, wasWhy: kept?.pixelsOnSubject, quantity: now?.reading.pixelsOnSubject, beside: changed },
+    { label: 'Resolved', was: `${formatFixed(result.resolvedPixels)} px`, wasWhy: kept?.resolvedPixels, quantity: now?.reading.resolvedPixels },
+    { label: 'Needed', was: `${formatFixed(result.neededPixels)} px`, wasWhy: kept?.neededPixels, quantity: now?.reading.neededPixels },
+    { label: 'Share of frame', was: `${formatFixed(result.shareOfFramePercent)} %`, wasWhy: kept?.shareOfFrame, quantity: now?.reading.shareOfFrame },
+    { label: 'Equivalent', was: `${formatFixed(result.equivalentFocalMm)} mm ${showFNumber(result.equivalentFNumber)}`, wasWhy: asKept?.system.equivalentFocalMm, quantity: now?.system.equivalentFocalMm, beside: now ? showFNumber(now.system.equivalentFNumber.value) : undefined },
   ];
   return (
     <View>
@@ -146,13 +149,19 @@ function Comparison({ result, asNow, loading, units, onWhy }: ComparisonProps) {
       ) : null}
       {lines.map((line) => (
         <View key={line.label} style={styles.pair}>
-          <View style={[styles.half, styles.was]}>
+          <Pressable
+            role="button"
+            disabled={!line.wasWhy}
+            onPress={() => line.wasWhy && onWhy(line.wasWhy)}
+            style={[styles.half, styles.was]}
+            aria-label={`As it was, ${line.label}: ${line.was}. Why?`}
+          >
             <Txt kind="fine" tone="soft">
               {line.label}
             </Txt>
             <Txt kind="figure">{line.was}</Txt>
-          </View>
-          <View style={styles.half}>
+          </Pressable>
+          <View style={[styles.half, styles.now]}>
             {line.quantity ? <Figure label={line.label} quantity={line.quantity} units={units} name={line.label} onWhy={() => line.quantity && onWhy(line.quantity)} {...(line.beside === undefined ? {} : { beside: line.beside })} /> : null}
           </View>
         </View>
@@ -167,6 +176,7 @@ const useStyles = stylesOf((palette) => ({
   headWords: { flex: 1 },
   pair: { flexDirection: 'row', gap: space.page },
   half: { flex: 1 },
+  now: { flexDirection: 'row' },
   was: { paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
   keys: { flexDirection: 'row', flexWrap: 'wrap', gap: space.medium },
   centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },

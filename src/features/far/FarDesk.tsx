@@ -1,6 +1,7 @@
 import { Suspense, lazy, useEffect, useRef, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { nearestDistanceM } from '@/core/far/focusAt';
+import type { Quantity } from '@/core/quantity/quantity';
 import { useInHand, type Preferences } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
@@ -61,7 +62,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const units = useInHand((state) => state.units);
   const prefer = useInHand((state) => state.prefer);
   const chooseOutput = useInHand((state) => state.chooseOutput);
-  const [whyKey, setWhyKey] = useState<string | null>(null);
+  const [asked, setAsked] = useState<string | Quantity | null>(null);
   const { now, before, kit } = desk;
   const { situation, system, reading, problem } = now;
   // What keeping takes, without drawing its keys again on every step of a drag.
@@ -70,10 +71,11 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     latest.current = now;
   }, [now]);
 
-  const why = whyKey && system && reading ? farQuantities(system, reading)[whyKey] : undefined;
+  // A number of the reading is asked for by name, so that it stays current; a lever's gain as it was when asked.
+  const why = typeof asked === 'string' ? (system && reading ? farQuantities(system, reading)[asked] : undefined) : (asked ?? undefined);
   const sheet = why ? (
     <Suspense fallback={null}>
-      <WhySheet quantity={why} units={units} onClose={() => setWhyKey(null)} onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)} />
+      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)} />
     </Suspense>
   ) : null;
 
@@ -81,8 +83,8 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const readingBlock =
     system && reading ? (
       <>
-        <ReadingBlock now={{ ...now, reading }} before={before} outputs={kit.outputs} units={units} onOutput={chooseOutput} onWhy={setWhyKey} />
-        <KeyFigures {...{ system, reading, units }} onWhy={setWhyKey} />
+        <ReadingBlock now={{ ...now, reading }} before={before} outputs={kit.outputs} units={units} onOutput={chooseOutput} onWhy={setAsked} />
+        <KeyFigures {...{ system, reading, units }} onWhy={setAsked} />
       </>
     ) : problem ? (
       <Problem now={now} />
@@ -97,7 +99,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     </View>
   ) : null;
   const keep = reading ? <KeepBar latest={latest} /> : null;
-  const groups = system && reading ? <FarGroups {...{ system, reading, units }} onWhy={setWhyKey} open={wide} /> : null;
+  const groups = system && reading ? <FarGroups {...{ system, reading, units }} onWhy={setAsked} open={wide} /> : null;
 
   if (wide) {
     return (
@@ -116,7 +118,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
           {readingBlock}
         </ScrollView>
         <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
-          <LeverList />
+          <LeverList onWhy={setAsked} />
         </ScrollView>
         {sheet}
       </View>
@@ -129,7 +131,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
         {warnings}
         {readingBlock}
         {keep}
-        <LeverList />
+        <LeverList onWhy={setAsked} />
         {groups}
       </ScrollView>
       <InHandDock now={now} units={units} />

@@ -2,6 +2,7 @@ import MaterialIcons from '@expo/vector-icons/MaterialIcons';
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Lever } from '@/core/far/levers';
+import type { Quantity } from '@/core/quantity/quantity';
 import { useInHand } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
@@ -12,7 +13,7 @@ import { useLevers } from './useLevers';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/ui/verdictWords';
 
 /** Levers: what could be changed, each with its gain and its price. A tap tries one, a second tap takes it back. */
-export const LeverList = memo(function LeverList() {
+export const LeverList = memo(function LeverList({ onWhy }: { onWhy: (gain: Quantity) => void }) {
   const styles = useStyles();
   const { levers, pending, situation } = useLevers();
   const trials = useInHand((state) => state.trials);
@@ -42,6 +43,7 @@ export const LeverList = memo(function LeverList() {
               text={leverText(lever, situation.subject, situation.distanceM, units)}
               output={situation.output.name}
               on={trials[lever.kind]?.leverId === lever.id}
+              onWhy={onWhy}
             />
           ))
         : null}
@@ -54,19 +56,21 @@ interface RowProps {
   text: ReturnType<typeof leverText>;
   output: string;
   on: boolean;
+  onWhy: (gain: Quantity) => void;
 }
 
 const ICONS = { distance: 'straighten', focal: 'zoom-in', converter: 'add-circle-outline', mode: 'crop', setup: 'photo-camera' } as const;
 
-const LeverRow = memo(function LeverRow({ lever, text, output, on }: RowProps) {
+const LeverRow = memo(function LeverRow({ lever, text, output, on, onWhy }: RowProps) {
   const styles = useStyles();
   const palette = usePalette();
   return (
+    <View style={[styles.row, on && styles.on]}>
     <Pressable
       role="switch"
       aria-checked={on}
       onPress={() => useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch })}
-      style={[styles.row, on && styles.on]}
+      style={styles.press}
       aria-label={`${text.title}: ${text.gain}. ${text.price} ${VERDICT_WORDS[lever.verdictAfter](output)}. ${text.caution}`}
       testID={`lever-${lever.kind}`}
     >
@@ -93,6 +97,8 @@ const LeverRow = memo(function LeverRow({ lever, text, output, on }: RowProps) {
         ) : null}
       </View>
     </Pressable>
+    <Key title={`Why: ${text.title}`} icon="help-outline" iconOnly weight="plain" onPress={() => onWhy(lever.gain)} />
+    </View>
   );
 }, sameRow);
 
@@ -106,7 +112,8 @@ function sameRow(a: RowProps, b: RowProps): boolean {
 
 const useStyles = stylesOf((palette) => ({
   head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', minHeight: TARGET + space.medium, gap: space.medium, flexWrap: 'wrap' },
-  row: { flexDirection: 'row', gap: space.medium, paddingVertical: space.medium, minHeight: TARGET, borderTopWidth: 1, borderColor: palette.hairline },
+  row: { flexDirection: 'row', alignItems: 'flex-start', borderTopWidth: 1, borderColor: palette.hairline },
+  press: { flex: 1, flexDirection: 'row', gap: space.medium, paddingVertical: space.medium, minHeight: TARGET },
   on: { backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.needle, paddingLeft: space.medium },
   icon: { marginTop: 1 },
   words: { flex: 1, gap: 1 },

@@ -147,8 +147,8 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
       )}
       <View>
         <Group title="Bodies" brief={String(kit.bodies.length)} startsOpen={kit.setups.length === 0}>
-          <PartList verb="Change" lines={kit.bodies.map((row) => ({ id: row.id, name: row.data.name, brief: bodyBrief(row.data) }))} onPress={edit('bodies')} />
           <NewBody onMake={makeBody} />
+          <PartList verb="Change" lines={kit.bodies.map((row) => ({ id: row.id, name: row.data.name, brief: bodyBrief(row.data) }))} onPress={edit('bodies')} />
         </Group>
         <Group title="Lenses" brief={String(kit.optics.length)} startsOpen={kit.setups.length === 0 && kit.bodies.length > 0}>
           <PartList verb="Change" lines={kit.optics.map((row) => ({ id: row.id, name: row.data.name, brief: opticBrief(row.data) }))} onPress={edit('optics')} />

@@ -1,6 +1,7 @@
 import { Suspense, lazy, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useSheets } from '@/data/sheets';
+import { OverSheets } from '@/ui/Sheet';
 import { NoticeBar } from './NoticeBar';
 import { Places } from './Places';
 import { Slate } from './Slate';
@@ -14,8 +15,9 @@ const PreferencesSheet = lazy(() => import('./PreferencesSheet'));
 /** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */
 export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {
   const { sheet, close } = useSheets();
+  const notice = <NoticeBar />;
   return (
-    <>
+    <OverSheets.Provider value={notice}>
       <Slate />
       <SyncLine />
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
@@ -30,7 +32,7 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
         {sheet === 'subject' ? <SubjectSheet onClose={close} /> : null}
         {sheet === 'preferences' ? <PreferencesSheet onClose={close} /> : null}
       </Suspense>
-      <NoticeBar />
-    </>
+      {sheet ? null : notice}
+    </OverSheets.Provider>
   );
 }

@@ -76,8 +76,8 @@ export function Finder(props: FinderProps) {
           <Rect x={EDGE} y={EDGE} width={width - 2 * EDGE} height={height - 2 * EDGE} fill={palette.finderGround} />
           <Subject {...{ kind, axis, perMm, width, height, subjectOnSensorMm }} />
           <Hidden mode={chosen} {...{ perMm, width, height }} />
-          <Rule {...{ realPerSensorMm, perMm, width, height }} mode={chosen} lengthText={props.lengthText} />
           <Frames {...{ modes, perMm, width, height }} chosenId={chosen.id} />
+          <Rule {...{ realPerSensorMm, perMm, width, height }} mode={chosen} lengthText={props.lengthText} />
         </Svg>
       ) : null}
     </View>
@@ -144,11 +144,10 @@ interface OneMode extends Canvas {
   index: number;
 }
 
-/** Where a mode's rectangle lies. The whole sensor, first in the list, is drawn just inside the edge. */
-function placeOf({ mode, index, perMm, width, height }: OneMode) {
-  const inset = index === 0 ? 2 * EDGE : 0;
-  const w = mode.widthMm * perMm - inset;
-  const h = mode.heightMm * perMm - inset;
+/** Where a mode's rectangle lies; one as wide or as high as the sensor is drawn just inside the edge. */
+function placeOf({ mode, perMm, width, height }: OneMode) {
+  const w = Math.min(mode.widthMm * perMm, width - 2 * EDGE);
+  const h = Math.min(mode.heightMm * perMm, height - 2 * EDGE);
   return { x: (width - w) / 2, y: (height - h) / 2, w, h };
 }
 
@@ -202,9 +201,11 @@ function Rule({ realPerSensorMm, perMm, width, height, mode, lengthText }: Canva
       {count > 0 ? (
         <>
           <Line x1={left} x2={left + stepPx} y1={bottom - TICK - 3} y2={bottom - TICK - 3} stroke={palette.ink} strokeWidth={2} />
-          <SvgText x={left + 5} y={bottom - TICK - 9} fontSize={fontSize.fine} fontFamily={family.figure} fill={palette.ink}>
-            {lengthText(step)}
-          </SvgText>
+          {[palette.finderGround, palette.ink].map((colour, layer) => (
+            <SvgText key={layer} x={left + 5} y={bottom - TICK - 9} fontSize={fontSize.fine} fontFamily={family.figure} fill={colour} stroke={layer === 0 ? colour : 'none'} strokeWidth={layer === 0 ? HALO : 0}>
+              {lengthText(step)}
+            </SvgText>
+          ))}
         </>
       ) : null}
     </G>

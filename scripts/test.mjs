@@ -1,0 +1,47 @@
+// The whole suite: sets up what is missing, then type check, lint, unit tests and browser tests. Ends with the line
+// "N passed, N failed".
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { buildServer, buildWeb } from './lib/build.mjs';
+import { bin, findChromium, installPackages, run, say } from './lib/steps.mjs';
+
+installPackages();
+const CHROMIUM = findChromium();
+const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-reports-'));
+const unitReport = path.join(reports, 'unit.json');
+const browserReport = path.join(reports, 'browser.json');
+let passed = 0;
+let failed = 0;
+
+/** Runs one step and counts it as one test. */
+function step(name, command, args) {
+  say(`${name} …`);
+  if (run(command, args, { allowFailure: true }).status === 0) passed += 1;
+  else failed += 1;
+}
+
+/** Runs tests and takes their counts from their report; a run without a report counts as failed. */
+function tests(name, command, args, env, report, countsOf) {
+  say(`${name} …`);
+  const { status } = run(command, args, { env, allowFailure: true });
+  const counts = fs.existsSync(report) ? countsOf(JSON.parse(fs.readFileSync(report, 'utf8'))) : { passed: 0, failed: 1 };
+  passed += counts.passed;
+  failed += status !== 0 && counts.failed === 0 ? 1 : counts.failed;
+}
+
+step('Type check', bin('tsc'), []);
+step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
+tests('Unit tests', bin('jest'), ['--json', `--outputFile=${unitReport}`, '--silent'], { TZ: 'Europe/London' }, unitReport, (report) => ({
+  passed: report.numPassedTests,
+  failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+}));
+buildWeb();
+buildServer();
+tests('Browser tests', bin('playwright'), ['test'], { CHROMIUM, JAUGE_E2E_JSON: browserReport }, browserReport, ({ stats }) => ({
+  passed: stats.expected + stats.flaky,
+  failed: stats.unexpected,
+}));
+fs.rmSync(reports, { recursive: true, force: true });
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);

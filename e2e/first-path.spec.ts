@@ -72,7 +72,7 @@ test('a kept reading opens as it was and as it would be now', async ({ page }) =
   await page.getByRole('button', { name: 'Edit Curlew' }).click();
   await page.getByRole('textbox', { name: 'Size, mm' }).fill('605');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(now).toHaveAccessibleName(/1,870 px, \+10/);
   await expect(page.getByText('1,700 px', { exact: true })).toBeVisible();
 
@@ -101,13 +101,13 @@ test('every number says why, down to what was entered, and a school chosen there
   await expect(page.getByText('1000 · m · L / p')).toBeVisible();
   await page.getByRole('button', { name: /^pixel pitch: 4.36/ }).click();
   await expect(page.getByText('1000 · W / Nx')).toBeVisible();
-  await expect(page.getByText('8,256 px'.replace(' ', '\u2009'))).toBeVisible();
-  await page.getByRole('button', { name: 'Back' }).click();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByText('8,256 px'.replace(' ', '\u202f'))).toBeVisible();
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
 
   await page.getByTestId('verdict').click();
   await page.getByRole('radio', { name: /every pixel counts/ }).click();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByTestId('verdict')).toContainText('in all');
   await page.reload();
   await expect(page.getByTestId('verdict')).toContainText('in all');

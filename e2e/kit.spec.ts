@@ -51,7 +51,7 @@ test('bad entries are refused with a message at their field, and nothing typed i
   await expect(page.getByText(/higher than wide in millimetres/)).toBeVisible();
 
   // Left without saving: what was typed is there again.
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByRole('button', { name: /^Set-up/ }).click();
   await page.getByRole('button', { name: /^Bodies/ }).click();
   await page.getByRole('button', { name: 'Change Ostrel R45' }).click();
@@ -67,7 +67,7 @@ test('a part in use is not deleted, and says where it is used', async ({ page, s
   await page.getByRole('button', { name: /^Bodies/ }).click();
   await page.getByRole('button', { name: 'Change Merrow T20' }).click();
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByText(/Still in use.*Light bag/)).toBeVisible();
   const bodies = (await (await page.request.get(`${server.url}/api/v1/bodies`)).json()) as { total: number };
   expect(bodies.total).toBe(3);
@@ -82,7 +82,7 @@ test('a set-up and a subject are deleted and come back with undo', async ({ page
   await expect(page.getByRole('button', { name: 'Take Light bag' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Take Light bag' })).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
 
   await page.getByRole('button', { name: /^Subject/ }).click();
   await page.getByRole('button', { name: 'New subject' }).click();
@@ -91,7 +91,7 @@ test('a set-up and a subject are deleted and come back with undo', async ({ page
   await page.getByRole('textbox', { name: 'Size, mm' }).fill('55 cm');
   await page.getByRole('textbox', { name: 'Usual distance, m' }).fill('82 ft');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Subject: Hare, at 25.m/ })).toBeVisible();
 });
 
@@ -105,7 +105,7 @@ test('a change made elsewhere is not overwritten: both copies are shown to choos
   expect(elsewhere.ok()).toBe(true);
   await page.getByRole('textbox', { name: 'Name' }).fill('Redshank, mine');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByText(/Changed elsewhere/)).toBeVisible();
   await page.getByRole('button', { name: 'Look at both' }).click();
   await expect(page.getByText(/Redshank, elsewhere/)).toBeVisible();
@@ -129,10 +129,10 @@ test('the sheets, the desk and the Book have no serious accessibility fault, by 
   await page.getByRole('button', { name: 'Change Ostrel R45' }).click();
   await expect(page.getByRole('textbox', { name: 'Name' })).toBeVisible();
   await check('body form');
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByRole('button', { name: /^Subject/ }).click();
   await check('subjects');
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByTestId('verdict').click();
   await expect(page.getByTestId('why-value')).toBeVisible();
   await check('why');

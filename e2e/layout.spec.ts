@@ -33,7 +33,7 @@ test('units change everywhere, and typed units are understood', async ({ page })
   await openFar(page);
   await page.getByRole('button', { name: 'Units and schools' }).click();
   await page.getByRole('radio', { name: 'Feet, inches' }).click();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Subject: Curlew, at 197.ft/ })).toBeVisible();
   const field = page.getByTestId('distance-field');
   await field.fill('50 m');

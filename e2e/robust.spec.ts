@@ -76,7 +76,7 @@ test.describe('with an empty database', () => {
     await page.getByRole('button', { name: 'Add a subject' }).click();
     await page.getByRole('button', { name: 'New subject' }).click();
     await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
     await expect(page.getByTestId('pixels-value')).toBeVisible();
     await page.goto('/book');
     await expect(page.getByText('Nothing kept yet.')).toBeVisible();

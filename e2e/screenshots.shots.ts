@@ -19,13 +19,13 @@ test.describe('phone', () => {
     await page.getByRole('button', { name: /^Bodies/ }).click();
     await page.getByRole('radio', { name: /^APS-C 1.5/ }).click();
     await shot('setup-sheet');
-    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
     await page.getByRole('button', { name: /^Subject/ }).click();
     await shot('subject-sheet');
-    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
     await page.getByTestId('verdict').click();
     await shot('why');
-    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
     await page.getByRole('button', { name: 'Night look' }).click();
     await page.mouse.wheel(0, -2000);
     await shot('night');

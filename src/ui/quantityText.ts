@@ -73,9 +73,9 @@ export function showError(quantity: Quantity, system: UnitSystem): string {
   if (quantity.plusMinus === undefined || quantity.plusMinus === 0) return '';
   const { plusMinus, unit, value } = quantity;
   // A ratio is written 1 : n, in which a difference reads badly: its error is told in per cent.
-  if (unit === ':1') return `±\u2009${formatFigures((plusMinus / value) * 100, 1)}\u2009%`;
+  if (unit === ':1') return `±\u202f${formatFigures((plusMinus / value) * 100, 1)}\u202f%`;
   const shown = showQuantity({ unit, value: Number(plusMinus.toPrecision(plusMinus > 100 ? 2 : 1)) }, system);
-  return `±\u2009${shown.number.replace('f/', '')}`;
+  return `±\u202f${shown.number.replace('f/', '')}`;
 }
 
 /** Number and unit in one string. */

@@ -1,4 +1,4 @@
-const THIN = '\u2009';
+const THIN = '\u202f';
 
 /** The signs a locale writes numbers with, or null where it groups or numbers differently from 1,234,567.8. */
 interface Signs {

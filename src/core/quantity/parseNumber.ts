@@ -17,7 +17,7 @@ const MM_PER: Record<string, number> = {
  * @example parseDecimal('1,5') // { ok: true, value: 1.5 }
  */
 export function parseDecimal(text: string): Result<number> {
-  const compact = text.replace(/[\s\u00a0\u2009\u202f'’_]/g, '').replace(/\u2212/g, '-');
+  const compact = text.replace(/[\s\u00a0\u202f\u202f'’_]/g, '').replace(/\u2212/g, '-');
   if (compact === '') return fail('number.empty', 'Type a number.');
   const lastComma = compact.lastIndexOf(',');
   const lastPoint = compact.lastIndexOf('.');

@@ -82,12 +82,12 @@ describe('formats', () => {
   });
 
   it('writes changes, stops and ratios as they are spoken', () => {
-    expect(formatChange(1.4)).toBe('+40\u2009%');
-    expect(formatChange(0.88)).toBe('−12\u2009%');
-    expect(formatChange(1.001)).toBe('±0\u2009%');
-    expect(formatStops(-1)).toBe('−1\u2009stop');
-    expect(formatStops(7 / 3)).toBe('+2⅓\u2009stops');
-    expect(formatStops(0.33)).toBe('+⅓\u2009stop');
+    expect(formatChange(1.4)).toBe('+40\u202f%');
+    expect(formatChange(0.88)).toBe('−12\u202f%');
+    expect(formatChange(1.001)).toBe('±0\u202f%');
+    expect(formatStops(-1)).toBe('−1\u202fstop');
+    expect(formatStops(7 / 3)).toBe('+2⅓\u202fstops');
+    expect(formatStops(0.33)).toBe('+⅓\u202fstop');
     expect(formatRatio(1.6)).toBe('1.6 : 1');
     expect(formatRatio(1 / 1.4)).toBe('1 : 1.4');
   });

@@ -70,12 +70,12 @@ function Focal({ now, label }: { now: DeskState; label?: string }) {
       <View style={{ minHeight: TARGET, justifyContent: 'center' }}>
         <Txt tone="soft">
           {lens.name} has one focal length: {formatFigures(focalWideMm, 4)}
-          {'\u2009'}mm. Converters and other set-ups are among the levers.
+          {'\u202f'}mm. Converters and other set-ups are among the levers.
         </Txt>
       </View>
     );
   }
-  const limits = `between ${formatFigures(focalWideMm, 4)} and ${formatFigures(focalTeleMm, 4)}\u2009mm with this lens`;
+  const limits = `between ${formatFigures(focalWideMm, 4)} and ${formatFigures(focalTeleMm, 4)}\u202fmm with this lens`;
   return (
     <ControlLine
       label={label}

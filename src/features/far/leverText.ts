@@ -29,18 +29,18 @@ function gainOf(lever: Lever): string {
 
 function filesText(ratio: number): string {
   if (Math.abs(ratio - 1) < 0.02) return '';
-  return ratio < 1 ? `files ${formatFigures(1 / ratio, 3)}\u2009× smaller` : `files ${formatFigures(ratio, 3)}\u2009× larger`;
+  return ratio < 1 ? `files ${formatFigures(1 / ratio, 3)}\u202f× smaller` : `files ${formatFigures(ratio, 3)}\u202f× larger`;
 }
 
 function aroundText(ratio: number): string {
   if (Math.abs(ratio - 1) < 0.02) return '';
   return ratio < 1
-    ? `you see ${formatFixed((1 - ratio) * 100)}\u2009% less around it`
-    : `you see ${formatFigures(ratio, 2)}\u2009× as much around it`;
+    ? `you see ${formatFixed((1 - ratio) * 100)}\u202f% less around it`
+    : `you see ${formatFigures(ratio, 2)}\u202f× as much around it`;
 }
 
 const weightText = (grams: number): string =>
-  Math.abs(grams) < 20 ? '' : `${formatFigures(Math.abs(grams) / 1000, 2)}\u2009kg ${grams < 0 ? 'lighter' : 'heavier'}`;
+  Math.abs(grams) < 20 ? '' : `${formatFigures(Math.abs(grams) / 1000, 2)}\u202fkg ${grams < 0 ? 'lighter' : 'heavier'}`;
 
 const listed = (parts: string[]): string => parts.filter((part) => part !== '').join(' · ');
 
@@ -76,7 +76,7 @@ export function leverText(lever: Lever, subject: SubjectSpec, distanceM: number,
       };
     }
     case 'focal':
-      return { title: `Set the lens to ${formatFigures(lever.patch.focalMm ?? 0, 4)}\u2009mm`, gain, price: listed([lightText(lever), aroundText(lever.surroundingsRatio)]), caution: lever.caution ?? '' };
+      return { title: `Set the lens to ${formatFigures(lever.patch.focalMm ?? 0, 4)}\u202fmm`, gain, price: listed([lightText(lever), aroundText(lever.surroundingsRatio)]), caution: lever.caution ?? '' };
     case 'converter':
       return {
         title: lever.removes ? `Without ${lever.name}` : lever.name,

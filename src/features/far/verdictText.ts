@@ -15,5 +15,5 @@ export function verdictSentence(reading: FarReading): string {
   const counted = showQuantity(reading.countedPixels, 'metric').number;
   const needed = formatFixed(reading.neededPixels.value);
   const what = reading.judgeBy === 'resolved' ? 'resolved' : 'in all';
-  return `${counted}\u2009px ${what}, ${needed} needed`;
+  return `${counted}\u202fpx ${what}, ${needed} needed`;
 }

@@ -73,7 +73,7 @@ export function SetupForm({ kit, initial, onSave, onDelete }: Props) {
       {system?.ok ? (
         <View role="status">
           <Txt kind="strong">
-            Together: {formatFigures(system.value.focalMm.value, 4)}{'\u2009'}mm {showFNumber(system.value.fNumber.value)}, looks like {formatFigures(system.value.equivalentFocalMm.value, 3)}{'\u2009'}mm {showFNumber(system.value.equivalentFNumber.value)} on 36 × 24
+            Together: {formatFigures(system.value.focalMm.value, 4)}{'\u202f'}mm {showFNumber(system.value.fNumber.value)}, looks like {formatFigures(system.value.equivalentFocalMm.value, 3)}{'\u202f'}mm {showFNumber(system.value.equivalentFNumber.value)} on 36 × 24
           </Txt>
           {system.value.warnings.map((warning) => (
             <Txt key={warning.code} kind="small" tone="caution">

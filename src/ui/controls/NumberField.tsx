@@ -75,7 +75,7 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
     const parsed = unit === 'none' ? parseDecimal(text) : parseLength(text, unit, shownUnit === '' ? unit : shownUnit);
     if (!parsed.ok) return refuse(text, parsed.problem.message);
     if ((minimum !== undefined && parsed.value < minimum) || (maximum !== undefined && parsed.value > maximum)) {
-      const range = limits ?? `from ${formatFigures((minimum ?? 0) * perUnit, 4)} to ${formatFigures((maximum ?? 0) * perUnit, 4)}\u2009${shownUnit}`;
+      const range = limits ?? `from ${formatFigures((minimum ?? 0) * perUnit, 4)} to ${formatFigures((maximum ?? 0) * perUnit, 4)}\u202f${shownUnit}`;
       return refuse(text, `${label} must be ${range}.`);
     }
     accept(parsed.value);

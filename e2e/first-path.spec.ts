@@ -1,7 +1,7 @@
 import { foldSystem } from '../src/core/optics/foldSystem';
 import { readFar } from '../src/core/far/readFar';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSubjects } from '../src/demo/kit';
-import { showQuantity } from '../src/ui/quantityText';
+import { showQuantity } from '../src/core/quantity/quantityText';
 import { expect, openFar, pixelsShown, test } from './support/test';
 
 /** What the core says, in the digits of the screen, for the demo's first subject. */

@@ -118,3 +118,28 @@ test('the night look has no pixel outside the red family, also while it loads', 
   await expect(page.getByTestId('pixels-value')).toBeVisible();
   expect(await worst()).toBeLessThanOrEqual(0);
 });
+
+test.describe('first view', () => {
+  test.use({ expectedConsole: /ERR_FAILED|Failed to load resource/ });
+
+  test('before the application runs, the page says the last reading of this device in words', async ({ page, browser, server }) => {
+  const plain = await browser.newContext({ javaScriptEnabled: false });
+  const bare = await plain.newPage();
+  await bare.goto(`${server.url}/far`);
+  await expect(bare.locator('[data-first=pixels]')).toHaveText('1,290');
+  await expect(bare.getByText('Enough for Web page')).toBeVisible();
+  await plain.close();
+
+  await openFar(page);
+  await expect(page.locator('#first-view')).toHaveCount(0);
+  await page.getByTestId('distance-field').fill('30');
+  await page.getByTestId('distance-field').press('Enter');
+  await expect.poll(() => page.evaluate(() => localStorage.getItem('jauge.firstView'))).toContain('at 30');
+  const pixels = await page.getByTestId('pixels-value').innerText();
+  // Hold the application back to see what stands there without it.
+  await page.route('**/_expo/static/js/**', (route) => route.abort());
+  await page.reload();
+  await expect(page.locator('[data-first=pixels]')).toHaveText(pixels);
+  await page.unroute('**/_expo/static/js/**');
+});
+});

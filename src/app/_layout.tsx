@@ -36,6 +36,9 @@ function Table() {
   const path = usePathname();
   const { width } = useWindowDimensions();
   useEffect(() => {
+    if (path !== '/' && path !== '/far') document.getElementById('first-view')?.remove();
+  }, [path]);
+  useEffect(() => {
     document.body.style.backgroundColor = palette.paper;
     document.documentElement.dataset.look = palette.paper === '#000000' ? 'night' : 'day';
     document.documentElement.style.colorScheme = palette.paper === '#000000' ? 'dark' : 'light';

@@ -1,6 +1,5 @@
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects } from '@/demo/kit';
-import type { Kit } from './situation';
-import { situationOf, systemInputOf, type Chosen } from './situation';
+import { situationOf, systemInputOf, type Chosen, type Kit } from './situation';
 import { useInHand } from './inHand';
 
 const stored = <T>(rows: Record<string, { id: string; data: T }>) => Object.values(rows).map((row) => ({ ...row, version: 1, createdAt: '', updatedAt: '' }));

@@ -194,6 +194,22 @@ describe('the server', () => {
 });
 
 describe('the web application', () => {
+  it('puts the first reading into the page, escaped, and nothing where there is none', async () => {
+    const dist = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-dist-'));
+    fs.writeFileSync(path.join(dist, 'index.html'), '<div id="root"></div><!--first-view-->');
+    const other = await openTestServer({ distFolder: dist });
+    const page = async (address: string) => (await request(other.app).get(address).set('accept', 'text/html').expect(200)).text;
+    expect(await page('/far')).not.toContain('first-view"');
+    await loadDemo(other.store);
+    const { items } = await other.store.list('subjects', 1, 0);
+    await other.store.replace('subjects', items[0]!.id, 1, { ...items[0]!.data, name: '<b>Curlew</b>' });
+    expect(await page('/far')).toContain('data-first="pixels">1,290<');
+    expect(await page('/')).toContain('&lt;b&gt;Curlew&lt;/b&gt; at 60');
+    expect(await page('/book')).not.toContain('data-first');
+    await other.close();
+    fs.rmSync(dist, { recursive: true });
+  });
+
   it('is served with its screens, and nothing outside its folder', async () => {
     const dist = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-dist-'));
     fs.mkdirSync(path.join(dist, '_expo/static/js'), { recursive: true });

@@ -5,12 +5,15 @@ import expressStaticGzip from 'express-static-gzip';
 import type { Logger } from 'pino';
 import { RESOURCE_SCHEMAS } from '@/contract/resources';
 import { farInputSchema } from '@/contract/schemas/farInput';
+import { firstView, firstViewHtml } from './firstView';
 import { HttpProblem } from './problems';
 import { resourceRoutes } from './routes/resources';
 import { localOnly, securityHeaders } from './security';
 import type { Store } from './store';
 
 const BODY_LIMIT = '512kb';
+/** Addresses that open the Far desk. */
+const FIRST_VIEW_PATHS = new Set(['/', '/far']);
 
 function problemOf(error: unknown): HttpProblem | null {
   if (error instanceof HttpProblem) return error;
@@ -28,7 +31,7 @@ function problemOf(error: unknown): HttpProblem | null {
 }
 
 /** The web application's files: hashed ones for a year, the rest asked for again each time. */
-function serveFiles(app: Express, folder: string): void {
+function serveFiles(app: Express, folder: string, store: Store): void {
   const YEAR_MS = 365 * 24 * 3600 * 1000;
   const hashed = { maxAge: YEAR_MS, immutable: true, index: false as const };
   for (const prefix of ['/_expo/static', '/assets']) {
@@ -45,11 +48,13 @@ function serveFiles(app: Express, folder: string): void {
   }
   app.use(expressStaticGzip(folder, { enableBrotli: true, orderPreference: ['br', 'gz'], index: false, serveStatic: { cacheControl: false, index: false, setHeaders: (response) => { response.setHeader('Cache-Control', 'no-cache'); } } }));
   const index = path.join(folder, 'index.html');
-  app.get('/{*splat}', (request, response, next) => {
+  app.get('/{*splat}', async (request, response, next) => {
     // A path without an ending is a screen of the application; a missing file stays missing.
     if (path.extname(request.path) !== '' || !request.accepts('html')) return next();
     response.setHeader('Cache-Control', 'no-cache');
-    response.type('html').send(fs.readFileSync(index, 'utf8'));
+    const view = FIRST_VIEW_PATHS.has(request.path) ? await firstView(store) : null;
+    const page = fs.readFileSync(index, 'utf8');
+    response.type('html').send(view ? page.replace('<!--first-view-->', () => firstViewHtml(view)) : page);
   });
 }
 
@@ -79,7 +84,7 @@ export function createApp(store: Store, options: { logger: Logger; distFolder?: 
   app.use('/api', (request) => {
     throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.originalUrl}.`);
   });
-  if (options.distFolder !== undefined) serveFiles(app, options.distFolder);
+  if (options.distFolder !== undefined) serveFiles(app, options.distFolder, store);
   app.use((request) => {
     throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.path}.`);
   });

@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from './Txt';
-import { showError, showQuantity } from './quantityText';
+import { showError, showQuantity } from '@/core/quantity/quantityText';
 import { TARGET, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
 

@@ -8,7 +8,7 @@ import { Theme } from './theme/theme';
 import { niceStep } from './finder/niceStep';
 import { SILHOUETTES } from './finder/silhouettes';
 import { SUBJECT_KINDS, type SubjectKind } from '@/core/kit/subjects';
-import { quantityText, showError, showFNumber, showLengthM, showQuantity, showSubjectMm } from './quantityText';
+import { quantityText, showError, showFNumber, showLengthM, showQuantity, showSubjectMm } from '@/core/quantity/quantityText';
 import { DAY, NIGHT } from './theme/palette';
 
 const px = (value: number, plusMinus?: number) => computed(value, 'px', () => ({ name: 'px', formula: '', inputs: [input('a', 'a', given(1, 'mm', 'a'))], source: 's' }), plusMinus);

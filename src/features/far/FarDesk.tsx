@@ -11,6 +11,7 @@ import { FarGroups, KeyFigures, farQuantities } from './FarGroups';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { InHandColumn, InHandDock } from './InHandControls';
 import { KeepBar } from './KeepBar';
+import { rememberFirstView, removeFirstView } from './firstView';
 import { LeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
 import { useFarDesk, type DeskState } from './useFarDesk';
@@ -22,6 +23,11 @@ type Ready = Extract<ReturnType<typeof useFarDesk>, { status: 'ready' }>;
 /** Far: one set-up on one distant subject, read, judged, and what would change it. */
 export function FarDesk({ onAddSetup, onAddSubject }: { onAddSetup: () => void; onAddSubject: () => void }) {
   const desk = useFarDesk();
+  const loading = desk.status === 'loading';
+  useEffect(() => {
+    // The reading in words that stood in for the desk has done its work.
+    if (!loading) removeFirstView();
+  }, [loading]);
   if (desk.status === 'ready') return <ReadyDesk desk={desk} />;
   if (desk.status === 'loading') return <Centre text="Reading the kit …" />;
   if (desk.status === 'failed') {
@@ -65,6 +71,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const [asked, setAsked] = useState<string | Quantity | null>(null);
   const { now, before, kit } = desk;
   const { situation, system, reading, problem } = now;
+  useEffect(() => (reading ? rememberFirstView(situation, reading, units) : undefined), [situation, reading, units]);
   // What keeping takes, without drawing its keys again on every step of a drag.
   const latest = useRef(now);
   useEffect(() => {

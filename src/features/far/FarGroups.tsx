@@ -8,7 +8,7 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
-import { quantityText, showFNumber } from '@/ui/quantityText';
+import { quantityText, showFNumber } from '@/core/quantity/quantityText';
 import { space } from '@/ui/theme/measures';
 
 /** Everything the desk can tell, by name; Why opens any of them. */

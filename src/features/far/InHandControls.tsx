@@ -6,7 +6,7 @@ import { useInHand } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
 import { Ruler } from '@/ui/controls/Ruler';
-import { showLengthM, shownText } from '@/ui/quantityText';
+import { showLengthM, shownText } from '@/core/quantity/quantityText';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import type { DeskState } from './useFarDesk';

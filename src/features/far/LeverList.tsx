@@ -10,7 +10,7 @@ import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf, usePalette } from '@/ui/theme/theme';
 import { leverText } from './leverText';
 import { useLevers } from './useLevers';
-import { VERDICT_MARK, VERDICT_WORDS } from '@/ui/verdictWords';
+import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 
 /** Levers: what could be changed, each with its gain and its price. A tap tries one, a second tap takes it back. */
 export const LeverList = memo(function LeverList({ onWhy }: { onWhy: (gain: Quantity) => void }) {

@@ -9,12 +9,12 @@ import { neededPixels, type OutputSpec } from '@/core/output/needs';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from '@/ui/Txt';
 import { Gauge } from '@/ui/gauge/Gauge';
-import { showError, showQuantity } from '@/ui/quantityText';
+import { showError, showQuantity } from '@/core/quantity/quantityText';
 import { RADIUS, TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import type { DeskState } from './useFarDesk';
 import { useLevers } from './useLevers';
-import { VERDICT_MARK, VERDICT_WORDS } from '@/ui/verdictWords';
+import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { verdictSentence, zoneNames } from './verdictText';
 
 interface Props {

@@ -1,4 +1,4 @@
-import { showFNumber, showLengthM, shownText } from '@/ui/quantityText';
+import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
 import { formatChange, formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import type { Lever } from '@/core/far/levers';
 import type { SubjectSpec } from '@/core/kit/subjects';

@@ -1,5 +1,5 @@
 import { formatFixed } from '@/core/quantity/format';
-import { showQuantity } from '@/ui/quantityText';
+import { showQuantity } from '@/core/quantity/quantityText';
 import type { FarReading } from '@/core/far/readFar';
 import type { OutputSpec } from '@/core/output/needs';
 

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { Setup } from '@/contract/schemas/setup';
 import { modesOf } from '@/core/kit/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
-import { showFNumber } from '@/ui/quantityText';
+import { showFNumber } from '@/core/quantity/quantityText';
 import { formatFigures } from '@/core/quantity/format';
 import { systemInputOf, type Kit } from '@/data/situation';
 import { Txt } from '@/ui/Txt';

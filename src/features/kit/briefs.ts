@@ -10,7 +10,7 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { megapixels } from '@/core/sensor/diagonal';
 import { pitchUm } from '@/core/sensor/pitch';
 import type { Kit } from '@/data/situation';
-import { showFNumber, showLengthM, shownText } from '@/ui/quantityText';
+import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
 
 /** One line about each thing, for lists and for the slate. */
 export const bodyBrief = ({ sensor }: Body): string =>

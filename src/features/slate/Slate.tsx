@@ -4,7 +4,7 @@ import { useInHand } from '@/data/inHand';
 import { useKit } from '@/data/useKit';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
-import { showLengthM, shownText } from '@/ui/quantityText';
+import { showLengthM, shownText } from '@/core/quantity/quantityText';
 import { NAV_HEIGHT, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { modesOf } from '@/core/kit/parts';

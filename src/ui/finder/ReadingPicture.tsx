@@ -4,7 +4,7 @@ import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import type { UnitSystem } from '@/core/quantity/units';
 import { usedArea } from '@/core/sensor/cropMode';
 import { Finder } from './Finder';
-import { quantityText, showLengthM, shownText } from '../quantityText';
+import { quantityText, showLengthM, shownText } from '@/core/quantity/quantityText';
 import type { FarReading } from '@/core/far/readFar';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import type { SubjectSpec } from '@/core/kit/subjects';

@@ -5,7 +5,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Sheet } from '../Sheet';
 import { Txt } from '../Txt';
-import { quantityText, showError } from '../quantityText';
+import { quantityText, showError } from '@/core/quantity/quantityText';
 import { RADIUS, TARGET, space } from '../theme/measures';
 import { stylesOf, usePalette } from '../theme/theme';
 

@@ -1,4 +1,4 @@
-import type { Verdict } from '@/core/output/verdict';
+import type { Verdict } from './verdict';
 
 /** A mark that tells the verdicts apart by shape, for those who do not see colours or have none at night. */
 export const VERDICT_MARK: Record<Verdict, string> = { notEnough: '▽', enough: '●', more: '▲' };

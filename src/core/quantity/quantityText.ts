@@ -1,6 +1,6 @@
-import { formatFigures, formatFixed, formatRatio, withUnit } from '@/core/quantity/format';
-import type { Quantity, Unit } from '@/core/quantity/quantity';
-import { metresToFeet, mmToInches, type UnitSystem } from '@/core/quantity/units';
+import { formatFigures, formatFixed, formatRatio, withUnit } from './format';
+import type { Quantity, Unit } from './quantity';
+import { metresToFeet, mmToInches, type UnitSystem } from './units';
 
 /** A number as it stands on the screen: digits and unit apart, so that they can be set in different sizes. */
 export interface Shown {

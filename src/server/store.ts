@@ -10,8 +10,8 @@ import { HttpProblem } from './problems';
 /** The rows of all resources, with their rules: validated, versioned, one transaction per change. */
 export interface Store {
   list<N extends ResourceName>(name: N, limit: number, offset: number): Promise<Page<ResourceTypes[N]>>;
-  /** The same page as JSON text, ready to be sent. */
-  listText(name: ResourceName, limit: number, offset: number): Promise<string>;
+  /** The same page as JSON in UTF-8, ready to be sent. */
+  listJson(name: ResourceName, limit: number, offset: number): Promise<Buffer>;
   get<N extends ResourceName>(name: N, id: string): Promise<Stored<ResourceTypes[N]>>;
   create<N extends ResourceName>(name: N, id: string, data: unknown): Promise<Stored<ResourceTypes[N]>>;
   replace<N extends ResourceName>(name: N, id: string, version: number, data: unknown): Promise<Stored<ResourceTypes[N]>>;
@@ -30,7 +30,7 @@ function checked<N extends ResourceName>(name: N, data: unknown): ResourceTypes[
 }
 
 /** Builds the store on an open database. `now` gives the time of a change. */
-export function createStore({ read, write, queue, together, trace }: Database, now: () => Date = () => new Date()): Store {
+export function createStore({ read, write, queue, together, trace, pageText }: Database, now: () => Date = () => new Date()): Store {
   const missing = (name: ResourceName, id: string) =>
     new HttpProblem(404, 'row.notFound', `No such ${RESOURCE_NOUNS[name]}`, `There is no ${RESOURCE_NOUNS[name]} with the id ${id}. It may have been deleted.`);
 
@@ -111,26 +111,18 @@ export function createStore({ read, write, queue, together, trace }: Database, n
     });
   }
 
-  /** A page as JSON text. What lies in the database is JSON already; taking it apart only to write it again cost most of the time. */
-  async function listText(name: ResourceName, limit: number, offset: number): Promise<string> {
-    const order: [string, string][] = name === 'readings' ? [['takenAt', 'DESC'], ['id', 'ASC']] : [['createdAt', 'ASC'], ['id', 'ASC']];
-    const [total, rows] = await Promise.all([
-      read.rows[name].count(),
-      read.rows[name].findAll({ limit, offset, order, raw: true }) as unknown as Promise<RowAttributes[]>,
-    ]);
-    const items = rows.map(
-      ({ id, version, createdAt, updatedAt, data }) =>
-        `{"id":"${id}","version":${version},"createdAt":"${createdAt}","updatedAt":"${updatedAt}","data":${data}}`,
-    );
-    return `{"items":[${items.join(',')}],"total":${total},"limit":${limit},"offset":${offset}}`;
+  /** A page as JSON, UTF-8: the rows' own JSON, put together by the database. */
+  async function listJson(name: ResourceName, limit: number, offset: number): Promise<Buffer> {
+    const [total, items] = await Promise.all([read.rows[name].count(), pageText(name, limit, offset)]);
+    return Buffer.concat([Buffer.from('{"items":['), items, Buffer.from(`],"total":${total},"limit":${limit},"offset":${offset}}`)]);
   }
 
   return {
     async list<N extends ResourceName>(name: N, limit: number, offset: number) {
-      return JSON.parse(await listText(name, limit, offset)) as Page<ResourceTypes[N]>;
+      return JSON.parse((await listJson(name, limit, offset)).toString('utf8')) as Page<ResourceTypes[N]>;
     },
 
-    listText,
+    listJson,
 
     async get<N extends ResourceName>(name: N, id: string) {
       const row = await read.rows[name].findByPk(id);

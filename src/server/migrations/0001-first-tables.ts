@@ -28,7 +28,7 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
   });
   // Readings carry all they were worked out from, so they outlive the kit and refer to nothing.
   await queryInterface.createTable('readings', { ...common, taken_at: { type: DataTypes.TEXT, allowNull: false } });
-  await queryInterface.addIndex('readings', ['taken_at'], { name: 'readings_taken_at' });
+  await queryInterface.addIndex('readings', ['taken_at', 'id'], { name: 'readings_taken_at' });
   await queryInterface.addIndex('setups', ['body_id'], { name: 'setups_body_id' });
   await queryInterface.addIndex('setup_parts', ['optic_id'], { name: 'setup_parts_optic_id' });
   await queryInterface.addIndex('setup_parts', ['adapter_id'], { name: 'setup_parts_adapter_id' });

@@ -43,7 +43,7 @@ export function resourceRoutes(store: Store): Router {
   router.get('/:resource', async (request, response) => {
     const limit = wholeNumber(request.query.limit, 'limit', 200, 1, MAX_PAGE);
     const offset = wholeNumber(request.query.offset, 'offset', 0, 0, Number.MAX_SAFE_INTEGER);
-    response.type('json').send(await store.listText(resourceOf(request), limit, offset));
+    response.type('json').send(await store.listJson(resourceOf(request), limit, offset));
   });
   router.get('/:resource/:id', async (request, response) => {
     response.json(await store.get(resourceOf(request), idOf(request.params.id)));

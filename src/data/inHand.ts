@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
+import { restingStorage } from './restingStorage';
 import type { JudgeBy } from '@/core/far/readFar';
 import type { FarPatch, LeverKind } from '@/core/far/levers';
 import type { CropConventionChoice } from '@/core/optics/foldSystem';
@@ -90,7 +91,7 @@ export const useInHand = create<InHand>()(
     }),
     {
       name: 'jauge.inHand',
-      storage: createJSONStorage(() => localStorage),
+      storage: createJSONStorage(() => restingStorage(localStorage)),
       version: 1,
     },
   ),

@@ -46,6 +46,8 @@ export interface EffectiveSystem {
   cropFactor: Quantity;
   equivalentFocalMm: Quantity;
   equivalentFNumber: Quantity;
+  /** ISO on 36 × 24 mm that shows as much noise as ISO 100 here, at the same view, depth and shutter time. */
+  equivalentIso: Quantity;
   imageCircleMm?: Quantity;
   closestFocusM?: Quantity;
   lens50LpPerMm: Quantity;
@@ -224,6 +226,14 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     neglects: `For the exposure the f-number stays f/${round(fNumber.value, 2)}.`,
   }));
 
+  const equivalentIso = computed(100 * eq.isoFactor, 'ISO', () => ({
+    name: 'ISO parity',
+    formula: '100 · k²',
+    inputs: [input('k', 'crop factor', crop)],
+    source: 'the ISO on 36 × 24 mm that goes with the equivalent f-number at the same shutter time; it then shows about as much noise as ISO 100 here',
+    neglects: 'Differences between the sensors themselves.',
+  }));
+
   const knownClass = lens.lens50LpPerMm === undefined;
   const bare50 = lens.lens50LpPerMm ?? CLASS_LENS50_LP_PER_MM[lens.detailClass];
   const lens50 = converters.reduce(
@@ -313,6 +323,7 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     cropFactor: crop,
     equivalentFocalMm,
     equivalentFNumber,
+    equivalentIso,
     ...(imageCircleMm ? { imageCircleMm } : {}),
     ...(lens.closestFocusM === undefined
       ? {}

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { coverage } from './coverage';
+import { coverage, imageCircleAt } from './coverage';
 import { converterStops, entrancePupilMm, equivalent } from './equivalence';
 import { focalAtDistance, focusThinLens } from './thinLens';
 import { fNumberAt } from './zoomRange';
@@ -89,5 +89,10 @@ describe('coverage', () => {
     expect(coverage(43.3, 36, 24)).toEqual({ covered: true, areaShare: 1, diagonalShare: 1, cleanCropFactor: 1 });
     const { cleanCropFactor } = coverage(30, 36, 24);
     expect(Math.hypot(36 / cleanCropFactor, 24 / cleanCropFactor)).toBeCloseTo(30, 9);
+  });
+
+  it('widens with the image distance: twice as wide at life size', () => {
+    expect(imageCircleAt(28, 0)).toBe(28);
+    expect(imageCircleAt(28, 1)).toBe(56);
   });
 });

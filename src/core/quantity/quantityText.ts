@@ -61,6 +61,8 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
       return value >= 1000 ? { number: formatFigures(value / 1000, 3), unit: 'kg' } : { number: formatFixed(value), unit };
     case 'money':
       return { number: formatFixed(value), unit: '' };
+    case 'ISO':
+      return { number: `ISO ${formatFixed(Number(value.toPrecision(2)))}`, unit: '' };
     case ':1':
       return { number: formatRatio(value), unit: '' };
     default:

@@ -62,6 +62,7 @@ export function FarGroups({ system, reading, units, onWhy, open = false }: Props
           {figure('f-number for the exposure', 'fNumber', system.fNumber)}
           {figure('Equivalent focal length', 'equivalentFocalMm', system.equivalentFocalMm)}
           {figure('Equivalent f-number', 'equivalentFNumber', system.equivalentFNumber)}
+          {figure('ISO 100 here is like', 'equivalentIso', system.equivalentIso)}
           {figure('Crop factor', 'cropFactor', system.cropFactor)}
           {figure('Entrance pupil', 'entrancePupilMm', system.entrancePupilMm)}
         </View>

@@ -6,7 +6,7 @@ import type { Result } from '@/core/quantity/result';
 /** The effective system without the parts it was folded from, and the reading: what the screen shows, as plain data. */
 export interface FarOutput {
   desk: 'far';
-  system: Omit<EffectiveSystem, 'body' | 'lens' | 'converters'>;
+  system: Omit<EffectiveSystem, 'body' | 'lens' | 'chain' | 'arrangement' | 'optics'>;
   reading: FarReading;
 }
 
@@ -16,6 +16,6 @@ export function readFarInput(input: FarInputData): Result<FarOutput> {
   if (!folded.ok) return folded;
   const reading = readFar({ ...input, system: folded.value, judgeBy: input.judgeBy ?? 'resolved' });
   if (!reading.ok) return reading;
-  const { body: _body, lens: _lens, converters: _converters, ...system } = folded.value;
+  const { body: _body, lens: _lens, chain: _chain, arrangement: _arrangement, optics: _optics, ...system } = folded.value;
   return { ok: true, value: { desk: 'far', system, reading: reading.value } };
 }

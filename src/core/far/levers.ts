@@ -1,11 +1,12 @@
-import { WHOLE_SENSOR_ID, modesOf, type ConverterSpec } from '../kit/parts';
+import { WHOLE_SENSOR_ID, isFactor, modesOf, type FactorPart } from '../kit/parts';
 import type { SubjectSpec } from '../kit/subjects';
+import { arrange } from '../optics/arrangement';
 import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { computed, input, type Quantity } from '../quantity/quantity';
 import type { Verdict } from '../output/verdict';
 import { countPixels } from './countPixels';
-import { nearestDistanceM } from './focusAt';
+import { farthestDistanceM, nearestDistanceM } from './focusAt';
 import { readFar, type FarReading, type JudgeBy } from './readFar';
 
 /** What a lever would change. Only the fields it changes are present. */
@@ -63,7 +64,7 @@ export interface FarSituation {
   convention: CropConventionChoice;
   /** Converters now in the chain, and all that the kit has. */
   converterIds: string[];
-  converters: { id: string; spec: ConverterSpec }[];
+  converters: { id: string; spec: FactorPart }[];
   /** Other set-ups of the kit, by id. */
   otherSetups: { id: string; name: string; setup: SystemInput }[];
 }
@@ -113,6 +114,8 @@ function distancePatch(situation: FarSituation, now: State): FarPatch | null {
   const need = now.reading.neededPixels.value;
   const enoughAt = (distanceM: number) => countPixels(now.system, situation.subject.sizeMm, distanceM, situation.judgeBy) >= need;
   const nearest = nearestDistanceM(now.system);
+  const most = Math.min(FARTHEST_M, farthestDistanceM(now.system));
+  if (situation.distanceM > most) return { distanceM: walkable(most) };
   if (situation.distanceM < nearest) return { distanceM: Math.ceil(nearest * 100) / 100 };
   if (now.reading.verdict === 'notEnough') {
     if (!enoughAt(nearest)) return nearest < situation.distanceM ? { distanceM: Math.ceil(nearest * 100) / 100 } : null;
@@ -120,7 +123,7 @@ function distancePatch(situation: FarSituation, now: State): FarPatch | null {
     return { distanceM: Math.max(target, nearest) };
   }
   // Enough already: the animal gains by every metre one can stay back.
-  const farthest = enoughAt(FARTHEST_M) ? FARTHEST_M : crossing(situation.distanceM, FARTHEST_M, enoughAt);
+  const farthest = enoughAt(most) ? most : crossing(situation.distanceM, most, enoughAt);
   const target = walkable(farthest);
   return target > situation.distanceM * 1.02 ? { distanceM: target } : null;
 }
@@ -212,11 +215,13 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
   };
 }
 
-/** The chain with another set of converters behind its lens. Unknown ids are passed over. */
+/** The chain with another set of converters in it, directly behind the main lens. Unknown ids are passed over. */
 export function chainWithConverters(setup: SystemInput, ids: string[], converters: FarSituation['converters']): SystemInput {
-  const lenses = setup.chain.filter((part) => part.kind === 'lens');
+  const rest = setup.chain.filter((part) => !isFactor(part));
   const specs = ids.flatMap((id) => converters.find((each) => each.id === id)?.spec ?? []);
-  return { ...setup, chain: [...lenses, ...specs] };
+  const arranged = arrange(rest);
+  const at = arranged.ok ? arranged.value.mainIndex + 1 : rest.length;
+  return { ...setup, chain: [...rest.slice(0, at), ...specs, ...rest.slice(at)] };
 }
 
 /**

@@ -53,6 +53,23 @@ export interface FarReading {
   obstacle?: Problem;
 }
 
+/** What keeps the lens from focusing there, though the picture can be computed. */
+function obstacleAt(system: EffectiveSystem, distanceM: number): Problem | null {
+  const nearest = system.closestFocusM?.value;
+  const farthest = system.farthestFocusM?.value;
+  const name = system.lens.name;
+  if (system.optics.fixedRatio && nearest !== undefined && Math.abs(distanceM / nearest - 1) > 0.02) {
+    return { code: 'focus.fixed', message: `This set-up focuses at about ${figures(nearest, 2)} m and nowhere else. Go there, or choose another set-up.`, field: 'distanceM' };
+  }
+  if (nearest !== undefined && distanceM < nearest * (1 - 1e-9)) {
+    return { code: 'focus.closest', message: `${name} focuses from ${figures(nearest)} m on. Step back ${figures(nearest - distanceM, 2)} m, or choose a lens that focuses closer.`, field: 'distanceM' };
+  }
+  if (farthest !== undefined && distanceM > farthest * (1 + 1e-9)) {
+    return { code: 'focus.farthest', message: `With what is in this chain ${name} focuses no farther than ${figures(farthest)} m. Go closer, or take a tube or close-up lens off.`, field: 'distanceM' };
+  }
+  return null;
+}
+
 const figures = (value: number, count = 3): string => String(Number(value.toPrecision(count)));
 
 /**
@@ -256,7 +273,7 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
     ],
     source: 'a crop of factor c keeps 1/c² of the pixels: divide by the factor twice, not once',
   }));
-  const nearest = system.lens.closestFocusM;
+  const obstacle = obstacleAt(system, distanceM);
   return ok({
     distanceM: distance,
     ratio,
@@ -299,14 +316,6 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
     })),
     workingFNumber,
     detailLimitLpPerMm,
-    ...(nearest !== undefined && distanceM < nearest * (1 - 1e-9)
-      ? {
-          obstacle: {
-            code: 'focus.closest',
-            message: `${system.lens.name} focuses from ${figures(nearest)} m on. Step back ${figures(nearest - distanceM, 2)} m, or choose a lens that focuses closer.`,
-            field: 'distanceM',
-          },
-        }
-      : {}),
+    ...(obstacle ? { obstacle } : {}),
   });
 }

@@ -1,15 +1,21 @@
-import { ANTI_ALIAS_PX, CLASS_LENS50_LP_PER_MM, CLASS_UNCERTAINTY, lens50BehindConverter } from '../detail/lens50';
-import { modesOf, type BodySpec, type ConverterSpec, type CropModeSpec, type LensSpec, type Part } from '../kit/parts';
+import { ANTI_ALIAS_PX, CLASS_UNCERTAINTY } from '../detail/lens50';
+import { carriedSum } from '../kit/carried';
+import { isFactor, modesOf, type BodySpec, type CropModeSpec, type FactorPart, type Part } from '../kit/parts';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 import { fail, ok, type Problem, type Result } from '../quantity/result';
 import { CROP_CONVENTIONS, cropFactor, type CropConvention } from '../sensor/cropFactor';
 import { usedArea, type UsedArea } from '../sensor/cropMode';
-import { diagonal } from '../sensor/diagonal';
 import { pitchUm } from '../sensor/pitch';
-import { sensorDoubts } from '../sensor/plausibility';
-import { coverage } from './coverage';
+import { arrange, type Arrangement } from './arrangement';
+import { autofocusOf, type Autofocus } from './autofocus';
 import { converterStops, entrancePupilMm, equivalent } from './equivalence';
-import { fNumberAt, imageCircleBetween } from './zoomRange';
+import { foldOptics, type FoldedOptics } from './foldOptics';
+import { lens50Of, mainLensOf, type MainLens } from './mainLens';
+import { subjectDistanceM } from './opticState';
+import { systemWarnings } from './systemWarnings';
+import { fNumberAt } from './zoomRange';
+
+export type { AutofocusState } from './autofocus';
 
 /** A set-up to fold: a body in one of its modes with a chain of parts, listed from the subject to the sensor. */
 export interface SystemInput {
@@ -25,13 +31,14 @@ export interface SystemInput {
 /** How crop factors are reckoned: one convention for all, or the usual one for each kind of mode. */
 export type CropConventionChoice = CropConvention | 'usual';
 
-export type AutofocusState = 'works' | 'slow' | 'off' | 'unknown';
-
 /** One set-up folded into what the desks read. Warnings are doubts; a set-up that cannot work is a problem instead. */
 export interface EffectiveSystem {
   body: BodySpec;
-  lens: LensSpec;
-  converters: ConverterSpec[];
+  chain: Part[];
+  arrangement: Arrangement;
+  optics: FoldedOptics;
+  /** What forms the picture, read as a lens. */
+  lens: MainLens;
   mode: CropModeSpec;
   used: UsedArea;
   /** Focal length as engraved on the lens. */
@@ -44,15 +51,22 @@ export interface EffectiveSystem {
   pitchUm: Quantity;
   convention: CropConvention;
   cropFactor: Quantity;
+  /** Crop factor times converters and reducers: against the bare lens on the reference format. */
+  systemCropFactor: Quantity;
   equivalentFocalMm: Quantity;
   equivalentFNumber: Quantity;
   /** ISO on 36 × 24 mm that shows as much noise as ISO 100 here, at the same view, depth and shutter time. */
   equivalentIso: Quantity;
   imageCircleMm?: Quantity;
+  /** Nearest and farthest distance it focuses on, where they are known; no farthest: it reaches infinity. */
   closestFocusM?: Quantity;
+  farthestFocusM?: Quantity;
+  /** Reproduction ratio at the lens's closest focus and at its infinity setting, where they are known and not 0. */
+  ratioAtClosest?: Quantity;
+  ratioAtInfinity?: Quantity;
   lens50LpPerMm: Quantity;
   antiAliasPx: number;
-  autofocus: { state: AutofocusState; reason: string };
+  autofocus: Autofocus;
   framesPerSecond?: number;
   fileSizeMb?: number;
   weightG?: Quantity;
@@ -60,7 +74,7 @@ export interface EffectiveSystem {
   warnings: Problem[];
 }
 
-const CONVENTION_NAMES: Record<CropConvention, string> = {
+export const CONVENTION_NAMES: Record<CropConvention, string> = {
   diagonal: 'by the diagonal',
   width: 'by the width',
   height: 'by the height',
@@ -76,63 +90,173 @@ function conventionFor(choice: CropConventionChoice, body: BodySpec, used: UsedA
   return Math.abs(used.widthMm / used.heightMm / sensorAspect - 1) > 0.01 ? 'sameAspect' : 'diagonal';
 }
 
-function autofocusOf(lens: LensSpec, converters: ConverterSpec[], body: BodySpec, fNumber: number) {
-  const manual = [lens, ...converters].find((part) => !part.autofocus);
-  if (manual) return { state: 'off' as const, reason: `${manual.name} has no autofocus` };
-  const limit = body.autofocusLimitFNumber;
-  if (limit === undefined) return { state: 'unknown' as const, reason: `${body.name}: autofocus limit not entered` };
-  // Half a per cent: f/8 is engraved, 7.98 or 8.03 is computed.
-  if (fNumber <= limit * 1.005) return { state: 'works' as const, reason: `the body focuses up to f/${round(limit)}` };
-  const slow = body.slowAutofocusLimitFNumber;
-  if (slow !== undefined && fNumber <= slow * 1.005) {
-    return { state: 'slow' as const, reason: `slow between f/${round(limit)} and f/${round(slow)}` };
-  }
-  return { state: 'off' as const, reason: `the body focuses up to f/${round(slow ?? limit)} only` };
+/** Focal length of the whole at the lens's infinity setting. */
+function effectiveFocal(arrangement: Arrangement, optics: FoldedOptics, marked: Quantity, factor: Quantity): Quantity {
+  const { scope, front } = arrangement;
+  const magnification = scope ? (scope.magnificationSet ?? scope.magnificationLow) : 1;
+  const power = front.some((part) => part.kind !== 'scope');
+  return computed(optics.state.far.focalMm, 'mm', () => ({
+    name: 'Effective focal length',
+    formula: scope ? 'M · f · t' : power ? 't / (1/f + Φ/1000)' : 'f · t',
+    inputs: [
+      ...(scope ? [input('M', `magnification of ${scope.name}`, given(magnification, '×', scope.name))] : []),
+      input('f', 'focal length of the lens', marked),
+      ...(power ? [input('Φ', 'power in front', given(1000 / optics.state.far.frontFocalMm - 1000 / marked.value, 'dpt', 'Power of what stands in front', 'close-up lenses, coupled lens or objective'))] : []),
+      input('t', 'converter factor', factor),
+    ],
+    source: scope
+      ? 'a scope works as a tele attachment: the camera’s focal length times the magnification'
+      : power
+        ? 'thin lenses in contact add their powers; a converter spreads the picture by its factor'
+        : 'a converter spreads the picture by its factor',
+    neglects: 'The marked focal length is nominal; a real one may differ by up to about 5 %, and most lenses shorten when focused close.',
+  }));
 }
 
-function sumOf(name: string, unit: 'g' | 'money', parts: { name: string; value: number | undefined }[]): Quantity | undefined {
-  const known = parts.filter((part): part is { name: string; value: number } => part.value !== undefined);
-  if (known.length === 0) return undefined;
-  const missing = parts.filter((part) => part.value === undefined).map((part) => part.name);
-  return computed(
-    known.reduce((sum, part) => sum + part.value, 0),
-    unit,
-    () => ({
-      name,
-      formula: known.map((_, i) => `w${i + 1}`).join(' + '),
-      inputs: known.map((part, i) => input(`w${i + 1}`, part.name, given(part.value, unit, part.name))),
-      source: 'sum of the parts',
-      ...(missing.length ? { neglects: `Not entered, so not counted: ${missing.join(', ')}.` } : {}),
-    }),
-  );
+/** f-number of the whole, focused at infinity: what the exposure goes by. */
+function effectiveFNumber(arrangement: Arrangement, optics: FoldedOptics, marked: Quantity, factor: Quantity): Quantity {
+  const { scope, front, main } = arrangement;
+  const { fNumber } = optics.state;
+  const error = marked.plusMinus === undefined ? undefined : (marked.plusMinus * fNumber) / marked.value;
+  if (scope) {
+    const magnification = scope.magnificationSet ?? scope.magnificationLow;
+    const exitPupil = computed(scope.objectiveMm / magnification, 'mm', () => ({
+      name: 'Exit pupil of the scope',
+      formula: 'D / M',
+      inputs: [input('D', 'objective', given(scope.objectiveMm, 'mm', scope.name)), input('M', 'magnification', given(magnification, '×', scope.name))],
+      source: 'definition',
+    }));
+    return computed(fNumber, 'f/', () => ({
+      name: 'Effective f-number',
+      formula: 'M · f · t / (M · min(pupil of the scope, pupil of the camera))',
+      inputs: [input('E', 'exit pupil of the scope', exitPupil), input('N', 'f-number of the camera’s lens', marked), input('t', 'converter factor', factor)],
+      source: 'the smaller of the two pupils behind the eyepiece stops the light',
+      neglects: 'Glass losses in the scope (often ⅓ to ⅔ stop).',
+    }), error);
+  }
+  const objective = main.kind === 'objective' ? main : front.find((part) => part.kind === 'objective');
+  if (objective) {
+    return computed(fNumber, 'f/', () => ({
+      name: 'Effective f-number',
+      formula: 'm / (2 · NA · (1 + m))',
+      inputs: [
+        input('m', 'reproduction ratio', given(optics.state.far.ratio, ':1', 'Reproduction ratio')),
+        input('NA', 'numerical aperture', given(objective.numericalAperture, '1', objective.name)),
+      ],
+      source: 'the objective’s numerical aperture stops the light; working f-number m/(2·NA)',
+    }));
+  }
+  const inFront = front.length > 0;
+  return computed(fNumber, 'f/', () => ({
+    name: 'Effective f-number',
+    formula: inFront ? 'N · F / f · t' : 'N · t',
+    inputs: [input('N', 'widest aperture of the lens', marked), input('t', 'converter factor', factor)],
+    source: inFront
+      ? 'the opening stays; what stands in front shortens the focal length'
+      : 'the opening stays, the focal length grows: a converter multiplies focal length and f-number',
+    neglects: 'Glass losses (usually under ⅓ stop).',
+  }), error);
 }
+
+/** Crop factor and converters in one number; the order makes no difference, and Why shows both. */
+function systemCrop(crop: Quantity, factor: Quantity): Quantity {
+  const both = (name: string, formula: string) =>
+    computed(crop.value * factor.value, '×', () => ({
+      name,
+      formula,
+      inputs: [input('k', 'crop factor', crop), input('t', 'converter or reducer', factor)],
+      source: 'factors multiply',
+    }));
+  return computed(crop.value * factor.value, '×', () => ({
+    name: 'System crop factor',
+    formula: 'k · t = t · k',
+    inputs: [
+      input('k', 'crop factor', crop),
+      input('t', 'converters and reducers', factor),
+      input('k·t', 'sensor first, then the glass', both('Sensor first', '(f · k) · t')),
+      input('t·k', 'glass first, then the sensor', both('Glass first', '(f · t) · k')),
+    ],
+    source: 'against the bare lens on 36 × 24 mm; the same in whichever order one reckons',
+    neglects: 'The light: it goes with the reducer or converter alone, −2 · log₂ t stops.',
+  }));
+}
+
+function imageCircle({ state, stages }: FoldedOptics, factor: Quantity): Quantity | undefined {
+  const bare = stages[0]?.state.circleMm;
+  if (state.circleMm === undefined) return undefined;
+  return computed(state.circleMm, 'mm', () => ({
+    name: 'Image circle',
+    formula: 'I · t, wider by what extension adds',
+    inputs: [
+      ...(bare === undefined ? [] : [input('I', 'image circle of the lens', given(bare, 'mm', 'Image circle of the lens', 'lens data'))]),
+      input('t', 'converter factor', factor),
+    ],
+    source: 'a converter spreads the circle, a reducer shrinks it; behind an eyepiece its round field is the circle',
+    neglects: 'Focusing close widens it; the barrel of a converter or tube may cut it.',
+  }));
+}
+
+/** How near and far it focuses, and the ratios there. */
+function focusRange(arrangement: Arrangement, optics: FoldedOptics, lens: MainLens): Pick<EffectiveSystem, 'closestFocusM' | 'farthestFocusM' | 'ratioAtClosest' | 'ratioAtInfinity'> {
+  const { far, near } = optics.state;
+  if (optics.unknownRatio !== undefined) return {};
+  const distance = (metres: number, name: string, ratio: number) =>
+    computed(metres, 'm', () => ({
+      name,
+      formula: 'f + F/m + v',
+      inputs: [input('m', 'reproduction ratio there', given(ratio, ':1', 'Reproduction ratio'))],
+      source: 'thin lens; the front focal length, the subject’s distance from it, and the distance to the sensor',
+      neglects: 'The length of converters and the separation of principal planes.',
+    }), optics.ratioUncertainty ? metres * optics.ratioUncertainty : undefined);
+  const ratio = (value: number, name: string, formula: string) =>
+    computed(value, ':1', () => ({
+      name,
+      formula,
+      inputs: [
+        ...(lens.closestRatio === undefined ? [] : [input('m₀', 'ratio of the lens alone', given(lens.closestRatio, ':1', 'Largest ratio of the lens', 'lens data'))]),
+        ...arrangement.back.flatMap((part) => (part.kind === 'tubes' ? [input('e', part.name, given((part.usedMm ?? part.lengthsMm).reduce((sum, each) => sum + each, 0), 'mm', part.name))] : [])),
+        input('F', 'focal length of the whole', given(far.focalMm, 'mm', 'Effective focal length')),
+      ],
+      source: 'each part in turn: a converter multiplies the ratio, extension adds e/F, a lens in front adds its power',
+      neglects: 'Thin lenses; measuring a ruler beats it.',
+    }), optics.ratioUncertainty ? value * optics.ratioUncertainty : undefined);
+  const farthest = subjectDistanceM(far);
+  const plainClosest = optics.plain && lens.closestFocusM !== undefined ? given(lens.closestFocusM, 'm', 'Closest focus of the lens', 'lens data') : undefined;
+  const nearest = plainClosest ?? (near ? closestOf(subjectDistanceM(near), (metres) => distance(metres, 'Closest focus', near.ratio)) : arrangement.scope && lens.closestFocusM !== undefined ? given(lens.closestFocusM, 'm', 'Closest focus of the scope', 'scope data') : undefined);
+  return {
+    ...(nearest ? { closestFocusM: nearest } : {}),
+    ...(farthest === undefined || farthest === Infinity ? {} : { farthestFocusM: distance(farthest, 'Farthest focus', far.ratio) }),
+    ...(near && near.ratio > 0 ? { ratioAtClosest: ratio(near.ratio, 'Ratio at closest focus', 'm₀ · t + e/F + (1 + m₀) · Φ · f′/1000') } : {}),
+    ...(far.ratio > 0 ? { ratioAtInfinity: ratio(far.ratio, 'Ratio with the lens at infinity', 'e/F + Φ · f/1000') } : {}),
+  };
+}
+
+const closestOf = (metres: number | undefined, make: (metres: number) => Quantity): Quantity | undefined => (metres === undefined || metres === Infinity ? undefined : make(metres));
 
 /**
  * Folds body, mode and optics chain into one effective system. Every desk reads this and derives no optics of its own.
  *
- * Supported chain: one lens, with any number of converters and reducers behind it; their factors multiply, so their
- * order does not matter.
+ * What chains are understood: `arrange`. How each part acts: `opticState`.
  *
  * @param choice crop-factor convention
  * @returns the system, or the problem that keeps it from working
  */
 export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'usual'): Result<EffectiveSystem> {
   const { body, chain } = setup;
-  const lenses = chain.filter((part): part is LensSpec => part.kind === 'lens');
-  const converters = chain.filter((part): part is ConverterSpec => part.kind === 'converter');
-  const lens = lenses[0];
-  if (!lens) return fail('chain.noLens', 'This set-up has no lens. Add one to get a picture.', 'chain');
-  if (lenses.length > 1) return fail('chain.twoLenses', 'This set-up has two lenses. Keep one of them.', 'chain');
-  if (chain[0] !== lens) {
-    return fail('chain.order', 'A converter or reducer sits between lens and body. Move it behind the lens.', 'chain');
-  }
+  const arranged = arrange(chain);
+  if (!arranged.ok) return arranged;
+  const arrangement = arranged.value;
+  const lens = mainLensOf(arrangement);
   const mode = modesOf(body).find((each) => each.id === setup.modeId);
   if (!mode) return fail('mode.unknown', `${body.name} has no such mode any more. Choose another one.`, 'modeId');
 
   const used = usedArea(body.sensor, mode);
   const markedFocalMm = Math.min(lens.focalTeleMm, Math.max(lens.focalWideMm, setup.focalMm ?? lens.focalTeleMm));
   const markedFNumber = fNumberAt(markedFocalMm, lens.focalWideMm, lens.focalTeleMm, lens.fNumberWide, lens.fNumberTele);
-  const factor = converters.reduce((product, converter) => product * converter.factor, 1);
+  const optics = foldOptics(arrangement, lens, body, markedFocalMm, markedFNumber);
+  const { state } = optics;
+  const converters = arrangement.back.filter((part): part is FactorPart => isFactor(part));
+  const { factor } = state;
   const between = markedFocalMm > lens.focalWideMm && markedFocalMm < lens.focalTeleMm && lens.fNumberWide !== lens.fNumberTele;
 
   const factorQ = computed(factor, '×', () => ({
@@ -142,13 +266,7 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     source: converters.length ? 'factors multiply, in whichever order' : 'no converter in the chain',
   }));
   const markedFocal = given(markedFocalMm, 'mm', 'Focal length of the lens', 'the lens as set');
-  const focalMm = computed(markedFocalMm * factor, 'mm', () => ({
-    name: 'Effective focal length',
-    formula: 'f · t',
-    inputs: [input('f', 'focal length of the lens', markedFocal), input('t', 'converter factor', factorQ)],
-    source: 'a converter spreads the picture by its factor',
-    neglects: 'The marked focal length is nominal; a real one may differ by up to about 5 %, and most lenses shorten when focused close.',
-  }));
+  const focalMm = effectiveFocal(arrangement, optics, markedFocal, factorQ);
   const markedN = between
     ? computed(markedFNumber, 'f/', () => ({
         name: 'Widest aperture at this focal length',
@@ -160,18 +278,7 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
         source: 'estimate: only the two ends are known',
       }), Math.abs(lens.fNumberTele - lens.fNumberWide) / 4)
     : given(markedFNumber, 'f/', 'Widest aperture of the lens', 'lens data');
-  const fNumber = computed(
-    markedFNumber * factor,
-    'f/',
-    () => ({
-      name: 'Effective f-number',
-      formula: 'N · t',
-      inputs: [input('N', 'widest aperture of the lens', markedN), input('t', 'converter factor', factorQ)],
-      source: 'the opening stays, the focal length grows: a converter multiplies focal length and f-number',
-      neglects: 'Glass losses (usually under ⅓ stop).',
-    }),
-    markedN.plusMinus === undefined ? undefined : markedN.plusMinus * factor,
-  );
+  const fNumber = effectiveFNumber(arrangement, optics, markedN, factorQ);
   const pupil = computed(entrancePupilMm(focalMm.value, fNumber.value), 'mm', () => ({
     name: 'Entrance pupil',
     formula: 'f / N',
@@ -234,12 +341,11 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     neglects: 'Differences between the sensors themselves.',
   }));
 
+  const systemCropFactor = systemCrop(crop, factorQ);
+
   const knownClass = lens.lens50LpPerMm === undefined;
-  const bare50 = lens.lens50LpPerMm ?? CLASS_LENS50_LP_PER_MM[lens.detailClass];
-  const lens50 = converters.reduce(
-    (frequency, converter) => lens50BehindConverter(frequency, converter.factor, converter.lens50LpPerMm),
-    bare50,
-  );
+  const bare50 = lens50Of(lens);
+  const lens50 = state.lens50LpPerMm;
   const bare50Q = knownClass
     ? given(bare50, 'lp/mm', '50 % frequency of the lens', `default of the class “${lens.detailClass}”`, bare50 * CLASS_UNCERTAINTY)
     : given(bare50, 'lp/mm', '50 % frequency of the lens', 'lens data');
@@ -266,50 +372,23 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     knownClass ? lens50 * CLASS_UNCERTAINTY : undefined,
   );
 
-  const warnings: Problem[] = sensorDoubts(body.sensor);
-  let imageCircleMm: Quantity | undefined;
-  if (lens.imageCircleWideMm !== undefined) {
-    const bareCircle = imageCircleBetween(
-      markedFocalMm,
-      lens.focalWideMm,
-      lens.focalTeleMm,
-      lens.imageCircleWideMm,
-      lens.imageCircleTeleMm ?? lens.imageCircleWideMm,
-    );
-    const circle = computed(bareCircle * factor, 'mm', () => ({
-      name: 'Image circle at infinity',
-      formula: 'I · t',
-      inputs: [
-        input('I', 'image circle of the lens', given(bareCircle, 'mm', 'Image circle of the lens', 'lens data')),
-        input('t', 'converter factor', factorQ),
-      ],
-      source: 'a converter spreads the circle, a reducer shrinks it',
-      neglects: 'Focusing close widens it; the converter’s own barrel may cut it.',
-    }));
-    imageCircleMm = circle;
-    const cover = coverage(circle.value, used.widthMm, used.heightMm);
-    if (!cover.covered) {
-      warnings.push({
-        code: 'coverage.dark',
-        message: `Dark corners: the image circle of ${round(circle.value)} mm covers ${Math.round(cover.areaShare * 100)} % of this mode’s ${round(diagonal(used.widthMm, used.heightMm))} mm frame. A crop of ${round(cover.cleanCropFactor)} or stronger is clean.`,
-        field: 'modeId',
-      });
-    }
-  }
-  const autofocus = autofocusOf(lens, converters, body, fNumber.value);
-  const weightG = sumOf('Weight to carry', 'g', [
+  const imageCircleMm = imageCircle(optics, factorQ);
+  const autofocus = autofocusOf(chain, body, fNumber.value);
+  const weightG = carriedSum('Weight to carry', 'g', [
     { name: body.name, value: body.weightG },
     ...chain.map((part) => ({ name: part.name, value: part.weightG })),
     ...(setup.supportWeightG === undefined ? [] : [{ name: 'Support', value: setup.supportWeightG }]),
   ]);
-  const price = sumOf('Price', 'money', [
+  const price = carriedSum('Price', 'money', [
     { name: body.name, value: body.price },
     ...chain.map((part) => ({ name: part.name, value: part.price })),
   ]);
-  return ok({
+  const system: EffectiveSystem = {
     body,
+    chain,
+    arrangement,
+    optics,
     lens,
-    converters,
     mode,
     used,
     markedFocalMm,
@@ -321,13 +400,12 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     pitchUm: pitch,
     convention,
     cropFactor: crop,
+    systemCropFactor,
     equivalentFocalMm,
     equivalentFNumber,
     equivalentIso,
     ...(imageCircleMm ? { imageCircleMm } : {}),
-    ...(lens.closestFocusM === undefined
-      ? {}
-      : { closestFocusM: given(lens.closestFocusM, 'm', 'Closest focus of the lens', 'lens data') }),
+    ...focusRange(arrangement, optics, lens),
     lens50LpPerMm,
     antiAliasPx: ANTI_ALIAS_PX[body.antiAliasFilter],
     autofocus,
@@ -335,6 +413,8 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     ...(mode.fileSizeMb === undefined ? {} : { fileSizeMb: mode.fileSizeMb }),
     ...(weightG ? { weightG } : {}),
     ...(price ? { price } : {}),
-    warnings,
-  });
+    warnings: [],
+  };
+  system.warnings = systemWarnings(system);
+  return ok(system);
 }

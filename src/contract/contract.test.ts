@@ -1,5 +1,5 @@
 import { demoRows } from '@/demo/rows';
-import type { AntiAliasFilter, BodySpec, ConverterSpec, LensSpec } from '@/core/kit/parts';
+import type { AdapterPart, AntiAliasFilter, BodySpec, OpticPart } from '@/core/kit/parts';
 import type { SubjectSpec } from '@/core/kit/subjects';
 import type { OutputSpec } from '@/core/output/needs';
 import { execFileSync } from 'node:child_process';
@@ -13,7 +13,7 @@ import { validateFarInput, validateResource } from './validate';
 
 // The types derived from the schemas must be what the core takes; these lines fail the type check otherwise.
 type Assignable<A, B> = [A] extends [B] ? true : never;
-const sameShapes: [Assignable<Body, BodySpec>, Assignable<Optic, LensSpec>, Assignable<Adapter, ConverterSpec>, Assignable<Subject, SubjectSpec>, Assignable<Output, OutputSpec>] = [true, true, true, true, true];
+const sameShapes: [Assignable<Body, BodySpec>, Assignable<Optic, OpticPart>, Assignable<Adapter, AdapterPart>, Assignable<Subject, SubjectSpec>, Assignable<Output, OutputSpec>] = [true, true, true, true, true];
 const filter: AntiAliasFilter = ('none' satisfies Body['antiAliasFilter']);
 
 const body = (): Record<string, unknown> => ({ name: 'Body', sensor: { widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 }, antiAliasFilter: filter, cropModes: [] });

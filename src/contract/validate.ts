@@ -2,21 +2,29 @@ import { fieldErrors } from './fieldErrors';
 import * as validators from './generated/validators';
 import type { FieldError } from './problem';
 import { RESOURCE_SCHEMAS, type ResourceName, type ResourceTypes } from './resources';
+import { ALL_SCHEMAS } from './allSchemas';
 import { farInputSchema, type FarInputData } from './schemas/farInput';
+import { systemInputSchema, type SystemInputData } from './schemas/systemInput';
 
-const SCHEMAS_BY_ID: Record<string, object> = Object.fromEntries(
-  [...Object.values(RESOURCE_SCHEMAS), farInputSchema].map((schema) => [schema.$id, schema]),
-);
+const SCHEMAS_BY_ID: Record<string, object> = Object.fromEntries(ALL_SCHEMAS.map((schema) => [schema.$id, schema]));
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
-/** Things the schemas cannot say: ends of a zoom in the wrong order. */
+/** Things the schemas cannot say: ends of a range in the wrong order, tubes that are not in the set. */
 function crossChecks(name: ResourceName, data: unknown): FieldError[] {
-  if (name !== 'optics') return [];
-  const lens = data as ResourceTypes['optics'];
-  return lens.focalTeleMm < lens.focalWideMm
-    ? [{ path: 'focalTeleMm', message: 'Longest focal length in mm must not be less than the shortest.' }]
-    : [];
+  if (name === 'optics') {
+    const optic = data as ResourceTypes['optics'];
+    if ((optic.kind === 'lens' || optic.kind === 'builtIn') && optic.focalTeleMm < optic.focalWideMm) {
+      return [{ path: 'focalTeleMm', message: 'Longest focal length in mm must not be less than the shortest.' }];
+    }
+    if (optic.kind === 'scope' && optic.magnificationHigh < optic.magnificationLow) {
+      return [{ path: 'magnificationHigh', message: 'Highest magnification must not be less than the lowest.' }];
+    }
+  }
+  if (name === 'setups' && !(data as ResourceTypes['setups']).chain.some((link) => link.type === 'optic')) {
+    return [{ path: 'chain', message: 'This set-up has no lens. Add one to get a picture.' }];
+  }
+  return [];
 }
 
 /** Checks what is to be kept under a resource's name; the messages are for people. */
@@ -30,6 +38,13 @@ export function validateResource<N extends ResourceName>(name: N, data: unknown)
 /** Checks the input of a Far reading, as the command line takes it. */
 export function validateFarInput(data: unknown): Checked<FarInputData> {
   return validators.farInput(data)
-    ? { ok: true, value: data }
+    ? { ok: true, value: data as unknown as FarInputData }
     : { ok: false, errors: fieldErrors(farInputSchema, validators.farInput.errors, SCHEMAS_BY_ID) };
+}
+
+/** Checks a set-up without references, as the command line takes it. */
+export function validateSystemInput(data: unknown): Checked<SystemInputData> {
+  return validators.systemInput(data)
+    ? { ok: true, value: data as unknown as SystemInputData }
+    : { ok: false, errors: fieldErrors(systemInputSchema, validators.systemInput.errors, SCHEMAS_BY_ID) };
 }

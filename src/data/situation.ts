@@ -6,7 +6,7 @@ import type { Setup } from '@/contract/schemas/setup';
 import type { Subject } from '@/contract/schemas/subject';
 import type { Stored } from '@/contract/resources';
 import { chainWithConverters, type FarPatch, type FarSituation, type LeverKind } from '@/core/far/levers';
-import type { Part } from '@/core/kit/parts';
+import { isFactor, type Part } from '@/core/kit/parts';
 import type { SystemInput } from '@/core/optics/foldSystem';
 import type { Preferences, Trial } from './inHand';
 
@@ -42,6 +42,13 @@ export interface Situation extends FarSituation {
 /** Why there is nothing to read yet. */
 export type Missing = 'setup' | 'subject' | 'output' | 'parts';
 
+/** A part as a chain uses it: which tubes of a set, which magnification of a scope. */
+export function partAsUsed(part: Part, link: Setup['chain'][number]): Part {
+  if (part.kind === 'tubes' && link.usedMm) return { ...part, usedMm: link.usedMm };
+  if (part.kind === 'scope' && link.magnificationSet !== undefined) return { ...part, magnificationSet: link.magnificationSet };
+  return part;
+}
+
 /** The parts of a set-up, or null when one of them is gone. */
 export function systemInputOf(setup: Setup, kit: Kit): SystemInput | null {
   const body = kit.bodies.find((row) => row.id === setup.bodyId);
@@ -50,7 +57,7 @@ export function systemInputOf(setup: Setup, kit: Kit): SystemInput | null {
   for (const link of setup.chain) {
     const row = link.type === 'optic' ? kit.optics.find((each) => each.id === link.id) : kit.adapters.find((each) => each.id === link.id);
     if (!row) return null;
-    chain.push(row.data);
+    chain.push(partAsUsed(row.data, link));
   }
   return {
     body: body.data,
@@ -61,14 +68,23 @@ export function systemInputOf(setup: Setup, kit: Kit): SystemInput | null {
   };
 }
 
-export const converterIdsOf = (setup: Setup): string[] => setup.chain.filter((link) => link.type === 'adapter').map((link) => link.id);
+/** Ids of the converters and reducers in a set-up's chain, from the lens to the sensor. */
+export const converterIdsOf = (setup: Setup, kit: Pick<Kit, 'adapters'>): string[] =>
+  setup.chain.filter((link) => link.type === 'adapter' && kit.adapters.some((row) => row.id === link.id && isFactor(row.data))).map((link) => link.id);
 
 /** Converters that can be put behind a set-up's lens: those of its mount, and those whose mount is not entered. */
 function convertersFor(input: SystemInput, kit: Kit): FarSituation['converters'] {
-  const mount = (input.chain.find((part) => part.kind === 'lens') as { mount?: string } | undefined)?.mount;
-  return kit.adapters
-    .filter((row) => mount === undefined || row.data.mount === undefined || row.data.mount === mount)
-    .map((row) => ({ id: row.id, spec: row.data }));
+  const optic = input.chain.find((part) => part.kind === 'lens' || part.kind === 'telescope');
+  if (!optic) return [];
+  const used = new Set(input.chain.filter(isFactor).map((part) => part.name));
+  return kit.adapters.flatMap((row) => {
+    const spec = row.data;
+    if (!isFactor(spec)) return [];
+    const lensSide = spec.kind === 'reducer' ? (spec.lensMount ?? spec.mount) : spec.mount;
+    const fits = optic.mount === undefined || lensSide === undefined || lensSide === optic.mount;
+    const belongs = spec.kind === 'reducer' || (spec.kind === 'barlow') === (optic.kind === 'telescope');
+    return used.has(spec.name) || (fits && belongs && spec.retired !== true) ? [{ id: row.id, spec }] : [];
+  });
 }
 
 /**
@@ -91,7 +107,7 @@ export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly LeverKi
   // What was changed on the set-up in hand does not carry over to one that is only being tried.
   const own = patch.setupId === undefined ? chosen : { focalMm: null, modeId: null, converterIds: null };
   const converters = convertersFor(stored, kit);
-  const converterIds = patch.converterIds ?? own.converterIds ?? converterIdsOf(setupRow.data);
+  const converterIds = patch.converterIds ?? own.converterIds ?? converterIdsOf(setupRow.data, kit);
   const wantedMode = patch.modeId ?? own.modeId ?? stored.modeId;
   const modeId = stored.body.cropModes.some((mode) => mode.id === wantedMode) ? wantedMode : 'whole';
   const setup = chainWithConverters({ ...stored, modeId, focalMm: patch.focalMm ?? own.focalMm ?? stored.focalMm }, converterIds, converters);
@@ -108,7 +124,7 @@ export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly LeverKi
     converterIds,
     converters,
     otherSetups: kit.setups.flatMap((row) => {
-      const input = row.id === setupRow.id ? null : systemInputOf(row.data, kit);
+      const input = row.id === setupRow.id || row.data.retired ? null : systemInputOf(row.data, kit);
       return input ? [{ id: row.id, name: row.data.name, setup: input }] : [];
     }),
   };

@@ -1,5 +1,6 @@
 import type { ValidateFunction } from 'ajv';
 import type { FarInputData } from '../schemas/farInput';
+import type { SystemInputData } from '../schemas/systemInput';
 import type { ResourceTypes } from '../resources';
 
 export const bodies: ValidateFunction<ResourceTypes['bodies']>;
@@ -10,3 +11,4 @@ export const subjects: ValidateFunction<ResourceTypes['subjects']>;
 export const outputs: ValidateFunction<ResourceTypes['outputs']>;
 export const readings: ValidateFunction<ResourceTypes['readings']>;
 export const farInput: ValidateFunction<FarInputData>;
+export const systemInput: ValidateFunction<SystemInputData>;

@@ -1,5 +1,7 @@
 import type { FromSchema } from 'json-schema-to-ts';
-import { between, count, key, mount, note, positive, price, text, weightG } from './fields';
+import { between, count, key, mount, note, positive, price, retired, text, weightG } from './fields';
+
+const framesPerSecond = positive('Frames per second', 10_000);
 
 const cropMode = {
   type: 'object',
@@ -18,12 +20,47 @@ const cropMode = {
       required: ['columns', 'rows'],
       properties: { columns: count('Columns', 100_000), rows: count('Rows', 100_000) },
     },
-    framesPerSecond: positive('Frames per second', 1000),
+    framesPerSecond,
+    framesPerSecondWithAccessory: positive('Frames per second with accessory', 10_000),
     fileSizeMb: positive('File size in MB', 10_000),
+    finder: { type: 'string', title: 'Finder', enum: ['masks', 'outlines', 'fills'] },
+    switchedByLens: { type: 'boolean', title: 'Switched on by a lens of the smaller format' },
   },
 } as const;
 
-/** A camera body: its sensor, its crop modes, and what its autofocus can do. */
+const videoMode = {
+  type: 'object',
+  title: 'Video mode',
+  additionalProperties: false,
+  required: ['id', 'name', 'sampledColumns', 'sampledRows', 'recordedColumns', 'recordedRows', 'framesPerSecond'],
+  properties: {
+    id: key('Key of the video mode'),
+    name: text('Name of the video mode', 60),
+    sampledColumns: count('Sampled columns', 100_000),
+    sampledRows: count('Sampled rows', 100_000),
+    recordedColumns: count('Recorded columns', 100_000),
+    recordedRows: count('Recorded rows', 100_000),
+    framesPerSecond: { type: 'array', title: 'Frame rates', minItems: 1, maxItems: 20, items: framesPerSecond },
+    processedZoomLimit: between('Processed zoom up to', 1, 10),
+    restrictions: {
+      type: 'array',
+      title: 'Restrictions',
+      maxItems: 5,
+      uniqueItems: true,
+      items: { type: 'string', title: 'Restriction', enum: ['compressedStillsOnly', 'noRaw', 'simpleFocusAreas', 'noStills', 'noVideo'] },
+    },
+  },
+} as const;
+
+const readoutWindow = {
+  type: 'object',
+  title: 'Read-out window',
+  additionalProperties: false,
+  required: ['columns', 'rows', 'framesPerSecond'],
+  properties: { columns: count('Columns of the window', 100_000), rows: count('Rows of the window', 100_000), framesPerSecond },
+} as const;
+
+/** A camera body: its sensor, its modes, and what its autofocus can do. */
 export const bodySchema = {
   $id: 'body',
   title: 'Body',
@@ -34,6 +71,7 @@ export const bodySchema = {
     name: text('Name'),
     maker: text('Maker', 60),
     mount,
+    flangeMm: between('Flange distance in mm', 0.5, 200),
     sensor: {
       type: 'object',
       title: 'Sensor',
@@ -47,14 +85,23 @@ export const bodySchema = {
       },
     },
     antiAliasFilter: { type: 'string', title: 'Anti-aliasing filter', enum: ['none', 'weak', 'standard'] },
+    bitsPerSample: { type: 'integer', title: 'Bits per sample', minimum: 8, maximum: 32 },
     cropModes: { type: 'array', title: 'Crop modes', maxItems: 30, items: cropMode },
-    framesPerSecond: positive('Frames per second', 1000),
+    videoModes: { type: 'array', title: 'Video modes', maxItems: 60, items: videoMode },
+    readoutWindows: { type: 'array', title: 'Read-out windows', maxItems: 30, items: readoutWindow },
+    framesPerSecond,
+    framesPerSecondWithAccessory: positive('Frames per second with accessory', 10_000),
     fileSizeMb: positive('File size in MB', 10_000),
+    burstBufferMb: positive('Burst buffer in MB', 10_000_000),
+    cardWriteMbPerS: positive('Writes to the card in MB per second', 100_000),
     autofocusLimitFNumber: between('Autofocus up to f-number', 0.5, 128),
     slowAutofocusLimitFNumber: between('Slow autofocus up to f-number', 0.5, 128),
+    stabiliserStops: between('Stabiliser in stops', 0, 12),
+    screenDiagonalMm: between('Screen diagonal in mm', 10, 500),
     weightG,
     price,
     note: note('Note'),
+    retired,
   },
 } as const;
 

@@ -1,10 +1,7 @@
-import type { FromSchema } from 'json-schema-to-ts';
-import type { adapterSchema } from './adapter';
-import type { bodySchema } from './body';
-import { between, key } from './fields';
-import type { opticSchema } from './optic';
-import type { outputSchema } from './output';
-import type { subjectSchema } from './subject';
+import { between } from './fields';
+import type { Output } from './output';
+import type { Subject } from './subject';
+import { systemProperties, type SystemInputData } from './systemInput';
 
 /**
  * Everything a Far reading is worked out from, whole and without references: what the command line reads and what a kept
@@ -17,41 +14,17 @@ export const farInputSchema = {
   additionalProperties: false,
   required: ['body', 'modeId', 'chain', 'subject', 'distanceM', 'output'],
   properties: {
-    body: { $ref: 'body' },
-    modeId: key('Mode'),
-    chain: {
-      type: 'array',
-      title: 'Optics chain',
-      minItems: 1,
-      maxItems: 20,
-      items: {
-        type: 'object',
-        required: ['kind'],
-        discriminator: { propertyName: 'kind' },
-        oneOf: [{ $ref: 'optic' }, { $ref: 'adapter' }],
-      },
-    },
-    focalMm: between('Focal length in mm', 1, 20_000),
-    supportWeightG: between('Weight of the support in grams', 0, 100_000),
+    ...systemProperties,
     subject: { $ref: 'subject' },
     distanceM: between('Distance in m', 0.01, 100_000),
     output: { $ref: 'output' },
     judgeBy: { type: 'string', title: 'Pixels that count', enum: ['resolved', 'sampled'] },
-    cropConvention: {
-      type: 'string',
-      title: 'Crop-factor convention',
-      enum: ['usual', 'diagonal', 'width', 'height', 'sameAspect'],
-    },
   },
 } as const;
 
-/** The schemas referred to by the id of each. */
-export type FarInputReferences = [
-  typeof bodySchema,
-  typeof opticSchema,
-  typeof adapterSchema,
-  typeof subjectSchema,
-  typeof outputSchema,
-];
-
-export type FarInputData = FromSchema<typeof farInputSchema, { references: FarInputReferences }>;
+export interface FarInputData extends SystemInputData {
+  subject: Subject;
+  distanceM: number;
+  output: Output;
+  judgeBy?: 'resolved' | 'sampled' | undefined;
+}

@@ -32,3 +32,5 @@ export const key = (title: string) => ({ type: 'string', title, pattern: '^[A-Za
 export const weightG = between('Weight in grams', 0, 100_000);
 export const price = between('Price', 0, 10_000_000);
 export const mount = text('Mount', 40);
+/** Kept for what it was used for, but no longer offered. */
+export const retired = { type: 'boolean', title: 'Retired' } as const;

@@ -1,5 +1,5 @@
 import type { FromSchema } from 'json-schema-to-ts';
-import type { FarInputReferences, farInputSchema } from './farInput';
+import type { FarInputData } from './farInput';
 import { between, note, text, uuid } from './fields';
 
 /** A reading kept in the Book: what went in, what came out, when, and a note. */
@@ -41,4 +41,6 @@ export const readingSchema = {
   },
 } as const;
 
-export type Reading = FromSchema<typeof readingSchema, { references: [...FarInputReferences, typeof farInputSchema] }>;
+type Kept = FromSchema<Omit<typeof readingSchema, 'properties'> & { properties: Omit<(typeof readingSchema)['properties'], 'input'> & { input: { type: 'object' } } }>;
+
+export type Reading = Omit<Kept, 'input'> & { input: FarInputData };

@@ -1,5 +1,5 @@
 import type { FromSchema } from 'json-schema-to-ts';
-import { between, key, note, text, uuid } from './fields';
+import { between, key, note, retired, text, uuid } from './fields';
 
 /** A set-up: a body in a mode, and an ordered chain of parts from the subject to the sensor. */
 export const setupSchema = {
@@ -25,12 +25,15 @@ export const setupSchema = {
         properties: {
           type: { type: 'string', title: 'Type of part', enum: ['optic', 'adapter'] },
           id: uuid('Part'),
+          usedMm: { type: 'array', title: 'Tubes used in mm', maxItems: 12, items: between('Length of a tube in mm', 0.5, 1000) },
+          magnificationSet: between('Magnification set', 1, 500),
         },
       },
     },
     focalMm: between('Focal length in mm', 1, 20_000),
     supportWeightG: between('Weight of the support in grams', 0, 100_000),
     note: note('Note'),
+    retired,
   },
 } as const;
 

@@ -1,3 +1,4 @@
+import { root } from '../quantity/root';
 import { DEFAULT_WAVELENGTH_UM, systemResponse, type DetailParts } from './response';
 
 /** Contrast below which detail counts as lost; 0.10 to 0.20 may be chosen. */
@@ -14,7 +15,7 @@ export interface DetailLimit {
  * The first frequency at which the system's contrast falls to the threshold, at most Nyquist, and the share of the
  * pixels that is resolved.
  *
- * Below every part's first zero the product falls steadily, so the search is a bisection up to the lowest of these
+ * Below every part's first zero the product falls steadily, so there is one crossing up to the lowest of these
  * zeros and Nyquist.
  *
  * @param threshold contrast, 0 < T < 1
@@ -29,15 +30,7 @@ export function detailLimit(parts: DetailParts, threshold: number = DEFAULT_THRE
   const top = Math.min(nyquist, cutoff, motionZero, filterZero);
   let limit = top;
   if (systemResponse(top, parts) < threshold) {
-    let low = 0;
-    let high = top;
-    // 48 halvings leave less than 1e-12 of the range; fewer would show in the last digit.
-    for (let i = 0; i < 48; i++) {
-      const middle = (low + high) / 2;
-      if (systemResponse(middle, parts) >= threshold) low = middle;
-      else high = middle;
-    }
-    limit = (low + high) / 2;
+    limit = root((frequency) => systemResponse(frequency, parts) - threshold, 0, top);
   }
   return { limitLpPerMm: limit, resolvedShare: Math.min(1, limit / nyquist) };
 }

@@ -4,6 +4,7 @@ import { arrange } from '../optics/arrangement';
 import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { computed, input, type Quantity } from '../quantity/quantity';
+import { root } from '../quantity/root';
 import type { Verdict } from '../output/verdict';
 import { countPixels } from './countPixels';
 import { farthestDistanceM, nearestDistanceM } from './focusAt';
@@ -93,17 +94,10 @@ function walkable(distanceM: number): number {
   return Number((Math.floor(distanceM / step + 1e-9) * step).toFixed(2));
 }
 
-/** Finds where a falling count of pixels meets the need, by halving an interval whose ends stand on either side. */
-function crossing(from: number, to: number, enoughAt: (x: number) => boolean): number {
-  let enough = from;
-  let short = to;
-  // 26 halvings bring 10 km down to a fraction of a millimetre.
-  for (let i = 0; i < 26; i++) {
-    const middle = (enough + short) / 2;
-    if (enoughAt(middle)) enough = middle;
-    else short = middle;
-  }
-  return enough;
+/** Finds where a count of pixels meets the need, between two places on either side of it; a hair on the side of enough. */
+function crossing(from: number, to: number, excessAt: (x: number) => number): number {
+  const found = root(excessAt, from, to, 1e-9);
+  return excessAt(found) >= 0 ? found : found + (from - found) * 1e-8;
 }
 
 const FARTHEST_M = 10_000;
@@ -112,18 +106,21 @@ const FITTING_PERCENT = 85;
 
 function distancePatch(situation: FarSituation, now: State): FarPatch | null {
   const need = now.reading.neededPixels.value;
-  const enoughAt = (distanceM: number) => countPixels(now.system, situation.subject.sizeMm, distanceM, situation.judgeBy) >= need;
+  // In the logarithm the count falls almost straight with the logarithm of the distance.
+  const excessAt = (logM: number) => Math.log(Math.max(1e-9, countPixels(now.system, situation.subject.sizeMm, Math.exp(logM), situation.judgeBy)) / need);
+  const enoughAt = (distanceM: number) => excessAt(Math.log(distanceM)) >= 0;
+  const between = (near: number, far: number) => Math.exp(crossing(Math.log(near), Math.log(far), excessAt));
   const nearest = nearestDistanceM(now.system);
   const most = Math.min(FARTHEST_M, farthestDistanceM(now.system));
   if (situation.distanceM > most) return { distanceM: walkable(most) };
   if (situation.distanceM < nearest) return { distanceM: Math.ceil(nearest * 100) / 100 };
   if (now.reading.verdict === 'notEnough') {
     if (!enoughAt(nearest)) return nearest < situation.distanceM ? { distanceM: Math.ceil(nearest * 100) / 100 } : null;
-    const target = walkable(crossing(nearest, situation.distanceM, enoughAt));
+    const target = walkable(between(nearest, situation.distanceM));
     return { distanceM: Math.max(target, nearest) };
   }
   // Enough already: the animal gains by every metre one can stay back.
-  const farthest = enoughAt(most) ? most : crossing(situation.distanceM, most, enoughAt);
+  const farthest = enoughAt(most) ? most : between(situation.distanceM, most);
   const target = walkable(farthest);
   return target > situation.distanceM * 1.02 ? { distanceM: target } : null;
 }
@@ -142,14 +139,14 @@ function focalPatch(situation: FarSituation, now: State): FarPatch | null {
   if (now.reading.shareOfFrame.value > 100 && markedFocalMm > lens.focalWideMm) {
     // The share of the frame goes with the pixels on the subject.
     const most = (now.reading.pixelsOnSubject.value * FITTING_PERCENT) / now.reading.shareOfFrame.value;
-    const fits = crossing(lens.focalWideMm, markedFocalMm, (focal) => countedAt(focal, 'sampled') <= most);
+    const fits = crossing(lens.focalWideMm, markedFocalMm, (focal) => most - countedAt(focal, 'sampled'));
     return { focalMm: Math.max(lens.focalWideMm, Math.floor(fits)) };
   }
   if (now.reading.verdict !== 'notEnough' || markedFocalMm >= lens.focalTeleMm) return null;
   const need = now.reading.neededPixels.value;
-  const enoughAt = (focalMm: number) => countedAt(focalMm, situation.judgeBy) >= need;
-  if (!enoughAt(lens.focalTeleMm)) return { focalMm: lens.focalTeleMm };
-  return { focalMm: Math.min(lens.focalTeleMm, Math.ceil(crossing(lens.focalTeleMm, markedFocalMm, enoughAt))) };
+  const excessAt = (focalMm: number) => countedAt(focalMm, situation.judgeBy) - need;
+  if (excessAt(lens.focalTeleMm) < 0) return { focalMm: lens.focalTeleMm };
+  return { focalMm: Math.min(lens.focalTeleMm, Math.ceil(crossing(lens.focalTeleMm, markedFocalMm, excessAt))) };
 }
 
 function difference(after: number | undefined, before: number | undefined): number | undefined {

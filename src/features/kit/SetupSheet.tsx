@@ -16,7 +16,7 @@ import { NewBody } from './NewBody';
 import { PartList } from './PartList';
 import { RowForm } from './LazyRowForm';
 import { SetupForm } from './SetupForm';
-import { adapterBrief, bodyBrief, opticBrief, setupBrief } from './briefs';
+import { bodyBrief, partBrief, setupBrief } from './briefs';
 import { FORMS } from './fields';
 
 type PartResource = 'bodies' | 'optics' | 'adapters';
@@ -151,11 +151,11 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
           <PartList verb="Change" lines={kit.bodies.map((row) => ({ id: row.id, name: row.data.name, brief: bodyBrief(row.data) }))} onPress={edit('bodies')} />
         </Group>
         <Group title="Lenses" brief={String(kit.optics.length)} startsOpen={kit.setups.length === 0 && kit.bodies.length > 0}>
-          <PartList verb="Change" lines={kit.optics.map((row) => ({ id: row.id, name: row.data.name, brief: opticBrief(row.data) }))} onPress={edit('optics')} />
+          <PartList verb="Change" lines={kit.optics.map((row) => ({ id: row.id, name: row.data.name, brief: partBrief(row.data) }))} onPress={edit('optics')} />
           <Key title="Add a lens" icon="add" onPress={() => setView({ at: 'part', resource: 'optics', id: null })} />
         </Group>
         <Group title="Converters and reducers" brief={String(kit.adapters.length)}>
-          <PartList verb="Change" lines={kit.adapters.map((row) => ({ id: row.id, name: row.data.name, brief: adapterBrief(row.data) }))} onPress={edit('adapters')} />
+          <PartList verb="Change" lines={kit.adapters.map((row) => ({ id: row.id, name: row.data.name, brief: partBrief(row.data) }))} onPress={edit('adapters')} />
           <Key title="Add a converter" icon="add" onPress={() => setView({ at: 'part', resource: 'adapters', id: null })} />
         </Group>
       </View>

@@ -1,9 +1,9 @@
-import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
-import type { Optic } from '@/contract/schemas/optic';
 import type { Output } from '@/contract/schemas/output';
 import type { Setup } from '@/contract/schemas/setup';
 import type { Subject } from '@/contract/schemas/subject';
+import type { Part } from '@/core/kit/parts';
+import { DESIGN_WORDS, PART_WORDS } from '@/core/kit/words';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import type { UnitSystem } from '@/core/quantity/units';
@@ -16,13 +16,41 @@ import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityTex
 export const bodyBrief = ({ sensor }: Body): string =>
   `${formatFigures(sensor.widthMm)} × ${formatFigures(sensor.heightMm)} mm · ${formatFixed(megapixels(sensor.columns, sensor.rows))} MP · ${formatFigures(pitchUm(sensor.widthMm, sensor.columns))} µm`;
 
-export const opticBrief = (lens: Optic): string =>
-  lens.focalTeleMm > lens.focalWideMm
-    ? `${formatFigures(lens.focalWideMm, 4)}–${formatFigures(lens.focalTeleMm, 4)} mm, ${showFNumber(lens.fNumberWide)} to ${showFNumber(lens.fNumberTele)}`
-    : `${formatFigures(lens.focalWideMm, 4)} mm, ${showFNumber(lens.fNumberWide)}`;
+const range = (low: number, high: number): string => (high > low ? `${formatFigures(low, 4)}–${formatFigures(high, 4)}` : formatFigures(low, 4));
 
-export const adapterBrief = (adapter: Adapter): string =>
-  `${adapter.factor >= 1 ? 'converter' : 'reducer'} ×${formatFigures(adapter.factor)}${adapter.autofocus ? '' : ', no autofocus'}`;
+/** What matters most about a part, in a line. */
+export function partBrief(part: Part): string {
+  switch (part.kind) {
+    case 'lens':
+    case 'builtIn': {
+      const apertures = part.focalTeleMm > part.focalWideMm && part.fNumberTele !== part.fNumberWide ? `${showFNumber(part.fNumberWide)} to ${showFNumber(part.fNumberTele)}` : showFNumber(part.fNumberWide);
+      const kind = part.kind === 'builtIn' ? ', built in' : part.design && part.design !== 'refractive' ? `, ${DESIGN_WORDS[part.design].toLowerCase()}` : '';
+      return `${range(part.focalWideMm, part.focalTeleMm)}\u202fmm, ${apertures}${kind}`;
+    }
+    case 'telescope':
+      return `${formatFigures(part.focalMm, 4)}\u202fmm, opening ${formatFigures(part.apertureMm)}\u202fmm, ${showFNumber(part.focalMm / part.apertureMm)}`;
+    case 'scope':
+      return `${range(part.magnificationLow, part.magnificationHigh)}\u202f×, objective ${formatFigures(part.objectiveMm)}\u202fmm`;
+    case 'objective':
+      return `${formatFigures(part.magnification)}\u202f×, NA ${formatFigures(part.numericalAperture)}, ${part.correction === 'infinity' ? 'infinity' : 'finite tube'}`;
+    case 'converter':
+    case 'barlow':
+    case 'reducer':
+      return `${PART_WORDS[part.kind].name.toLowerCase()} ×${formatFigures(part.factor)}${part.kind !== 'barlow' && !part.autofocus ? ', no autofocus' : ''}`;
+    case 'tubes':
+      return `tubes of ${part.lengthsMm.map((length) => formatFigures(length)).join(' + ')}\u202fmm`;
+    case 'closeUp':
+      return `close-up lens, ${formatFigures(part.dioptres)} dioptres`;
+    case 'tubeLens':
+      return `tube lens, ${formatFigures(part.focalMm)}\u202fmm`;
+    case 'mountAdapter':
+      return `${part.lensMount} onto ${part.mount ?? 'a mount not entered'}${part.autofocus ? '' : ', no autofocus'}`;
+    case 'reversing':
+    case 'coupling':
+    case 'afocal':
+      return `${PART_WORDS[part.kind].name.toLowerCase()}: ${PART_WORDS[part.kind].gloss}`;
+  }
+}
 
 export function setupBrief(setup: Setup, kit: Kit): string {
   const body = kit.bodies.find((row) => row.id === setup.bodyId)?.data.name ?? 'body gone';

@@ -1,0 +1,14 @@
+import { RESOURCE_SCHEMAS } from './resources';
+import { ADAPTER_KIND_SCHEMAS } from './schemas/adapter';
+import { farInputSchema } from './schemas/farInput';
+import { OPTIC_KIND_SCHEMAS } from './schemas/optic';
+import { systemInputSchema } from './schemas/systemInput';
+
+/** Every schema that refers to another or is referred to, by its own `$id`. */
+export const ALL_SCHEMAS = [
+  ...Object.values(OPTIC_KIND_SCHEMAS),
+  ...Object.values(ADAPTER_KIND_SCHEMAS),
+  ...Object.values(RESOURCE_SCHEMAS),
+  farInputSchema,
+  systemInputSchema,
+] as const;

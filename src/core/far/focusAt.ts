@@ -1,5 +1,5 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { ratioAtDistance } from '../optics/opticState';
+import { focusSpan, ratioAtDistance } from '../optics/opticState';
 import { effectiveFocalAtClosest, focalAtDistance, focusThinLens, type Focus } from '../optics/thinLens';
 import { fail, ok, type Result } from '../quantity/result';
 
@@ -50,20 +50,22 @@ function focusChain(system: EffectiveSystem, distanceMm: number): Result<FocusAt
   const focusOf = (ratio: number, focalMm: number, breathing: number): Result<FocusAt> =>
     ok({ uMm: focalMm + focalMm / ratio, vMm: focalMm * (1 + ratio), ratio, focalMm, ...(breathing > 0 ? { breathing } : {}) });
   if (fixedRatio) return focusOf(far.ratio, far.focalMm, ratioUncertainty);
+  const { beyond } = focusSpan(system.optics.state);
   const farthest = system.farthestFocusM ? system.farthestFocusM.value * 1000 : Infinity;
   const nearest = system.closestFocusM?.value;
-  const share = near && nearest !== undefined ? Math.min(1, Math.max(0, (1 / distanceMm - 1 / farthest) / (1 / (nearest * 1000) - 1 / farthest))) : 0;
+  // Beyond life size the lens's closest setting is the farther end.
+  const share = beyond ? 0 : near && nearest !== undefined ? Math.min(1, Math.max(0, (1 / distanceMm - 1 / farthest) / (1 / (nearest * 1000) - 1 / farthest))) : 0;
   const end = near ?? far;
   const setting = {
     ...far,
     frontFocalMm: far.frontFocalMm + (end.frontFocalMm - far.frontFocalMm) * share,
     focalMm: far.focalMm + (end.focalMm - far.focalMm) * share,
   };
-  const ratio = ratioAtDistance(setting, distanceMm);
+  const ratio = ratioAtDistance(setting, distanceMm, beyond);
   if (ratio === undefined) {
     return fail('distance.tooNear', 'Nearer than this the set-up cannot form a picture. Step back, or take a tube or close-up lens off.', 'distanceM');
   }
-  const nominal = ratioAtDistance(far, distanceMm);
+  const nominal = ratioAtDistance(far, distanceMm, beyond);
   return focusOf(ratio, setting.focalMm, nominal === undefined ? 0 : Math.abs(nominal / ratio - 1));
 }
 

@@ -58,7 +58,8 @@ function obstacleAt(system: EffectiveSystem, distanceM: number): Problem | null 
   const nearest = system.closestFocusM?.value;
   const farthest = system.farthestFocusM?.value;
   const name = system.lens.name;
-  if (system.optics.fixedRatio && nearest !== undefined && Math.abs(distanceM / nearest - 1) > 0.02) {
+  const single = nearest !== undefined && farthest !== undefined && farthest - nearest < 1e-9 * nearest;
+  if ((system.optics.fixedRatio || single) && nearest !== undefined && Math.abs(distanceM / nearest - 1) > 0.02) {
     return { code: 'focus.fixed', message: `This set-up focuses at about ${figures(nearest, 2)} m and nowhere else. Go there, or choose another set-up.`, field: 'distanceM' };
   }
   if (nearest !== undefined && distanceM < nearest * (1 - 1e-9)) {

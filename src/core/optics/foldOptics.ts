@@ -2,6 +2,7 @@ import { CLASS_LENS50_LP_PER_MM } from '../detail/lens50';
 import { isFactor, tubesLengthMm, type BodySpec, type LensSpec, type Part } from '../kit/parts';
 import { imageCircleAt } from './coverage';
 import type { Arrangement } from './arrangement';
+import { misfits } from './mountPath';
 import { USUAL_TUBE_FOCAL_MM, USUAL_TUBE_LENGTH_MM, lens50Of, type MainLens } from './mainLens';
 import { throughAfocal, throughExtension, throughFactor, throughFrontLens, type OpticState, type Setting } from './opticState';
 import { effectiveFocalAtClosest } from './thinLens';
@@ -64,6 +65,7 @@ function reversed(state: OpticState, lens: LensSpec, body: BodySpec, ringMm: num
     return { state, unknown: 'length of the lens and flange distance of the body' };
   }
   const imageMm = body.flangeMm + ringMm + lengthMm + flangeMm - f;
+  if (imageMm <= f * 1.01) return { state, unknown: 'true place of its principal planes (by its length it would draw nothing)' };
   const setting: Setting = { frontFocalMm: f, focalMm: f, ratio: imageMm / f - 1, imageMm, behindMm: 0 };
   const turned = { ...state, far: setting, near: setting };
   if (state.circleMm === undefined) return { state: turned };
@@ -84,7 +86,8 @@ function objectiveAlone(arrangement: Arrangement, state: OpticState, body: BodyS
 const tubesOf = ({ back }: Arrangement): number => back.reduce((sum, part) => sum + (part.kind === 'tubes' ? tubesLengthMm(part) : 0), 0);
 
 function flangeError({ main, back }: Arrangement, body: BodySpec): number {
-  if (main.kind !== 'lens' || main.flangeMm === undefined || body.flangeMm === undefined) return 0;
+  // What does not mount stands at no distance at all.
+  if (main.kind !== 'lens' || main.flangeMm === undefined || body.flangeMm === undefined || misfits(body, [main, ...back]).length) return 0;
   const adapters = back.filter((part) => part.kind === 'mountAdapter');
   const error = body.flangeMm + adapters.reduce((sum, part) => sum + part.addsMm, 0) - main.flangeMm;
   return Math.abs(error) > FLANGE_TOLERANCE_MM ? error : 0;

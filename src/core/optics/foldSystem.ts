@@ -11,7 +11,7 @@ import { autofocusOf, type Autofocus } from './autofocus';
 import { converterStops, entrancePupilMm, equivalent } from './equivalence';
 import { foldOptics, type FoldedOptics } from './foldOptics';
 import { lens50Of, mainLensOf, type MainLens } from './mainLens';
-import { subjectDistanceM } from './opticState';
+import { focusSpan } from './opticState';
 import { systemWarnings } from './systemWarnings';
 import { fNumberAt } from './zoomRange';
 
@@ -220,18 +220,17 @@ function focusRange(arrangement: Arrangement, optics: FoldedOptics, lens: MainLe
       source: 'each part in turn: a converter multiplies the ratio, extension adds e/F, a lens in front adds its power',
       neglects: 'Thin lenses; measuring a ruler beats it.',
     }), optics.ratioUncertainty ? value * optics.ratioUncertainty : undefined);
-  const farthest = subjectDistanceM(far);
-  const plainClosest = optics.plain && lens.closestFocusM !== undefined ? given(lens.closestFocusM, 'm', 'Closest focus of the lens', 'lens data') : undefined;
-  const nearest = plainClosest ?? (near ? closestOf(subjectDistanceM(near), (metres) => distance(metres, 'Closest focus', near.ratio)) : arrangement.scope && lens.closestFocusM !== undefined ? given(lens.closestFocusM, 'm', 'Closest focus of the scope', 'scope data') : undefined);
+  const span = focusSpan(optics.state);
+  const ends = { closest: span.beyond ? far.ratio : (near?.ratio ?? far.ratio), farthest: span.beyond ? (near?.ratio ?? far.ratio) : far.ratio };
+  const own = lens.closestFocusM === undefined ? undefined : given(lens.closestFocusM, 'm', `Closest focus of ${arrangement.scope ? 'the scope' : 'the lens'}`, 'its data');
+  const nearest = (optics.plain || arrangement.scope) && own ? own : span.closestMm === undefined ? undefined : distance(span.closestMm / 1000, 'Closest focus', ends.closest);
   return {
     ...(nearest ? { closestFocusM: nearest } : {}),
-    ...(farthest === undefined || farthest === Infinity ? {} : { farthestFocusM: distance(farthest, 'Farthest focus', far.ratio) }),
+    ...(span.farthestMm === undefined ? {} : { farthestFocusM: distance(span.farthestMm / 1000, 'Farthest focus', ends.farthest) }),
     ...(near && near.ratio > 0 ? { ratioAtClosest: ratio(near.ratio, 'Ratio at closest focus', 'm₀ · t + e/F + (1 + m₀) · Φ · f′/1000') } : {}),
     ...(far.ratio > 0 ? { ratioAtInfinity: ratio(far.ratio, 'Ratio with the lens at infinity', 'e/F + Φ · f/1000') } : {}),
   };
 }
-
-const closestOf = (metres: number | undefined, make: (metres: number) => Quantity): Quantity | undefined => (metres === undefined || metres === Infinity ? undefined : make(metres));
 
 /**
  * Folds body, mode and optics chain into one effective system. Every desk reads this and derives no optics of its own.

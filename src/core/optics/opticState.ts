@@ -106,21 +106,58 @@ export function subjectDistanceM(setting: Setting): number | undefined {
   return (setting.frontFocalMm + setting.focalMm / setting.ratio + setting.imageMm) / 1000;
 }
 
+/** A·m² − (T − C)·m + F = 0 links ratio and distance at a setting's focal length. */
+function distanceEquation({ frontFocalMm: f, focalMm: F, behindMm: e }: Setting): { a: number; c: number } {
+  const t = F / f;
+  return { a: f / t, c: 2 * f + e - (f * e) / (t * F) };
+}
+
+/** The ratio at which sensor and subject are nearest to each other: life size for a bare lens. Beyond it they part again. */
+export const nearestRatio = (setting: Setting): number => Math.sqrt(setting.focalMm / distanceEquation(setting).a);
+
+/** How near and how far, mm from the sensor, a chain focuses; `beyond`: its whole range lies beyond the nearest point. */
+export interface FocusSpan {
+  closestMm?: number;
+  /** Absent: infinity. */
+  farthestMm?: number;
+  beyond: boolean;
+}
+
+/**
+ * Range of distances between the lens's infinity setting and its closest one. Where the range passes life size the
+ * nearest distance is there, not at the end.
+ */
+export function focusSpan({ far, near }: OpticState): FocusSpan {
+  const at = (setting: Setting | undefined) => {
+    const metres = setting && subjectDistanceM(setting);
+    return metres === undefined || metres === Infinity ? undefined : metres * 1000;
+  };
+  const farMm = at(far);
+  const nearMm = at(near);
+  if (farMm !== undefined && far.ratio >= nearestRatio(far)) return { closestMm: farMm, farthestMm: nearMm ?? farMm, beyond: true };
+  let closestMm = nearMm;
+  if (near && near.ratio > nearestRatio(near)) {
+    const { a, c } = distanceEquation(near);
+    closestMm = c + 2 * Math.sqrt(a * near.focalMm);
+  }
+  return { ...(closestMm === undefined ? {} : { closestMm }), ...(farMm === undefined ? {} : { farthestMm: farMm }), beyond: false };
+}
+
 /**
  * Ratio at which the optics focus on a distance when the lens's own focus is turned there.
  *
+ * @param beyond takes the larger of the two ratios that share a distance
  * @returns undefined nearer than any picture can be formed
- * @source u + v = T with u = f + F/m and v = f·(1 + m_lens) + e, m = t·m_lens + e/F: the smaller root of A·m² − (T − C)·m + F
+ * @source u + v = T with u = f + F/m and v = f·(1 + m_lens) + e, m = t·m_lens + e/F: a root of A·m² − (T − C)·m + F
  */
-export function ratioAtDistance(setting: Setting, distanceMm: number): number | undefined {
-  const { frontFocalMm: f, focalMm: F, behindMm: e } = setting;
-  const t = F / f;
-  const a = f / t;
-  const c = 2 * f + e - (f * e) / (t * F);
+export function ratioAtDistance(setting: Setting, distanceMm: number, beyond = false): number | undefined {
+  const { a, c } = distanceEquation(setting);
   const half = distanceMm - c;
-  const discriminant = half * half - 4 * a * F;
-  if (half <= 0 || discriminant < 0) return undefined;
-  return (2 * F) / (half + Math.sqrt(discriminant));
+  // At the very nearest point rounding may take the root of a hair less than nothing.
+  const discriminant = half * half - 4 * a * setting.focalMm;
+  if (half <= 0 || discriminant < -1e-9 * half * half) return undefined;
+  const apart = half + Math.sqrt(Math.max(0, discriminant));
+  return beyond ? apart / (2 * a) : (2 * setting.focalMm) / apart;
 }
 
 /** What a tele attachment or scope of magnification M makes of a camera lens behind it. */

@@ -1,0 +1,62 @@
+import { arrange } from '../optics/arrangement';
+import { foldOptics } from '../optics/foldOptics';
+import { mainLensOf } from '../optics/mainLens';
+import { subjectDistanceM, type OpticState } from '../optics/opticState';
+import type { SystemInput } from '../optics/foldSystem';
+import { fNumberAt } from '../optics/zoomRange';
+import { ok, type Result } from '../quantity/result';
+import type { PartKind } from './parts';
+
+/** The numbers a part can change. */
+export interface StepState {
+  focalMm: number;
+  fNumber: number;
+  /** Largest ratio, at the lens's closest focus; of a chain that reaches no infinity, the smallest one when that is all. */
+  ratio?: number;
+  imageCircleMm?: number;
+  closestFocusM?: number;
+}
+
+/** One part with what it made of the chain. `before` is absent for the part everything starts from. */
+export interface ChainStep {
+  name: string;
+  kind: PartKind;
+  before?: StepState;
+  after: StepState;
+  /** Stops of light at infinity it gave or took: −2·log₂ of the f-numbers. */
+  stops: number;
+}
+
+function stateOf(state: OpticState): StepState {
+  const ratio = state.near?.ratio ?? (state.far.ratio > 0 ? state.far.ratio : undefined);
+  const closest = state.near ? subjectDistanceM(state.near) : undefined;
+  return {
+    focalMm: state.far.focalMm,
+    fNumber: state.fNumber,
+    ...(ratio === undefined || ratio <= 0 ? {} : { ratio }),
+    ...(state.circleMm === undefined ? {} : { imageCircleMm: state.circleMm }),
+    ...(closest === undefined || closest === Infinity ? {} : { closestFocusM: closest }),
+  };
+}
+
+/** What each part of a chain changed, starting with what forms the picture, then in front of it, then behind. */
+export function chainSteps({ body, chain, focalMm }: SystemInput): Result<ChainStep[]> {
+  const arranged = arrange(chain);
+  if (!arranged.ok) return arranged;
+  const lens = mainLensOf(arranged.value);
+  const marked = Math.min(lens.focalTeleMm, Math.max(lens.focalWideMm, focalMm ?? lens.focalTeleMm));
+  const fNumber = fNumberAt(marked, lens.focalWideMm, lens.focalTeleMm, lens.fNumberWide, lens.fNumberTele);
+  const { stages } = foldOptics(arranged.value, lens, body, marked, fNumber);
+  return ok(
+    stages.map(({ name, kind, state }, i) => {
+      const previous = stages[i - 1]?.state;
+      return {
+        name,
+        kind,
+        after: stateOf(state),
+        stops: previous ? -2 * Math.log2(state.fNumber / previous.fNumber) : 0,
+        ...(previous ? { before: stateOf(previous) } : {}),
+      };
+    }),
+  );
+}

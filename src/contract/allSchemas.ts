@@ -2,6 +2,7 @@ import { RESOURCE_SCHEMAS } from './resources';
 import { ADAPTER_KIND_SCHEMAS } from './schemas/adapter';
 import { farInputSchema } from './schemas/farInput';
 import { OPTIC_KIND_SCHEMAS } from './schemas/optic';
+import { wholeDataSchema } from './schemas/wholeData';
 import { systemInputSchema } from './schemas/systemInput';
 
 /** Every schema that refers to another or is referred to, by its own `$id`. */
@@ -11,4 +12,5 @@ export const ALL_SCHEMAS = [
   ...Object.values(RESOURCE_SCHEMAS),
   farInputSchema,
   systemInputSchema,
+  wholeDataSchema,
 ] as const;

@@ -4,6 +4,8 @@ import type { FieldError } from './problem';
 import { RESOURCE_SCHEMAS, type ResourceName, type ResourceTypes } from './resources';
 import { ALL_SCHEMAS } from './allSchemas';
 import { farInputSchema, type FarInputData } from './schemas/farInput';
+import { wholeDataSchema } from './schemas/wholeData';
+import { TRANSFER_ORDER, type WholeData } from './wholeData';
 import { systemInputSchema, type SystemInputData } from './schemas/systemInput';
 
 const SCHEMAS_BY_ID: Record<string, object> = Object.fromEntries(ALL_SCHEMAS.map((schema) => [schema.$id, schema]));
@@ -47,4 +49,23 @@ export function validateSystemInput(data: unknown): Checked<SystemInputData> {
   return validators.systemInput(data)
     ? { ok: true, value: data as unknown as SystemInputData }
     : { ok: false, errors: fieldErrors(systemInputSchema, validators.systemInput.errors, SCHEMAS_BY_ID) };
+}
+
+/** Checks a whole file of data: its form, then every row under its resource's schema. At most `most` errors are told. */
+export function validateWholeData(data: unknown, most = 50): Checked<WholeData> {
+  if (!validators.wholeData(data)) return { ok: false, errors: fieldErrors(wholeDataSchema, validators.wholeData.errors, SCHEMAS_BY_ID).slice(0, most) };
+  const errors: FieldError[] = [];
+  for (const name of TRANSFER_ORDER) {
+    for (const [i, row] of (data.rows[name] ?? []).entries()) {
+      const checked = validateResource(name, row.data);
+      if (!checked.ok) errors.push(...checked.errors.map((error) => ({ path: `rows.${name}.${i}.data.${error.path}`, message: `${nameOf(row.data, i)}: ${error.message}` })));
+      if (errors.length >= most) return { ok: false, errors: errors.slice(0, most) };
+    }
+  }
+  return errors.length ? { ok: false, errors } : { ok: true, value: data };
+}
+
+function nameOf(data: object, i: number): string {
+  const name = (data as { name?: unknown }).name;
+  return typeof name === 'string' && name.trim() ? `“${name.slice(0, 60)}”` : `Entry ${i + 1}`;
 }

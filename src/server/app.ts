@@ -3,11 +3,13 @@ import path from 'node:path';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import type { Logger } from 'pino';
+import { ALL_SCHEMAS } from '@/contract/allSchemas';
 import { RESOURCE_SCHEMAS } from '@/contract/resources';
-import { farInputSchema } from '@/contract/schemas/farInput';
 import { firstView, firstViewHtml } from './firstView';
 import { HttpProblem } from './problems';
+import type { Database } from './database';
 import { resourceRoutes } from './routes/resources';
+import { transferRoutes } from './routes/transfer';
 import { localOnly, securityHeaders } from './security';
 import type { Store } from './store';
 
@@ -22,7 +24,7 @@ function problemOf(error: unknown): HttpProblem | null {
     return new HttpProblem(400, 'json.malformed', 'Not JSON', 'The body is not valid JSON. Check brackets, quotes and commas.');
   }
   if (type === 'entity.too.large') {
-    return new HttpProblem(413, 'body.tooLarge', 'Too large', `The body may have at most ${BODY_LIMIT}.`);
+    return new HttpProblem(413, 'body.tooLarge', 'Too large', `The body may have at most ${(error as { limit: number }).limit} bytes.`);
   }
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') {
     return new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON.');
@@ -63,7 +65,7 @@ function serveFiles(app: Express, folder: string, store: Store): void {
  *
  * @param distFolder the exported web application; without it only the API answers
  */
-export function createApp(store: Store, options: { logger: Logger; distFolder?: string }): Express {
+export function createApp(store: Store, database: Database, options: { logger: Logger; distFolder?: string }): Express {
   const app = express();
   app.disable('x-powered-by');
   // Nothing of the API is kept by a browser, so hashing every answer for a tag would be wasted.
@@ -73,12 +75,14 @@ export function createApp(store: Store, options: { logger: Logger; distFolder?: 
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
+  // Before the general limit: a whole file of data is larger than any row.
+  app.use('/api/v1', transferRoutes(database));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   app.get('/api/v1/health', (_request, response) => {
     response.json({ status: 'ok' });
   });
   app.get('/api/v1/schemas', (_request, response) => {
-    response.json({ ...RESOURCE_SCHEMAS, farInput: farInputSchema });
+    response.json({ ...Object.fromEntries(ALL_SCHEMAS.map((schema) => [schema.$id, schema])), ...RESOURCE_SCHEMAS });
   });
   app.use('/api/v1', resourceRoutes(store));
   app.use('/api', (request) => {

@@ -43,7 +43,7 @@ async function main(): Promise<void> {
   if (settings.demo) await loadDemo(store);
   else await loadFirstOutputs(store);
   const hasFiles = fs.existsSync(path.join(settings.distFolder, 'index.html'));
-  const app = createApp(store, { logger, ...(hasFiles ? { distFolder: settings.distFolder } : {}) });
+  const app = createApp(store, database, { logger, ...(hasFiles ? { distFolder: settings.distFolder } : {}) });
   const server = http.createServer(app);
   const port = await listenOnFree(server, settings.port, settings.nextFree);
   console.log(`Jauge${settings.demo ? ' with demo data' : ''}: http://${LOOPBACK}:${port}`);

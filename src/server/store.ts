@@ -6,6 +6,7 @@ import { validateResource } from '@/contract/validate';
 import type { Database } from './database';
 import type { RowAttributes } from './models/tables';
 import { HttpProblem } from './problems';
+import { columnsOf, partsOf } from './rowColumns';
 
 /** The rows of all resources, with their rules: validated, versioned, one transaction per change. */
 export interface Store {
@@ -68,24 +69,10 @@ export function createStore({ read, write, queue, together, trace, pageText }: D
     }
   }
 
-  const columnsOf = (name: ResourceName, data: unknown): Partial<RowAttributes> => {
-    if (name === 'setups') return { bodyId: (data as ResourceTypes['setups']).bodyId };
-    if (name === 'readings') return { takenAt: (data as ResourceTypes['readings']).takenAt };
-    return {};
-  };
-
   async function writeParts(name: ResourceName, id: string, data: unknown): Promise<void> {
     if (name !== 'setups') return;
     await write.setupParts.destroy({ where: { setupId: id } });
-    await write.setupParts.bulkCreate(
-      (data as ResourceTypes['setups']).chain.map((part, position) => ({
-        setupId: id,
-        position,
-        opticId: part.type === 'optic' ? part.id : null,
-        adapterId: part.type === 'adapter' ? part.id : null,
-      })),
-      
-    );
+    await write.setupParts.bulkCreate(partsOf(id, data as ResourceTypes['setups']));
   }
 
   async function usersOf(name: ResourceName, id: string) {

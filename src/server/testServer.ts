@@ -20,7 +20,7 @@ export async function openTestServer(options: { distFolder?: string } = {}): Pro
   const file = path.join(folder, 'test.sqlite');
   const database = await openDatabase(file);
   const store = createStore(database);
-  const app = createApp(store, { logger: pino({ level: 'silent' }), ...options });
+  const app = createApp(store, database, { logger: pino({ level: 'silent' }), ...options });
   return {
     app,
     store,

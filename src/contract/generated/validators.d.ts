@@ -2,6 +2,7 @@ import type { ValidateFunction } from 'ajv';
 import type { FarInputData } from '../schemas/farInput';
 import type { SystemInputData } from '../schemas/systemInput';
 import type { ResourceTypes } from '../resources';
+import type { WholeData } from '../wholeData';
 
 export const bodies: ValidateFunction<ResourceTypes['bodies']>;
 export const optics: ValidateFunction<ResourceTypes['optics']>;
@@ -12,3 +13,4 @@ export const outputs: ValidateFunction<ResourceTypes['outputs']>;
 export const readings: ValidateFunction<ResourceTypes['readings']>;
 export const farInput: ValidateFunction<FarInputData>;
 export const systemInput: ValidateFunction<SystemInputData>;
+export const wholeData: ValidateFunction<WholeData>;

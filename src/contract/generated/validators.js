@@ -13161,3 +13161,1407 @@ validate78.errors = vErrors;
 return errors === 0;
 }
 
+exports.wholeData = validate95;
+const schema30 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
+
+function validate95(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="wholeData" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.format === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "format"},message:"must have required property '"+"format"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.formatVersion === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "formatVersion"},message:"must have required property '"+"formatVersion"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.rows === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "rows"},message:"must have required property '"+"rows"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(((((key0 === "format") || (key0 === "formatVersion")) || (key0 === "exportedAt")) || (key0 === "existing")) || (key0 === "rows"))){
+const err3 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+}
+if(data.format !== undefined){
+let data0 = data.format;
+if(typeof data0 !== "string"){
+const err4 = {instancePath:instancePath+"/format",schemaPath:"#/properties/format/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+if("jauge" !== data0){
+const err5 = {instancePath:instancePath+"/format",schemaPath:"#/properties/format/const",keyword:"const",params:{allowedValue: "jauge"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+if(data.formatVersion !== undefined){
+let data1 = data.formatVersion;
+if(!(((typeof data1 == "number") && (!(data1 % 1) && !isNaN(data1))) && (isFinite(data1)))){
+const err6 = {instancePath:instancePath+"/formatVersion",schemaPath:"#/properties/formatVersion/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+if(1 !== data1){
+const err7 = {instancePath:instancePath+"/formatVersion",schemaPath:"#/properties/formatVersion/const",keyword:"const",params:{allowedValue: 1},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+}
+if(data.exportedAt !== undefined){
+let data2 = data.exportedAt;
+if(typeof data2 === "string"){
+if(func3(data2) > 40){
+const err8 = {instancePath:instancePath+"/exportedAt",schemaPath:"#/properties/exportedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+}
+else {
+const err9 = {instancePath:instancePath+"/exportedAt",schemaPath:"#/properties/exportedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+}
+if(data.existing !== undefined){
+let data3 = data.existing;
+if(typeof data3 !== "string"){
+const err10 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+if(!((data3 === "keep") || (data3 === "replace"))){
+const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema30.properties.existing.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+if(data.rows !== undefined){
+let data4 = data.rows;
+if(data4 && typeof data4 == "object" && !Array.isArray(data4)){
+for(const key1 in data4){
+if(!(((((((key1 === "bodies") || (key1 === "optics")) || (key1 === "adapters")) || (key1 === "setups")) || (key1 === "subjects")) || (key1 === "outputs")) || (key1 === "readings"))){
+const err12 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+if(data4.bodies !== undefined){
+let data5 = data4.bodies;
+if(Array.isArray(data5)){
+if(data5.length > 200000){
+const err13 = {instancePath:instancePath+"/rows/bodies",schemaPath:"#/properties/rows/properties/bodies/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+const len0 = data5.length;
+for(let i0=0; i0<len0; i0++){
+let data6 = data5[i0];
+if(data6 && typeof data6 == "object" && !Array.isArray(data6)){
+if(data6.id === undefined){
+const err14 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+if(data6.data === undefined){
+const err15 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+if(data6.id !== undefined){
+let data7 = data6.id;
+if(typeof data7 === "string"){
+if(!pattern55.test(data7)){
+const err16 = {instancePath:instancePath+"/rows/bodies/" + i0+"/id",schemaPath:"#/properties/rows/properties/bodies/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+else {
+const err17 = {instancePath:instancePath+"/rows/bodies/" + i0+"/id",schemaPath:"#/properties/rows/properties/bodies/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+}
+if(data6.version !== undefined){
+let data8 = data6.version;
+if(!(((typeof data8 == "number") && (!(data8 % 1) && !isNaN(data8))) && (isFinite(data8)))){
+const err18 = {instancePath:instancePath+"/rows/bodies/" + i0+"/version",schemaPath:"#/properties/rows/properties/bodies/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+if((typeof data8 == "number") && (isFinite(data8))){
+if(data8 < 1 || isNaN(data8)){
+const err19 = {instancePath:instancePath+"/rows/bodies/" + i0+"/version",schemaPath:"#/properties/rows/properties/bodies/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+}
+if(data6.createdAt !== undefined){
+let data9 = data6.createdAt;
+if(typeof data9 === "string"){
+if(func3(data9) > 40){
+const err20 = {instancePath:instancePath+"/rows/bodies/" + i0+"/createdAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+}
+else {
+const err21 = {instancePath:instancePath+"/rows/bodies/" + i0+"/createdAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+}
+if(data6.updatedAt !== undefined){
+let data10 = data6.updatedAt;
+if(typeof data10 === "string"){
+if(func3(data10) > 40){
+const err22 = {instancePath:instancePath+"/rows/bodies/" + i0+"/updatedAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+}
+else {
+const err23 = {instancePath:instancePath+"/rows/bodies/" + i0+"/updatedAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+}
+if(data6.data !== undefined){
+let data11 = data6.data;
+if(!(data11 && typeof data11 == "object" && !Array.isArray(data11))){
+const err24 = {instancePath:instancePath+"/rows/bodies/" + i0+"/data",schemaPath:"#/properties/rows/properties/bodies/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+}
+else {
+const err25 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+}
+else {
+const err26 = {instancePath:instancePath+"/rows/bodies",schemaPath:"#/properties/rows/properties/bodies/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data4.optics !== undefined){
+let data12 = data4.optics;
+if(Array.isArray(data12)){
+if(data12.length > 200000){
+const err27 = {instancePath:instancePath+"/rows/optics",schemaPath:"#/properties/rows/properties/optics/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+const len1 = data12.length;
+for(let i1=0; i1<len1; i1++){
+let data13 = data12[i1];
+if(data13 && typeof data13 == "object" && !Array.isArray(data13)){
+if(data13.id === undefined){
+const err28 = {instancePath:instancePath+"/rows/optics/" + i1,schemaPath:"#/properties/rows/properties/optics/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+if(data13.data === undefined){
+const err29 = {instancePath:instancePath+"/rows/optics/" + i1,schemaPath:"#/properties/rows/properties/optics/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+if(data13.id !== undefined){
+let data14 = data13.id;
+if(typeof data14 === "string"){
+if(!pattern55.test(data14)){
+const err30 = {instancePath:instancePath+"/rows/optics/" + i1+"/id",schemaPath:"#/properties/rows/properties/optics/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+else {
+const err31 = {instancePath:instancePath+"/rows/optics/" + i1+"/id",schemaPath:"#/properties/rows/properties/optics/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+if(data13.version !== undefined){
+let data15 = data13.version;
+if(!(((typeof data15 == "number") && (!(data15 % 1) && !isNaN(data15))) && (isFinite(data15)))){
+const err32 = {instancePath:instancePath+"/rows/optics/" + i1+"/version",schemaPath:"#/properties/rows/properties/optics/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+if((typeof data15 == "number") && (isFinite(data15))){
+if(data15 < 1 || isNaN(data15)){
+const err33 = {instancePath:instancePath+"/rows/optics/" + i1+"/version",schemaPath:"#/properties/rows/properties/optics/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+}
+if(data13.createdAt !== undefined){
+let data16 = data13.createdAt;
+if(typeof data16 === "string"){
+if(func3(data16) > 40){
+const err34 = {instancePath:instancePath+"/rows/optics/" + i1+"/createdAt",schemaPath:"#/properties/rows/properties/optics/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+else {
+const err35 = {instancePath:instancePath+"/rows/optics/" + i1+"/createdAt",schemaPath:"#/properties/rows/properties/optics/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+if(data13.updatedAt !== undefined){
+let data17 = data13.updatedAt;
+if(typeof data17 === "string"){
+if(func3(data17) > 40){
+const err36 = {instancePath:instancePath+"/rows/optics/" + i1+"/updatedAt",schemaPath:"#/properties/rows/properties/optics/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+else {
+const err37 = {instancePath:instancePath+"/rows/optics/" + i1+"/updatedAt",schemaPath:"#/properties/rows/properties/optics/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+if(data13.data !== undefined){
+let data18 = data13.data;
+if(!(data18 && typeof data18 == "object" && !Array.isArray(data18))){
+const err38 = {instancePath:instancePath+"/rows/optics/" + i1+"/data",schemaPath:"#/properties/rows/properties/optics/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/rows/optics/" + i1,schemaPath:"#/properties/rows/properties/optics/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/rows/optics",schemaPath:"#/properties/rows/properties/optics/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+if(data4.adapters !== undefined){
+let data19 = data4.adapters;
+if(Array.isArray(data19)){
+if(data19.length > 200000){
+const err41 = {instancePath:instancePath+"/rows/adapters",schemaPath:"#/properties/rows/properties/adapters/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+const len2 = data19.length;
+for(let i2=0; i2<len2; i2++){
+let data20 = data19[i2];
+if(data20 && typeof data20 == "object" && !Array.isArray(data20)){
+if(data20.id === undefined){
+const err42 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+if(data20.data === undefined){
+const err43 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+if(data20.id !== undefined){
+let data21 = data20.id;
+if(typeof data21 === "string"){
+if(!pattern55.test(data21)){
+const err44 = {instancePath:instancePath+"/rows/adapters/" + i2+"/id",schemaPath:"#/properties/rows/properties/adapters/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+}
+else {
+const err45 = {instancePath:instancePath+"/rows/adapters/" + i2+"/id",schemaPath:"#/properties/rows/properties/adapters/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+}
+if(data20.version !== undefined){
+let data22 = data20.version;
+if(!(((typeof data22 == "number") && (!(data22 % 1) && !isNaN(data22))) && (isFinite(data22)))){
+const err46 = {instancePath:instancePath+"/rows/adapters/" + i2+"/version",schemaPath:"#/properties/rows/properties/adapters/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+if((typeof data22 == "number") && (isFinite(data22))){
+if(data22 < 1 || isNaN(data22)){
+const err47 = {instancePath:instancePath+"/rows/adapters/" + i2+"/version",schemaPath:"#/properties/rows/properties/adapters/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+}
+if(data20.createdAt !== undefined){
+let data23 = data20.createdAt;
+if(typeof data23 === "string"){
+if(func3(data23) > 40){
+const err48 = {instancePath:instancePath+"/rows/adapters/" + i2+"/createdAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+}
+else {
+const err49 = {instancePath:instancePath+"/rows/adapters/" + i2+"/createdAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+}
+if(data20.updatedAt !== undefined){
+let data24 = data20.updatedAt;
+if(typeof data24 === "string"){
+if(func3(data24) > 40){
+const err50 = {instancePath:instancePath+"/rows/adapters/" + i2+"/updatedAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+else {
+const err51 = {instancePath:instancePath+"/rows/adapters/" + i2+"/updatedAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+if(data20.data !== undefined){
+let data25 = data20.data;
+if(!(data25 && typeof data25 == "object" && !Array.isArray(data25))){
+const err52 = {instancePath:instancePath+"/rows/adapters/" + i2+"/data",schemaPath:"#/properties/rows/properties/adapters/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+}
+}
+else {
+const err53 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+}
+else {
+const err54 = {instancePath:instancePath+"/rows/adapters",schemaPath:"#/properties/rows/properties/adapters/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+}
+if(data4.setups !== undefined){
+let data26 = data4.setups;
+if(Array.isArray(data26)){
+if(data26.length > 200000){
+const err55 = {instancePath:instancePath+"/rows/setups",schemaPath:"#/properties/rows/properties/setups/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+const len3 = data26.length;
+for(let i3=0; i3<len3; i3++){
+let data27 = data26[i3];
+if(data27 && typeof data27 == "object" && !Array.isArray(data27)){
+if(data27.id === undefined){
+const err56 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+if(data27.data === undefined){
+const err57 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+if(data27.id !== undefined){
+let data28 = data27.id;
+if(typeof data28 === "string"){
+if(!pattern55.test(data28)){
+const err58 = {instancePath:instancePath+"/rows/setups/" + i3+"/id",schemaPath:"#/properties/rows/properties/setups/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+}
+else {
+const err59 = {instancePath:instancePath+"/rows/setups/" + i3+"/id",schemaPath:"#/properties/rows/properties/setups/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+}
+if(data27.version !== undefined){
+let data29 = data27.version;
+if(!(((typeof data29 == "number") && (!(data29 % 1) && !isNaN(data29))) && (isFinite(data29)))){
+const err60 = {instancePath:instancePath+"/rows/setups/" + i3+"/version",schemaPath:"#/properties/rows/properties/setups/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+if((typeof data29 == "number") && (isFinite(data29))){
+if(data29 < 1 || isNaN(data29)){
+const err61 = {instancePath:instancePath+"/rows/setups/" + i3+"/version",schemaPath:"#/properties/rows/properties/setups/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+}
+}
+if(data27.createdAt !== undefined){
+let data30 = data27.createdAt;
+if(typeof data30 === "string"){
+if(func3(data30) > 40){
+const err62 = {instancePath:instancePath+"/rows/setups/" + i3+"/createdAt",schemaPath:"#/properties/rows/properties/setups/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+}
+else {
+const err63 = {instancePath:instancePath+"/rows/setups/" + i3+"/createdAt",schemaPath:"#/properties/rows/properties/setups/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+if(data27.updatedAt !== undefined){
+let data31 = data27.updatedAt;
+if(typeof data31 === "string"){
+if(func3(data31) > 40){
+const err64 = {instancePath:instancePath+"/rows/setups/" + i3+"/updatedAt",schemaPath:"#/properties/rows/properties/setups/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+}
+else {
+const err65 = {instancePath:instancePath+"/rows/setups/" + i3+"/updatedAt",schemaPath:"#/properties/rows/properties/setups/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+}
+if(data27.data !== undefined){
+let data32 = data27.data;
+if(!(data32 && typeof data32 == "object" && !Array.isArray(data32))){
+const err66 = {instancePath:instancePath+"/rows/setups/" + i3+"/data",schemaPath:"#/properties/rows/properties/setups/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+}
+}
+else {
+const err67 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+}
+}
+else {
+const err68 = {instancePath:instancePath+"/rows/setups",schemaPath:"#/properties/rows/properties/setups/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+}
+if(data4.subjects !== undefined){
+let data33 = data4.subjects;
+if(Array.isArray(data33)){
+if(data33.length > 200000){
+const err69 = {instancePath:instancePath+"/rows/subjects",schemaPath:"#/properties/rows/properties/subjects/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(vErrors === null){
+vErrors = [err69];
+}
+else {
+vErrors.push(err69);
+}
+errors++;
+}
+const len4 = data33.length;
+for(let i4=0; i4<len4; i4++){
+let data34 = data33[i4];
+if(data34 && typeof data34 == "object" && !Array.isArray(data34)){
+if(data34.id === undefined){
+const err70 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err70];
+}
+else {
+vErrors.push(err70);
+}
+errors++;
+}
+if(data34.data === undefined){
+const err71 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err71];
+}
+else {
+vErrors.push(err71);
+}
+errors++;
+}
+if(data34.id !== undefined){
+let data35 = data34.id;
+if(typeof data35 === "string"){
+if(!pattern55.test(data35)){
+const err72 = {instancePath:instancePath+"/rows/subjects/" + i4+"/id",schemaPath:"#/properties/rows/properties/subjects/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err72];
+}
+else {
+vErrors.push(err72);
+}
+errors++;
+}
+}
+else {
+const err73 = {instancePath:instancePath+"/rows/subjects/" + i4+"/id",schemaPath:"#/properties/rows/properties/subjects/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err73];
+}
+else {
+vErrors.push(err73);
+}
+errors++;
+}
+}
+if(data34.version !== undefined){
+let data36 = data34.version;
+if(!(((typeof data36 == "number") && (!(data36 % 1) && !isNaN(data36))) && (isFinite(data36)))){
+const err74 = {instancePath:instancePath+"/rows/subjects/" + i4+"/version",schemaPath:"#/properties/rows/properties/subjects/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err74];
+}
+else {
+vErrors.push(err74);
+}
+errors++;
+}
+if((typeof data36 == "number") && (isFinite(data36))){
+if(data36 < 1 || isNaN(data36)){
+const err75 = {instancePath:instancePath+"/rows/subjects/" + i4+"/version",schemaPath:"#/properties/rows/properties/subjects/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err75];
+}
+else {
+vErrors.push(err75);
+}
+errors++;
+}
+}
+}
+if(data34.createdAt !== undefined){
+let data37 = data34.createdAt;
+if(typeof data37 === "string"){
+if(func3(data37) > 40){
+const err76 = {instancePath:instancePath+"/rows/subjects/" + i4+"/createdAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err76];
+}
+else {
+vErrors.push(err76);
+}
+errors++;
+}
+}
+else {
+const err77 = {instancePath:instancePath+"/rows/subjects/" + i4+"/createdAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err77];
+}
+else {
+vErrors.push(err77);
+}
+errors++;
+}
+}
+if(data34.updatedAt !== undefined){
+let data38 = data34.updatedAt;
+if(typeof data38 === "string"){
+if(func3(data38) > 40){
+const err78 = {instancePath:instancePath+"/rows/subjects/" + i4+"/updatedAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err78];
+}
+else {
+vErrors.push(err78);
+}
+errors++;
+}
+}
+else {
+const err79 = {instancePath:instancePath+"/rows/subjects/" + i4+"/updatedAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err79];
+}
+else {
+vErrors.push(err79);
+}
+errors++;
+}
+}
+if(data34.data !== undefined){
+let data39 = data34.data;
+if(!(data39 && typeof data39 == "object" && !Array.isArray(data39))){
+const err80 = {instancePath:instancePath+"/rows/subjects/" + i4+"/data",schemaPath:"#/properties/rows/properties/subjects/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err80];
+}
+else {
+vErrors.push(err80);
+}
+errors++;
+}
+}
+}
+else {
+const err81 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err81];
+}
+else {
+vErrors.push(err81);
+}
+errors++;
+}
+}
+}
+else {
+const err82 = {instancePath:instancePath+"/rows/subjects",schemaPath:"#/properties/rows/properties/subjects/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err82];
+}
+else {
+vErrors.push(err82);
+}
+errors++;
+}
+}
+if(data4.outputs !== undefined){
+let data40 = data4.outputs;
+if(Array.isArray(data40)){
+if(data40.length > 200000){
+const err83 = {instancePath:instancePath+"/rows/outputs",schemaPath:"#/properties/rows/properties/outputs/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(vErrors === null){
+vErrors = [err83];
+}
+else {
+vErrors.push(err83);
+}
+errors++;
+}
+const len5 = data40.length;
+for(let i5=0; i5<len5; i5++){
+let data41 = data40[i5];
+if(data41 && typeof data41 == "object" && !Array.isArray(data41)){
+if(data41.id === undefined){
+const err84 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err84];
+}
+else {
+vErrors.push(err84);
+}
+errors++;
+}
+if(data41.data === undefined){
+const err85 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err85];
+}
+else {
+vErrors.push(err85);
+}
+errors++;
+}
+if(data41.id !== undefined){
+let data42 = data41.id;
+if(typeof data42 === "string"){
+if(!pattern55.test(data42)){
+const err86 = {instancePath:instancePath+"/rows/outputs/" + i5+"/id",schemaPath:"#/properties/rows/properties/outputs/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err86];
+}
+else {
+vErrors.push(err86);
+}
+errors++;
+}
+}
+else {
+const err87 = {instancePath:instancePath+"/rows/outputs/" + i5+"/id",schemaPath:"#/properties/rows/properties/outputs/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err87];
+}
+else {
+vErrors.push(err87);
+}
+errors++;
+}
+}
+if(data41.version !== undefined){
+let data43 = data41.version;
+if(!(((typeof data43 == "number") && (!(data43 % 1) && !isNaN(data43))) && (isFinite(data43)))){
+const err88 = {instancePath:instancePath+"/rows/outputs/" + i5+"/version",schemaPath:"#/properties/rows/properties/outputs/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err88];
+}
+else {
+vErrors.push(err88);
+}
+errors++;
+}
+if((typeof data43 == "number") && (isFinite(data43))){
+if(data43 < 1 || isNaN(data43)){
+const err89 = {instancePath:instancePath+"/rows/outputs/" + i5+"/version",schemaPath:"#/properties/rows/properties/outputs/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err89];
+}
+else {
+vErrors.push(err89);
+}
+errors++;
+}
+}
+}
+if(data41.createdAt !== undefined){
+let data44 = data41.createdAt;
+if(typeof data44 === "string"){
+if(func3(data44) > 40){
+const err90 = {instancePath:instancePath+"/rows/outputs/" + i5+"/createdAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err90];
+}
+else {
+vErrors.push(err90);
+}
+errors++;
+}
+}
+else {
+const err91 = {instancePath:instancePath+"/rows/outputs/" + i5+"/createdAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err91];
+}
+else {
+vErrors.push(err91);
+}
+errors++;
+}
+}
+if(data41.updatedAt !== undefined){
+let data45 = data41.updatedAt;
+if(typeof data45 === "string"){
+if(func3(data45) > 40){
+const err92 = {instancePath:instancePath+"/rows/outputs/" + i5+"/updatedAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err92];
+}
+else {
+vErrors.push(err92);
+}
+errors++;
+}
+}
+else {
+const err93 = {instancePath:instancePath+"/rows/outputs/" + i5+"/updatedAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err93];
+}
+else {
+vErrors.push(err93);
+}
+errors++;
+}
+}
+if(data41.data !== undefined){
+let data46 = data41.data;
+if(!(data46 && typeof data46 == "object" && !Array.isArray(data46))){
+const err94 = {instancePath:instancePath+"/rows/outputs/" + i5+"/data",schemaPath:"#/properties/rows/properties/outputs/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err94];
+}
+else {
+vErrors.push(err94);
+}
+errors++;
+}
+}
+}
+else {
+const err95 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err95];
+}
+else {
+vErrors.push(err95);
+}
+errors++;
+}
+}
+}
+else {
+const err96 = {instancePath:instancePath+"/rows/outputs",schemaPath:"#/properties/rows/properties/outputs/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err96];
+}
+else {
+vErrors.push(err96);
+}
+errors++;
+}
+}
+if(data4.readings !== undefined){
+let data47 = data4.readings;
+if(Array.isArray(data47)){
+if(data47.length > 200000){
+const err97 = {instancePath:instancePath+"/rows/readings",schemaPath:"#/properties/rows/properties/readings/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(vErrors === null){
+vErrors = [err97];
+}
+else {
+vErrors.push(err97);
+}
+errors++;
+}
+const len6 = data47.length;
+for(let i6=0; i6<len6; i6++){
+let data48 = data47[i6];
+if(data48 && typeof data48 == "object" && !Array.isArray(data48)){
+if(data48.id === undefined){
+const err98 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err98];
+}
+else {
+vErrors.push(err98);
+}
+errors++;
+}
+if(data48.data === undefined){
+const err99 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err99];
+}
+else {
+vErrors.push(err99);
+}
+errors++;
+}
+if(data48.id !== undefined){
+let data49 = data48.id;
+if(typeof data49 === "string"){
+if(!pattern55.test(data49)){
+const err100 = {instancePath:instancePath+"/rows/readings/" + i6+"/id",schemaPath:"#/properties/rows/properties/readings/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err100];
+}
+else {
+vErrors.push(err100);
+}
+errors++;
+}
+}
+else {
+const err101 = {instancePath:instancePath+"/rows/readings/" + i6+"/id",schemaPath:"#/properties/rows/properties/readings/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err101];
+}
+else {
+vErrors.push(err101);
+}
+errors++;
+}
+}
+if(data48.version !== undefined){
+let data50 = data48.version;
+if(!(((typeof data50 == "number") && (!(data50 % 1) && !isNaN(data50))) && (isFinite(data50)))){
+const err102 = {instancePath:instancePath+"/rows/readings/" + i6+"/version",schemaPath:"#/properties/rows/properties/readings/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err102];
+}
+else {
+vErrors.push(err102);
+}
+errors++;
+}
+if((typeof data50 == "number") && (isFinite(data50))){
+if(data50 < 1 || isNaN(data50)){
+const err103 = {instancePath:instancePath+"/rows/readings/" + i6+"/version",schemaPath:"#/properties/rows/properties/readings/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err103];
+}
+else {
+vErrors.push(err103);
+}
+errors++;
+}
+}
+}
+if(data48.createdAt !== undefined){
+let data51 = data48.createdAt;
+if(typeof data51 === "string"){
+if(func3(data51) > 40){
+const err104 = {instancePath:instancePath+"/rows/readings/" + i6+"/createdAt",schemaPath:"#/properties/rows/properties/readings/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err104];
+}
+else {
+vErrors.push(err104);
+}
+errors++;
+}
+}
+else {
+const err105 = {instancePath:instancePath+"/rows/readings/" + i6+"/createdAt",schemaPath:"#/properties/rows/properties/readings/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err105];
+}
+else {
+vErrors.push(err105);
+}
+errors++;
+}
+}
+if(data48.updatedAt !== undefined){
+let data52 = data48.updatedAt;
+if(typeof data52 === "string"){
+if(func3(data52) > 40){
+const err106 = {instancePath:instancePath+"/rows/readings/" + i6+"/updatedAt",schemaPath:"#/properties/rows/properties/readings/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err106];
+}
+else {
+vErrors.push(err106);
+}
+errors++;
+}
+}
+else {
+const err107 = {instancePath:instancePath+"/rows/readings/" + i6+"/updatedAt",schemaPath:"#/properties/rows/properties/readings/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err107];
+}
+else {
+vErrors.push(err107);
+}
+errors++;
+}
+}
+if(data48.data !== undefined){
+let data53 = data48.data;
+if(!(data53 && typeof data53 == "object" && !Array.isArray(data53))){
+const err108 = {instancePath:instancePath+"/rows/readings/" + i6+"/data",schemaPath:"#/properties/rows/properties/readings/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err108];
+}
+else {
+vErrors.push(err108);
+}
+errors++;
+}
+}
+}
+else {
+const err109 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err109];
+}
+else {
+vErrors.push(err109);
+}
+errors++;
+}
+}
+}
+else {
+const err110 = {instancePath:instancePath+"/rows/readings",schemaPath:"#/properties/rows/properties/readings/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err110];
+}
+else {
+vErrors.push(err110);
+}
+errors++;
+}
+}
+}
+else {
+const err111 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err111];
+}
+else {
+vErrors.push(err111);
+}
+errors++;
+}
+}
+}
+else {
+const err112 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err112];
+}
+else {
+vErrors.push(err112);
+}
+errors++;
+}
+validate95.errors = vErrors;
+return errors === 0;
+}
+

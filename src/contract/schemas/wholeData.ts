@@ -1,0 +1,48 @@
+import { uuid } from './fields';
+
+const row = {
+  type: 'object',
+  title: 'Row',
+  required: ['id', 'data'],
+  properties: {
+    id: uuid('Id'),
+    version: { type: 'integer', title: 'Version', minimum: 1 },
+    createdAt: { type: 'string', title: 'Made at', maxLength: 40 },
+    updatedAt: { type: 'string', title: 'Changed at', maxLength: 40 },
+    data: { type: 'object', title: 'Data' },
+  },
+} as const;
+
+const rows = (title: string) => ({ type: 'array', title, maxItems: 200_000, items: row }) as const;
+
+/** Version of the form below. It goes up when older programs could no longer read what is written. */
+export const WHOLE_DATA_VERSION = 1;
+
+/** Everything one has entered, in one file: what an export holds and an import reads. A part of it is enough. */
+export const wholeDataSchema = {
+  $id: 'wholeData',
+  title: 'Data of Jauge',
+  type: 'object',
+  additionalProperties: false,
+  required: ['format', 'formatVersion', 'rows'],
+  properties: {
+    format: { type: 'string', title: 'Format', const: 'jauge' },
+    formatVersion: { type: 'integer', title: 'Version of the format', const: WHOLE_DATA_VERSION },
+    exportedAt: { type: 'string', title: 'Exported at', maxLength: 40 },
+    existing: { type: 'string', title: 'What to do with rows that exist already', enum: ['keep', 'replace'] },
+    rows: {
+      type: 'object',
+      title: 'Rows',
+      additionalProperties: false,
+      properties: {
+        bodies: rows('Bodies'),
+        optics: rows('Optics'),
+        adapters: rows('Adapters'),
+        setups: rows('Set-ups'),
+        subjects: rows('Subjects'),
+        outputs: rows('Outputs'),
+        readings: rows('Kept readings'),
+      },
+    },
+  },
+} as const;

@@ -1,0 +1,33 @@
+import type { ResourceName, ResourceTypes } from './resources';
+
+/** A row on its way in or out; what is known of its history goes with it. */
+export interface TransferRow<N extends ResourceName> {
+  id: string;
+  version?: number;
+  createdAt?: string;
+  updatedAt?: string;
+  data: ResourceTypes[N];
+}
+
+/** Everything one has entered, or a part of it. */
+export interface WholeData {
+  format: 'jauge';
+  formatVersion: 1;
+  exportedAt?: string;
+  /** What happens to a row whose id exists already with other data; kept when left out. */
+  existing?: 'keep' | 'replace';
+  rows: { [N in ResourceName]?: TransferRow<N>[] };
+}
+
+/** What an import did. */
+export interface ImportSummary {
+  created: number;
+  replaced: number;
+  /** Rows that existed with other data and were left as they were. */
+  kept: number;
+  /** Rows that existed with the same data. */
+  unchanged: number;
+}
+
+/** In this order every row's references exist before it. */
+export const TRANSFER_ORDER: readonly ResourceName[] = ['bodies', 'optics', 'adapters', 'setups', 'subjects', 'outputs', 'readings'];

@@ -1,0 +1,80 @@
+import exifr from 'exifr';
+import type { PhotoTags } from '@/core/formats/photoProposal';
+
+export type PhotoReading = { ok: true; tags: PhotoTags } | { ok: false; message: string };
+
+/** EXIF stands near the start; more than this of a picture is never needed for it. */
+const HEAD_BYTES = 4 * 1024 * 1024;
+
+type Raw = Record<string, unknown>;
+const number = (raw: Raw, ...names: string[]): number | undefined => {
+  const value = names.map((name) => raw[name]).find((each) => typeof each === 'number');
+  return typeof value === 'number' && Number.isFinite(value) ? value : undefined;
+};
+const text = (raw: Raw, name: string): string | undefined => {
+  const value = raw[name];
+  return typeof value === 'string' ? value.replace(/\0/g, '').trim() || undefined : undefined;
+};
+
+type Kind = 'jpeg' | 'tiff' | 'heic';
+
+/** What a file is by its first bytes; its name may say anything. */
+export function pictureKind(head: Uint8Array): Kind | null {
+  const ascii = (from: number, to: number) => String.fromCharCode(...head.subarray(from, to));
+  if (head[0] === 0xff && head[1] === 0xd8) return 'jpeg';
+  if (ascii(0, 4) === 'II*\0' || ascii(0, 4) === 'MM\0*') return 'tiff';
+  if (ascii(4, 8) === 'ftyp' && /heic|heix|hevc|mif1|msf1|heim|heis/.test(ascii(8, 32))) return 'heic';
+  return null;
+}
+
+/** Columns and rows of a JPEG from its start-of-frame segment. */
+export function jpegSize(bytes: Uint8Array): { columns: number; rows: number } | null {
+  let at = 2;
+  while (at + 9 < bytes.length) {
+    if (bytes[at] !== 0xff) return null;
+    const marker = bytes[at + 1]!;
+    const length = (bytes[at + 2]! << 8) | bytes[at + 3]!;
+    const startOfFrame = marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
+    if (startOfFrame) return { rows: (bytes[at + 5]! << 8) | bytes[at + 6]!, columns: (bytes[at + 7]! << 8) | bytes[at + 8]! };
+    if (length < 2) return null;
+    at += 2 + length;
+  }
+  return null;
+}
+
+/**
+ * Reads what a picture's EXIF tells of camera and lens. The picture stays on this device: only its first bytes are read,
+ * and nothing of it is sent anywhere.
+ */
+export async function readPhoto(file: Blob): Promise<PhotoReading> {
+  const bytes = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
+  const kind = pictureKind(bytes);
+  if (!kind) return { ok: false, message: 'This is not a JPEG, HEIC or TIFF picture, whatever its name says. Choose a picture as it left the camera.' };
+  let raw: Raw | undefined;
+  try {
+    raw = (await exifr.parse(bytes, { tiff: true, exif: true, gps: false, xmp: false, iptc: false, icc: false, jfif: false, ihdr: false, translateValues: false, reviveValues: false })) as Raw | undefined;
+  } catch {
+    return { ok: false, message: 'The picture is damaged: its EXIF cannot be read. Try another picture of the same camera.' };
+  }
+  const size = kind === 'jpeg' ? jpegSize(bytes) : null;
+  if (!raw) return { ok: false, message: 'This picture carries no EXIF; it was probably taken out when it was edited or sent. Choose a picture as it left the camera.' };
+  return {
+    ok: true,
+    tags: {
+      maker: text(raw, 'Make'),
+      model: text(raw, 'Model'),
+      lensModel: text(raw, 'LensModel'),
+      exifColumns: number(raw, 'ExifImageWidth', ...(kind === 'jpeg' ? [] : ['ImageWidth'])),
+      exifRows: number(raw, 'ExifImageHeight', ...(kind === 'jpeg' ? [] : ['ImageHeight'])),
+      fileColumns: size?.columns,
+      fileRows: size?.rows,
+      focalLengthMm: number(raw, 'FocalLength'),
+      focalLength35Mm: number(raw, 'FocalLengthIn35mmFormat'),
+      focalPlaneXResolution: number(raw, 'FocalPlaneXResolution'),
+      focalPlaneYResolution: number(raw, 'FocalPlaneYResolution'),
+      focalPlaneUnit: number(raw, 'FocalPlaneResolutionUnit'),
+      fNumber: number(raw, 'FNumber'),
+      digitalZoomRatio: number(raw, 'DigitalZoomRatio'),
+    },
+  };
+}

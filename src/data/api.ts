@@ -1,4 +1,5 @@
 import type { ApiProblem } from '@/contract/problem';
+import type { ImportSummary, WholeData } from '@/contract/wholeData';
 import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resources';
 
 /** The server answered that it will not do this, and why. */
@@ -12,18 +13,25 @@ export class ApiRefusal extends Error {
 export class ApiUnreachable extends Error {}
 
 const TIMEOUT_MS = 10_000;
+/** A whole file of data takes longer than a row. */
+const TRANSFER_TIMEOUT_MS = 120_000;
 
-async function request<T>(path: string, init?: RequestInit): Promise<T> {
+async function ask(path: string, init?: RequestInit, timeoutMs = TIMEOUT_MS): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(`/api/v1/${path}`, { ...init, signal: AbortSignal.timeout(TIMEOUT_MS) });
+    response = await fetch(`/api/v1/${path}`, { ...init, signal: AbortSignal.timeout(timeoutMs) });
   } catch {
     throw new ApiUnreachable('The server cannot be reached.');
   }
-  if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
+  if (response.ok) return response;
   const isProblem = response.headers.get('content-type')?.includes('problem+json') ?? false;
   if (response.status >= 500 || !isProblem) throw new ApiUnreachable(`The server failed (${response.status}).`);
   throw new ApiRefusal((await response.json()) as ApiProblem);
+}
+
+async function request<T>(path: string, init?: RequestInit, timeoutMs?: number): Promise<T> {
+  const response = await ask(path, init, timeoutMs);
+  return (response.status === 204 ? undefined : await response.json()) as T;
 }
 
 const withBody = (method: string, body: unknown): RequestInit => ({
@@ -51,4 +59,9 @@ export const api = {
     request<Stored<ResourceTypes[N]>>(`${name}/${id}`, withBody('PUT', { version, data })),
   remove: (name: ResourceName, id: string, version: number) =>
     request<void>(`${name}/${id}?version=${version}`, { method: 'DELETE' }),
+
+  /** Everything, as a file. */
+  exportData: async (): Promise<Blob> => (await ask('export', undefined, TRANSFER_TIMEOUT_MS)).blob(),
+
+  importData: (data: WholeData) => request<ImportSummary>('import', withBody('POST', data), TRANSFER_TIMEOUT_MS),
 };

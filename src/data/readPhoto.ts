@@ -1,4 +1,4 @@
-import exifr from 'exifr';
+import { parse } from 'exifr';
 import type { PhotoTags } from '@/core/formats/photoProposal';
 
 export type PhotoReading = { ok: true; tags: PhotoTags } | { ok: false; message: string };
@@ -52,7 +52,7 @@ export async function readPhoto(file: Blob): Promise<PhotoReading> {
   if (!kind) return { ok: false, message: 'This is not a JPEG, HEIC or TIFF picture, whatever its name says. Choose a picture as it left the camera.' };
   let raw: Raw | undefined;
   try {
-    raw = (await exifr.parse(bytes, { tiff: true, exif: true, gps: false, xmp: false, iptc: false, icc: false, jfif: false, ihdr: false, translateValues: false, reviveValues: false })) as Raw | undefined;
+    raw = (await parse(bytes, { tiff: true, exif: true, gps: false, xmp: false, iptc: false, icc: false, jfif: false, ihdr: false, translateValues: false, reviveValues: false })) as Raw | undefined;
   } catch {
     return { ok: false, message: 'The picture is damaged: its EXIF cannot be read. Try another picture of the same camera.' };
   }

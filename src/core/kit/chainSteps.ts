@@ -19,6 +19,8 @@ export interface StepState {
 
 /** One part with what it made of the chain. `before` is absent for the part everything starts from. */
 export interface ChainStep {
+  /** Where the part stands in the chain, counted from the subject. */
+  index: number;
   name: string;
   kind: PartKind;
   before?: StepState;
@@ -46,11 +48,18 @@ export function chainSteps({ body, chain, focalMm }: SystemInput): Result<ChainS
   const lens = mainLensOf(arranged.value);
   const marked = Math.min(lens.focalTeleMm, Math.max(lens.focalWideMm, focalMm ?? lens.focalTeleMm));
   const fNumber = fNumberAt(marked, lens.focalWideMm, lens.focalTeleMm, lens.fNumberWide, lens.fNumberTele);
+  const taken = new Set<number>();
+  const placeOf = (stage: { name: string; kind: PartKind }) => {
+    const index = chain.findIndex((part, i) => !taken.has(i) && part.name === stage.name && part.kind === stage.kind);
+    taken.add(index);
+    return index;
+  };
   const { stages } = foldOptics(arranged.value, lens, body, marked, fNumber);
   return ok(
     stages.map(({ name, kind, state }, i) => {
       const previous = stages[i - 1]?.state;
       return {
+        index: placeOf({ name, kind }),
         name,
         kind,
         after: stateOf(state),

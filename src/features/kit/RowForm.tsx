@@ -4,7 +4,6 @@ import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import type { FieldError } from '@/contract/problem';
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
-import type { CropModeSpec } from '@/core/kit/parts';
 import { sensorDoubts } from '@/core/sensor/plausibility';
 import type { SensorSpec } from '@/core/sensor/cropMode';
 import { useDrafts } from '@/data/drafts';
@@ -13,10 +12,12 @@ import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { NumberField } from '@/ui/controls/NumberField';
+import { NumbersField } from '@/ui/controls/NumbersField';
 import { TextField } from '@/ui/controls/TextField';
 import { space } from '@/ui/theme/measures';
 import { atPath, withPath, type Field, type Section } from './fields';
-import { ModesField } from './ModesField';
+import { ListField } from './ListField';
+import { CROP_MODE, READOUT_WINDOW, VIDEO_MODE } from './listFields';
 
 interface Props<N extends ResourceName> {
   resource: N;
@@ -94,8 +95,14 @@ export function RowForm<N extends ResourceName>({ resource, sections, initial, d
         return <Choice key={field.path} label={field.label} options={field.options} value={(value as string | undefined) ?? null} onChange={(next) => set(field.path, next)} />;
       case 'flag':
         return <CheckBox key={field.path} title={field.label} checked={value === true} onPress={() => set(field.path, value !== true)} role="checkbox" aria-checked={value === true} aria-label={field.label} />;
+      case 'known':
+        return <Choice key={field.path} label={field.label} options={YES_NO} value={value === undefined ? 'unknown' : value ? 'yes' : 'no'} onChange={(next) => set(field.path, next === 'unknown' ? undefined : next === 'yes')} />;
+      case 'numbers':
+        return <NumbersField key={field.path} label={field.label} value={(value as number[] | undefined) ?? []} onChange={(next) => set(field.path, next)} onProblem={(problem) => (problem ? unreadable.current.add(field.path) : unreadable.current.delete(field.path))} error={errors.find((each) => each.path.startsWith(field.path))?.message} />;
       case 'modes':
-        return <ModesField key={field.path} modes={(value as CropModeSpec[] | undefined) ?? []} onChange={(next) => set(field.path, next)} error={errors.find((each) => each.path.startsWith(field.path))?.message} />;
+      case 'videoModes':
+      case 'windows':
+        return <ListField key={field.path} list={LISTS[field.kind]} items={(value as Record<string, unknown>[] | undefined) ?? []} onChange={(next) => set(field.path, field.kind === 'modes' || next.length ? next : undefined)} error={errors.find((each) => each.path.startsWith(field.path))?.message} />;
     }
   };
 
@@ -161,6 +168,13 @@ export function RowForm<N extends ResourceName>({ resource, sections, initial, d
     </View>
   );
 }
+
+const LISTS = { modes: CROP_MODE, videoModes: VIDEO_MODE, windows: READOUT_WINDOW };
+const YES_NO = [
+  { value: 'yes', name: 'Yes' },
+  { value: 'no', name: 'No' },
+  { value: 'unknown', name: 'Not known' },
+] as const;
 
 /** Keeps numbers that follow one another in one row that wraps; everything else gets a row of its own. */
 function pairs(fields: Field[]): Field[][] {

@@ -1,0 +1,54 @@
+import { mutate } from 'swr';
+import type { CsvReading } from '@/contract/csv/csvFile';
+import { RESOURCE_NAMES } from '@/contract/resources';
+import type { ImportSummary, WholeData } from '@/contract/wholeData';
+import { api } from './api';
+import { newId } from './outbox';
+
+/** What a worker says while it reads a CSV. */
+type CsvMessage = { kind: 'progress'; done: number; total: number } | { kind: 'done'; reading: CsvReading };
+
+export interface CsvJob {
+  reading: Promise<CsvReading | null>;
+  /** Stops reading; `reading` then gives null. */
+  cancel: () => void;
+}
+
+/** Reads a CSV in a worker, so that a long one does not stop the page. */
+export function readCsvFile(file: Blob, onProgress: (done: number, total: number) => void): CsvJob {
+  const worker = new Worker(new URL('../workers/readCsv.worker.ts', import.meta.url));
+  let cancel = () => undefined as void;
+  const reading = new Promise<CsvReading | null>((resolve, reject) => {
+    cancel = () => {
+      worker.terminate();
+      resolve(null);
+    };
+    worker.onmessage = ({ data }: MessageEvent<CsvMessage>) => {
+      if (data.kind === 'progress') return onProgress(data.done, data.total);
+      worker.terminate();
+      resolve(data.reading);
+    };
+    worker.onerror = (event) => {
+      worker.terminate();
+      reject(new Error(event.message || 'The file could not be read.'));
+    };
+    file.text().then((text) => worker.postMessage(text), reject);
+  });
+  return { reading, cancel: () => cancel() };
+}
+
+/** Rows of a CSV as data to bring in; what had no id gets one. */
+export function csvAsData(reading: Extract<CsvReading, { ok: true }>): WholeData {
+  const { resource, rows } = reading.value;
+  return { format: 'jauge', formatVersion: 1, rows: { [resource]: rows.map((row) => ({ id: row.id ?? newId(), data: row.data })) } };
+}
+
+/** Counts the rows of a file of data. */
+export const rowCount = (data: WholeData): number => RESOURCE_NAMES.reduce((sum, name) => sum + (data.rows[name]?.length ?? 0), 0);
+
+/** Sends data to be brought in, all or nothing, and reads the lists again. */
+export async function bringIn(data: WholeData, existing: 'keep' | 'replace'): Promise<ImportSummary> {
+  const summary = await api.importData({ ...data, existing });
+  await Promise.all(RESOURCE_NAMES.map((name) => mutate(name)));
+  return summary;
+}

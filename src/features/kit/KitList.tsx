@@ -1,0 +1,155 @@
+import { CheckBox } from '@/ui/rne';
+import { useMemo, useState } from 'react';
+import { FlatList, Pressable, View } from 'react-native';
+import { PART_WORDS } from '@/core/kit/words';
+import type { PartKind } from '@/core/kit/parts';
+import { formatFigures, formatFixed } from '@/core/quantity/format';
+import { useKit } from '@/data/useKit';
+import { Group } from '@/ui/Group';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { Key } from '@/ui/controls/Key';
+import { TextField } from '@/ui/controls/TextField';
+import { TARGET, space } from '@/ui/theme/measures';
+import { stylesOf, usePalette } from '@/ui/theme/theme';
+import { Page } from './Page';
+import { kitItems, selectItems, type KitFilter, type KitItem, type KitSort } from './kitItems';
+import { useGo } from './useGo';
+
+const FILTERS: { value: KitFilter; name: string }[] = [
+  { value: 'all', name: 'All' },
+  { value: 'bodies', name: 'Bodies' },
+  { value: 'optics', name: 'Optics' },
+  { value: 'adapters', name: 'Adapters' },
+  { value: 'retired', name: 'Retired' },
+];
+const SORTS: { value: KitSort; name: string }[] = [
+  { value: 'name', name: 'Name' },
+  { value: 'weight', name: 'Weight' },
+  { value: 'price', name: 'Price' },
+  { value: 'pitch', name: 'Pixel pitch' },
+  { value: 'pupil', name: 'Entrance pupil' },
+];
+const NEW_OPTICS: PartKind[] = ['lens', 'builtIn', 'telescope', 'scope', 'objective'];
+const NEW_ADAPTERS: PartKind[] = ['converter', 'reducer', 'barlow', 'tubes', 'closeUp', 'reversing', 'coupling', 'tubeLens', 'afocal', 'mountAdapter'];
+/** More than this cannot be laid side by side on a phone. */
+const MOST_COMPARED = 4;
+
+function valueText(item: KitItem, sort: KitSort): string {
+  const parts = [
+    item.pitchUm === undefined || sort !== 'pitch' ? '' : `${formatFigures(item.pitchUm)}\u202fµm`,
+    item.entrancePupilMm === undefined || sort !== 'pupil' ? '' : `pupil ${formatFigures(item.entrancePupilMm)}\u202fmm`,
+    item.weightG === undefined ? '' : `${formatFixed(item.weightG)}\u202fg`,
+    item.price === undefined || sort !== 'price' ? '' : formatFixed(item.price),
+  ];
+  return parts.filter((part) => part !== '').join(' · ');
+}
+
+/** Everything one can mount: sought, filtered, sorted; ticked to be compared; a tap opens the part's card. */
+export function KitList() {
+  const styles = useStyles();
+  const palette = usePalette();
+  const go = useGo();
+  const { kit, loading, failed, retry } = useKit();
+  const [sought, setSought] = useState('');
+  const [filter, setFilter] = useState<KitFilter>('all');
+  const [sort, setSort] = useState<KitSort>('name');
+  const [ticked, setTicked] = useState<string[]>([]);
+  const items = useMemo(() => kitItems(kit), [kit]);
+  const shown = useMemo(() => selectItems(items, sought, filter, sort), [items, sought, filter, sort]);
+  const comparing = items.filter((item) => ticked.includes(item.id));
+  const kindOf = comparing[0]?.resource;
+  const toggle = (item: KitItem) => setTicked((all) => (all.includes(item.id) ? all.filter((id) => id !== item.id) : [...all, item.id]));
+  const empty = loading ? 'Opening the kit …' : failed ? 'The server cannot be reached, so the kit stays closed. Start it again, then try again.' : items.length ? 'Nothing of the kit matches. Seek less, or show all.' : 'The kit is empty. Add a body from the slate with two taps, or bring one in from a photo.';
+  return (
+    <Page title="Kit" up="/far" keys={<Key title="In and out" icon="import-export" onPress={() => go('/kit/bring')} />}>
+      <FlatList
+        data={shown}
+        keyExtractor={(item) => item.id}
+        contentContainerStyle={styles.list}
+        initialNumToRender={24}
+        ListHeaderComponent={
+          <View style={styles.header}>
+            <TextField label="Seek by name, maker or kind" value={sought} onChange={setSought} />
+            <Choice label="Show" options={FILTERS} value={filter} onChange={setFilter} hideLabel />
+            <Group title="Sort" brief={SORTS.find((each) => each.value === sort)?.name ?? ''}>
+              <Choice label="Sort by" options={SORTS} value={sort} onChange={setSort} hideLabel />
+            </Group>
+            <Group title="Add a part" brief="optics, adapters">
+              <View style={styles.adds}>
+                {[...NEW_OPTICS.map((kind) => ['optics', kind] as const), ...NEW_ADAPTERS.map((kind) => ['adapters', kind] as const)].map(([resource, kind]) => (
+                  <Key key={kind} title={PART_WORDS[kind].name} icon="add" onPress={() => go(`/kit/${resource}/new?kind=${kind}`)} />
+                ))}
+              </View>
+              <Txt kind="small" tone="soft">
+                A body takes two taps: tap the set-up on the slate, “Add a body”.
+              </Txt>
+            </Group>
+          </View>
+        }
+        ListEmptyComponent={
+          <View style={styles.empty} role="status">
+            <Txt tone="soft">{empty}</Txt>
+            {failed ? <Key title="Try again" onPress={retry} /> : null}
+          </View>
+        }
+        renderItem={({ item }) => (
+          <View style={styles.line}>
+            <Pressable role="link" aria-label={`Open ${item.name}`} onPress={() => go(`/kit/${item.resource}/${item.id}`)} style={styles.press}>
+              <View style={styles.titleLine}>
+                <Txt kind="strong" style={styles.name}>
+                  {item.name}
+                </Txt>
+                <Txt kind="small">{valueText(item, sort)}</Txt>
+              </View>
+              <Txt kind="small" tone="soft">
+                {item.kindName} · {item.brief}
+              </Txt>
+              {item.usedBy.length ? (
+                <Txt kind="fine" tone="soft" numberOfLines={1}>
+                  in {item.usedBy.map((name) => `“${name}”`).join(', ')}
+                </Txt>
+              ) : null}
+            </Pressable>
+            {item.resource === 'adapters' ? (
+              <View style={styles.tick} />
+            ) : (
+              <CheckBox
+                checked={ticked.includes(item.id)}
+                disabled={kindOf !== undefined && (kindOf !== item.resource || (comparing.length >= MOST_COMPARED && !ticked.includes(item.id)))}
+                onPress={() => toggle(item)}
+                role="checkbox"
+                aria-checked={ticked.includes(item.id)}
+                aria-label={`Compare ${item.name}`}
+                containerStyle={styles.tick}
+                {...(kindOf !== undefined && kindOf !== item.resource ? { uncheckedColor: palette.hairline } : {})}
+              />
+            )}
+          </View>
+        )}
+      />
+      {comparing.length ? (
+        <View style={styles.bar}>
+          <Txt kind="small" style={styles.name}>
+            {comparing.length === 1 ? `${comparing[0]?.name}: tick another of its kind` : `${comparing.length} ticked`}
+          </Txt>
+          <Key title="Compare" weight="strong" disabled={comparing.length < 2} onPress={() => go(`/kit/compare?what=${kindOf}&ids=${comparing.map((item) => item.id).join(',')}`)} />
+          <Key title="None" weight="plain" onPress={() => setTicked([])} />
+        </View>
+      ) : null}
+    </Page>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  list: { padding: space.page, paddingTop: space.small, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
+  header: { gap: space.small, paddingBottom: space.small },
+  adds: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  empty: { paddingVertical: space.wide, gap: space.page },
+  line: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, borderColor: palette.hairline },
+  press: { flex: 1, minHeight: TARGET + 8, paddingVertical: space.small, justifyContent: 'center' },
+  titleLine: { flexDirection: 'row', alignItems: 'baseline', gap: space.medium },
+  name: { flex: 1 },
+  tick: { width: TARGET, minHeight: TARGET, alignItems: 'flex-end', padding: 0, margin: 0 },
+  bar: { flexDirection: 'row', alignItems: 'center', gap: space.medium, paddingHorizontal: space.page, paddingVertical: space.medium, borderTopWidth: 1, borderColor: palette.hairline, backgroundColor: palette.paper },
+}));

@@ -1,0 +1,40 @@
+import { useRouter, type Href } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { Txt } from '@/ui/Txt';
+import { Key } from '@/ui/controls/Key';
+import { space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+
+interface Props {
+  title: string;
+  /** Where "Back" leads when there is nothing to go back to. */
+  up: string;
+  /** Keys at the right of the title. */
+  keys?: ReactNode;
+  children: ReactNode;
+}
+
+/** A page of the kit: back, title, keys, and what it is about. */
+export function Page({ title, up, keys, children }: Props) {
+  const styles = useStyles();
+  const router = useRouter();
+  return (
+    <View style={styles.page}>
+      <View style={styles.head}>
+        <Key title="Back" icon="arrow-back" iconOnly weight="plain" onPress={() => (router.canGoBack() ? router.back() : router.replace(up as Href))} />
+        <Txt kind="title" level={1} style={styles.title} numberOfLines={1}>
+          {title}
+        </Txt>
+        {keys}
+      </View>
+      {children}
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  page: { flex: 1 },
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.small, paddingHorizontal: space.small, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  title: { flex: 1 },
+}));

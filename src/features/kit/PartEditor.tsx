@@ -1,0 +1,76 @@
+import { Suspense, lazy, useState } from 'react';
+import { View } from 'react-native';
+import type { ResourceTypes, StoredOf } from '@/contract/resources';
+import type { PartKind } from '@/core/kit/parts';
+import { useNotice } from '@/data/notice';
+import { createRow, removeRow, replaceRow } from '@/data/rowActions';
+import { whereUsed, type PartResource } from '@/data/whereUsed';
+import { useKit } from '@/data/useKit';
+import { useInHand } from '@/data/inHand';
+import { RowForm } from './LazyRowForm';
+import { newPart, sectionsOf } from './fields';
+
+const InUse = lazy(() => import('./InUse'));
+
+interface Props {
+  resource: PartResource;
+  /** The part to change; null: a new one of `kind`. */
+  row: StoredOf<PartResource> | null;
+  kind: PartKind;
+  onSaved: (id: string) => void;
+  onGone: () => void;
+}
+
+/** The form of a part: save, save as a copy, delete; a part in use is replaced or retired instead. */
+export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
+  const { kit } = useKit();
+  const [asking, setAsking] = useState(false);
+  const show = useNotice((state) => state.show);
+  const chooseSetup = useInHand((state) => state.chooseSetup);
+  const shownKind = resource === 'bodies' ? 'body' : row && 'kind' in row.data ? row.data.kind : kind;
+  const initial = (row?.data ?? newPart(kind)) as ResourceTypes[PartResource];
+
+  const save = (data: ResourceTypes[PartResource]) => {
+    if (row) {
+      replaceRow(resource, row as never, data as never);
+      return onSaved(row.id);
+    }
+    const id = createRow(resource, data as never);
+    const body = kit.bodies.at(-1);
+    // The first lens makes the first set-up, so that there is a reading at once.
+    if (kit.setups.length === 0 && body && 'kind' in data && (data.kind === 'lens' || data.kind === 'builtIn')) {
+      chooseSetup(createRow('setups', { name: `${body.data.name} + ${data.name}`.slice(0, 120), bodyId: body.id, modeId: 'whole', chain: [{ type: 'optic', id }] }));
+      show({ text: `${body.data.name} + ${data.name} is in hand: your first set-up.` });
+    }
+    return onSaved(id);
+  };
+  const remove = () => {
+    if (!row) return;
+    if (whereUsed(kit, resource, row.id).length) return setAsking(true);
+    removeRow(resource, row as never, row.data.name);
+    onGone();
+  };
+  return (
+    <View>
+      <RowForm
+        key={`${resource}:${row?.id ?? kind}`}
+        resource={resource}
+        sections={sectionsOf(shownKind)}
+        initial={initial as never}
+        draftKey={`${resource}:${row?.id ?? `new:${kind}`}`}
+        onSave={save}
+        {...(row
+          ? {
+              onDuplicate: (data: ResourceTypes[PartResource]) => onSaved(createRow(resource, { ...data, name: `${data.name} (copy)`.slice(0, 120) } as never)),
+              onDelete: remove,
+            }
+          : {})}
+      />
+      {asking && row ? (
+        <Suspense fallback={null}>
+          <InUse resource={resource} row={row} onClose={() => setAsking(false)} onDone={onGone} />
+        </Suspense>
+      ) : null}
+    </View>
+  );
+}

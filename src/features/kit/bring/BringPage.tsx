@@ -1,0 +1,37 @@
+import { ScrollView, View } from 'react-native';
+import { Txt } from '@/ui/Txt';
+import { space } from '@/ui/theme/measures';
+import { Page } from '../Page';
+import { FromFile } from './FromFile';
+import { FromPhoto } from './FromPhoto';
+import { TakeOut } from './TakeOut';
+
+/** What comes into the kit from pictures and files, and what goes out of it. */
+export function BringPage() {
+  return (
+    <Page title="In and out" up="/kit">
+      <ScrollView contentContainerStyle={{ padding: space.page, gap: space.wide, width: '100%', maxWidth: 760, marginHorizontal: 'auto' }}>
+        <Part title="From a photo">
+          <FromPhoto />
+        </Part>
+        <Part title="From a file">
+          <FromFile />
+        </Part>
+        <Part title="Take out">
+          <TakeOut />
+        </Part>
+      </ScrollView>
+    </Page>
+  );
+}
+
+function Part({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <View style={{ gap: space.medium }}>
+      <Txt kind="title" level={2}>
+        {title}
+      </Txt>
+      {children}
+    </View>
+  );
+}

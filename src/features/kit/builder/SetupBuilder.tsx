@@ -1,0 +1,215 @@
+import { Suspense, lazy, useMemo, useState } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
+import type { StoredOf } from '@/contract/resources';
+import type { Setup } from '@/contract/schemas/setup';
+import { chainSteps } from '@/core/kit/chainSteps';
+import { focalTable } from '@/core/kit/focalTable';
+import { modesOf } from '@/core/kit/parts';
+import { setupChecks } from '@/core/kit/setupChecks';
+import { foldSystem } from '@/core/optics/foldSystem';
+import { quantityText } from '@/core/quantity/quantityText';
+import type { Quantity } from '@/core/quantity/quantity';
+import { useInHand, type Preferences } from '@/data/inHand';
+import { systemInputOf, type Kit } from '@/data/situation';
+import { SensorDrawing } from '@/ui/finder/SensorDrawing';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { Key } from '@/ui/controls/Key';
+import { NumberField } from '@/ui/controls/NumberField';
+import { TextField } from '@/ui/controls/TextField';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { setupBrief } from '../briefs';
+import { Checks } from './Checks';
+import { ChainStrip } from './ChainStrip';
+import { Steps } from './Steps';
+import { Together } from './Together';
+import { Tray, linkOfTray } from './Tray';
+import { addToChain, chainItems, moveInChain, type Link } from './chainEdit';
+import { useSetupDraft } from './useSetupDraft';
+
+const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+
+interface Props {
+  kit: Kit;
+  /** The set-up to change; null: a new one. */
+  row: StoredOf<'setups'> | null;
+  onSave: (setup: Setup) => void;
+  onDelete?: () => void;
+  onDuplicate?: (setup: Setup) => void;
+}
+
+const EMPTY: Setup = { name: '', bodyId: '', modeId: 'whole', chain: [] };
+
+/** Builds a set-up: the chain as a drawing, what each part changes, what they become together, and what to watch out for. */
+export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props) {
+  const styles = useStyles();
+  const { width } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const units = useInHand((state) => state.units);
+  const convention = useInHand((state) => state.cropConvention);
+  const prefer = useInHand((state) => state.prefer);
+  const { setup, restored, change, startAfresh, done } = useSetupDraft(`setups:${row?.id ?? 'new'}`, row?.data ?? { ...EMPTY, bodyId: kit.bodies.find((each) => !each.data.retired)?.id ?? '' });
+  const [selected, setSelected] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [why, setWhy] = useState<string | null>(null);
+
+  const body = kit.bodies.find((each) => each.id === setup.bodyId)?.data;
+  const items = useMemo(() => chainItems(setup.chain, kit), [setup.chain, kit]);
+  const input = useMemo(() => systemInputOf(setup, kit), [setup, kit]);
+  const folded = useMemo(() => (input ? foldSystem(input, convention) : null), [input, convention]);
+  const steps = useMemo(() => (input ? chainSteps(input) : null), [input]);
+  const checks = useMemo(() => (input && input.chain.length ? setupChecks(input, kit.adapters.map((each) => each.data)) : []), [input, kit.adapters]);
+  const rows = useMemo(() => (input ? focalTable(input, convention) : []), [input, convention]);
+  const system = folded?.ok ? folded.value : null;
+
+  const setChain = (chain: Link[]) => {
+    setProblem(null);
+    change({ chain });
+  };
+  const remove = (index: number) => setChain(setup.chain.filter((_, i) => i !== index));
+  const named = (): Setup => (setup.name.trim() === '' ? { ...setup, name: setupBrief(setup, kit).slice(0, 120) } : setup);
+  const checked = async (then: (setup: Setup) => void) => {
+    if (!body) return setProblem('Choose a body.');
+    if (items.some((item) => item.part === null)) return setProblem('A part of this chain is no longer in the kit. Take it out.');
+    const { validateResource } = await import('@/contract/validate');
+    const result = validateResource('setups', named());
+    if (!result.ok) return setProblem(result.errors.map((error) => error.message).join(' '));
+    if (folded && !folded.ok) return setProblem(folded.problem.message);
+    done();
+    then(result.value);
+  };
+
+  const asked = why && system ? (system[why as keyof typeof system] as Quantity | undefined) : undefined;
+  const drawingWidth = Math.min(wide ? width - 320 - 348 - 84 - 2 * space.page : width - 2 * space.page, 620);
+  const lens = system?.lens;
+
+  const strip = (
+    <ChainStrip
+      items={items}
+      bodyName={body?.name ?? 'none yet'}
+      selected={selected}
+      onSelect={(key) => setSelected(key === selected ? null : key)}
+      onMove={(from, to) => setChain(moveInChain(setup.chain, from, to))}
+      onRemove={remove}
+      onInsert={(id, index) => setChain([...setup.chain.slice(0, index), linkOfTray(id), ...setup.chain.slice(index)])}
+    >
+      <Tray kit={kit} mount={body?.mount} empty={setup.chain.length === 0} onAdd={(link) => setChain(addToChain(setup.chain, link, kit))} />
+    </ChainStrip>
+  );
+  const together = system ? (
+    <>
+      <Together system={system} rows={rows} units={units} onWhy={setWhy} />
+      {system.imageCircleMm ? (
+        <View style={{ alignItems: 'center' }}>
+          <SensorDrawing
+            frames={[{ name: body?.name ?? '', ...sizeOf(system.body.sensor) }, ...(system.mode.id === 'whole' ? [] : [{ name: system.mode.name, widthMm: system.used.widthMm, heightMm: system.used.heightMm, strong: true }])]}
+            circleMm={system.imageCircleMm.value}
+            width={drawingWidth}
+            maxHeight={wide ? 300 : 220}
+            description={`Image circle of ${quantityText(system.imageCircleMm, units)} on the sensor`}
+          />
+          <Txt kind="fine" tone="soft">
+            - - - image circle; what it does not reach is shaded
+          </Txt>
+        </View>
+      ) : null}
+    </>
+  ) : null;
+  const judgement = (
+    <>
+      {setup.chain.length ? <Checks checks={checks} /> : null}
+      <Steps items={items} steps={steps?.ok ? steps.value : []} units={units} selected={selected} onChange={(i, link) => setChain(setup.chain.map((each, j) => (j === i ? link : each)))} onRemove={remove} />
+    </>
+  );
+  const choices = (
+    <>
+      <Choice label="Body" options={kit.bodies.filter((each) => !each.data.retired || each.id === setup.bodyId).map((each) => ({ value: each.id, name: each.data.name }))} value={setup.bodyId || null} onChange={(bodyId) => change({ bodyId, modeId: 'whole' })} />
+      {body && modesOf(body).length > 1 ? <Choice label="Mode" options={modesOf(body).map((mode) => ({ value: mode.id, name: mode.name }))} value={setup.modeId} onChange={(modeId) => change({ modeId })} /> : null}
+      {lens && lens.focalTeleMm > lens.focalWideMm ? (
+        <NumberField label="Focal length set" value={setup.focalMm ?? lens.focalTeleMm} unit="mm" shownUnit="mm" minimum={lens.focalWideMm} maximum={lens.focalTeleMm} onChange={(focalMm) => focalMm !== null && change({ focalMm })} />
+      ) : null}
+    </>
+  );
+  const naming = (
+    <>
+      <TextField label="Name (may stay empty)" value={setup.name} onChange={(name) => change({ name })} placeholder={setup.chain.length ? setupBrief(setup, kit) : ''} />
+      <NumberField label="Weight of the support (tripod, head)" value={setup.supportWeightG ?? null} unit="none" shownUnit="g" minimum={0} maximum={100_000} optional onChange={(value) => change({ supportWeightG: value ?? undefined })} />
+    </>
+  );
+  const keys = (
+    <View style={{ gap: space.small }}>
+      {problem ? (
+        <Txt tone="needle" role="alert">
+          {problem}
+        </Txt>
+      ) : null}
+      <View style={styles.keys}>
+        <Key title="Save" weight="strong" icon="check" onPress={() => void checked(onSave)} />
+        {onDuplicate ? <Key title="Save as a copy" onPress={() => void checked(onDuplicate)} /> : null}
+        {onDelete ? <Key title="Delete" weight="plain" icon="delete-outline" onPress={() => { done(); onDelete(); }} /> : null}
+      </View>
+    </View>
+  );
+  const draft = restored ? (
+    <View style={styles.keys} role="status">
+      <Txt kind="small" tone="caution">
+        What you built last time is still here, not saved yet.
+      </Txt>
+      <Key title="Start afresh" weight="plain" onPress={startAfresh} />
+    </View>
+  ) : null;
+  const sheet = asked ? (
+    <Suspense fallback={null}>
+      <WhySheet quantity={asked} units={units} onClose={() => setWhy(null)} onSchool={(preference, school) => prefer({ [preference]: school } as Partial<Preferences>)} />
+    </Suspense>
+  ) : null;
+
+  if (wide) {
+    return (
+      <View style={styles.columns}>
+        <ScrollView style={styles.left} contentContainerStyle={styles.content}>
+          {draft}
+          {choices}
+          {naming}
+          {keys}
+        </ScrollView>
+        <ScrollView style={styles.middle} contentContainerStyle={styles.content}>
+          {strip}
+          {together}
+        </ScrollView>
+        <ScrollView style={styles.right} contentContainerStyle={styles.content}>
+          {judgement}
+        </ScrollView>
+        {sheet}
+      </View>
+    );
+  }
+  return (
+    <View style={styles.phone}>
+      <ScrollView style={styles.middle} contentContainerStyle={styles.content}>
+        {draft}
+        {strip}
+        {judgement}
+        {together}
+        {choices}
+        {naming}
+      </ScrollView>
+      <View style={styles.bar}>{keys}</View>
+      {sheet}
+    </View>
+  );
+}
+
+const sizeOf = ({ widthMm, heightMm }: { widthMm: number; heightMm: number }) => ({ widthMm, heightMm, strong: true });
+
+const useStyles = stylesOf((palette) => ({
+  columns: { flex: 1, flexDirection: 'row' },
+  left: { width: 320, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline },
+  right: { width: 348, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
+  middle: { flex: 1 },
+  phone: { flex: 1 },
+  content: { padding: space.page, gap: space.page },
+  keys: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.medium },
+  bar: { paddingHorizontal: space.page, paddingVertical: space.medium, borderTopWidth: 1, borderColor: palette.hairline, backgroundColor: palette.paper },
+}));

@@ -1,0 +1,52 @@
+import { View } from 'react-native';
+import { isOptic, type Part, type PartKind } from '@/core/kit/parts';
+import type { Kit } from '@/data/situation';
+import { Group } from '@/ui/Group';
+import { Txt } from '@/ui/Txt';
+import { space } from '@/ui/theme/measures';
+import { partBrief } from '../briefs';
+import type { Link } from './chainEdit';
+import { TrayPart } from './ChainStrip';
+
+const SHELVES: { title: string; kinds: PartKind[] }[] = [
+  { title: 'Lenses and telescopes', kinds: ['lens', 'builtIn', 'telescope'] },
+  { title: 'Behind the lens', kinds: ['converter', 'reducer', 'barlow', 'tubes', 'reversing', 'mountAdapter'] },
+  { title: 'In front of it', kinds: ['closeUp', 'coupling', 'scope', 'afocal', 'objective', 'tubeLens'] },
+];
+
+/** A tray part is told by its type and id in one string. */
+export const trayId = (link: Link): string => `${link.type}:${link.id}`;
+export function linkOfTray(id: string): Link {
+  const [type, ...rest] = id.split(':');
+  return { type: type === 'optic' ? 'optic' : 'adapter', id: rest.join(':') };
+}
+
+/** The kit's parts, on three shelves by where they go. */
+export function Tray({ kit, mount, empty, onAdd }: { kit: Kit; mount: string | undefined; empty: boolean; onAdd: (link: Link) => void }) {
+  const parts = [...kit.optics, ...kit.adapters]
+    .filter((row) => !row.data.retired)
+    .map((row) => ({ part: row.data as Part, link: { type: isOptic(row.data) ? ('optic' as const) : ('adapter' as const), id: row.id } }));
+  // What mounts on the body comes first: it is what one looks for.
+  const fits = (part: Part) => (part.mount === undefined || mount === undefined ? 1 : part.mount === mount ? 0 : 2);
+  return (
+    <View>
+      {SHELVES.map(({ title, kinds }, i) => {
+        const here = parts.filter(({ part }) => kinds.includes(part.kind)).sort((a, b) => fits(a.part) - fits(b.part));
+        return (
+          <Group key={title} title={title} brief={here.length ? `${here.length} in the kit` : 'none in the kit'} startsOpen={empty ? i === 0 : false}>
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
+              {here.map(({ part, link }) => (
+                <TrayPart key={link.id} id={trayId(link)} name={part.name} brief={partBrief(part)} onAdd={() => onAdd(link)} />
+              ))}
+              {here.length === 0 ? (
+                <Txt kind="small" tone="soft">
+                  Add some on the Kit page.
+                </Txt>
+              ) : null}
+            </View>
+          </Group>
+        );
+      })}
+    </View>
+  );
+}

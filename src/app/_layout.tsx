@@ -10,6 +10,7 @@ import { SWRConfig } from 'swr';
 import { Frame } from '@/features/slate/Frame';
 import { useInHand } from '@/data/inHand';
 import { KitProvider } from '@/data/useKit';
+import { addMissingKeys } from '@/ui/keys';
 import { WIDE_FROM } from '@/ui/theme/measures';
 import { Theme, usePalette } from '@/ui/theme/theme';
 
@@ -38,6 +39,7 @@ function Table() {
   useEffect(() => {
     if (path !== '/' && path !== '/far') document.getElementById('first-view')?.remove();
   }, [path]);
+  useEffect(() => addMissingKeys(document), []);
   useEffect(() => {
     document.body.style.backgroundColor = palette.paper;
     document.documentElement.dataset.look = palette.paper === '#000000' ? 'night' : 'day';

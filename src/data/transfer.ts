@@ -1,5 +1,5 @@
 import { mutate } from 'swr';
-import type { CsvReading } from '@/contract/csv/csvFile';
+import type { CsvReading } from '@/contract/csv/readCsv';
 import { RESOURCE_NAMES } from '@/contract/resources';
 import type { ImportSummary, WholeData } from '@/contract/wholeData';
 import { api } from './api';
@@ -16,7 +16,9 @@ export interface CsvJob {
 
 /** Reads a CSV in a worker, so that a long one does not stop the page. */
 export function readCsvFile(file: Blob, onProgress: (done: number, total: number) => void): CsvJob {
-  const worker = new Worker(new URL('../workers/readCsv.worker.ts', import.meta.url));
+  // Metro knows a worker by this form. The address is absolute; what it is resolved against must only be valid, which
+  // import.meta.url is not in a part that is fetched later.
+  const worker = new Worker(new URL('../workers/readCsv.worker.ts', window.location.href));
   let cancel = () => undefined as void;
   const reading = new Promise<CsvReading | null>((resolve, reject) => {
     cancel = () => {

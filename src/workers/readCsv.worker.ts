@@ -1,4 +1,4 @@
-import { readCsv, type CsvReading } from '@/contract/csv/csvFile';
+import { readCsv, type CsvReading } from '@/contract/csv/readCsv';
 
 /** What the worker tells: how far it is, then what it read. */
 export type CsvMessage = { kind: 'progress'; done: number; total: number } | { kind: 'done'; reading: CsvReading };

@@ -1,7 +1,18 @@
 import { useLocalSearchParams } from 'expo-router';
-import { CompareKit } from '@/features/kit/compare/CompareKit';
+import Head from 'expo-router/head';
+import { lazy } from 'react';
+import { Opening } from '@/ui/Opening';
+
+const CompareKit = lazy(() => import('@/features/kit/compare/CompareKit'));
 
 export default function ComparePage() {
   const { what, ids } = useLocalSearchParams<{ what?: string; ids?: string }>();
-  return <CompareKit what={what ?? 'bodies'} ids={(ids ?? '').split(',').filter((id) => id !== '').slice(0, 4)} />;
+  return (
+    <Opening>
+      <Head>
+        <title>Compare · Jauge</title>
+      </Head>
+      <CompareKit what={what ?? 'bodies'} ids={(ids ?? '').split(',').filter((id) => id !== '').slice(0, 4)} />
+    </Opening>
+  );
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { demoAdapters, demoBodies, demoOptics } from '@/demo/kit';
 import { validateResource } from '../validate';
-import { readCsv, writeCsv } from './csvFile';
+import { readCsv } from './readCsv';
+import { writeCsv } from './writeCsv';
 
 const read = (text: string) => {
   const reading = readCsv(text);

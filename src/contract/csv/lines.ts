@@ -79,18 +79,3 @@ export function csvLine<N extends CsvResource>(resource: N, record: Record<strin
   if (!checked.ok) return { ok: false, errors: checked.errors.map((error) => ({ column: error.path, message: error.message })) };
   return { ok: true, id: id === '' ? null : id.toLowerCase(), data: checked.value };
 }
-
-function at(data: unknown, path: string): unknown {
-  return path.split('.').reduce<unknown>((node, step) => (node as Record<string, unknown> | undefined)?.[step], data);
-}
-
-/** The cells of a row, in the order of the columns, with its id first. */
-export function csvCells<N extends CsvResource>(resource: N, row: { id: string; data: ResourceTypes[N] }): string[] {
-  const cells = CSV_COLUMNS[resource].map((column) => {
-    const value = at(row.data, column.path);
-    if (value === undefined) return '';
-    if (typeof value === 'boolean') return value ? 'yes' : 'no';
-    return Array.isArray(value) ? value.join(' + ') : String(value);
-  });
-  return [row.id, ...cells];
-}

@@ -1,7 +1,7 @@
 import { arrange } from '../optics/arrangement';
 import { foldOptics } from '../optics/foldOptics';
 import { mainLensOf } from '../optics/mainLens';
-import { subjectDistanceM, type OpticState } from '../optics/opticState';
+import { focusSpan, type OpticState } from '../optics/opticState';
 import type { SystemInput } from '../optics/foldSystem';
 import { fNumberAt } from '../optics/zoomRange';
 import { ok, type Result } from '../quantity/result';
@@ -31,13 +31,13 @@ export interface ChainStep {
 
 function stateOf(state: OpticState): StepState {
   const ratio = state.near?.ratio ?? (state.far.ratio > 0 ? state.far.ratio : undefined);
-  const closest = state.near ? subjectDistanceM(state.near) : undefined;
+  const { closestMm } = focusSpan(state);
   return {
     focalMm: state.far.focalMm,
     fNumber: state.fNumber,
     ...(ratio === undefined || ratio <= 0 ? {} : { ratio }),
     ...(state.circleMm === undefined ? {} : { imageCircleMm: state.circleMm }),
-    ...(closest === undefined || closest === Infinity ? {} : { closestFocusM: closest }),
+    ...(closestMm === undefined ? {} : { closestFocusM: closestMm / 1000 }),
   };
 }
 

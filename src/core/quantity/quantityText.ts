@@ -1,5 +1,5 @@
 import { formatFigures, formatFixed, formatRatio, withUnit } from './format';
-import type { Quantity, Unit } from './quantity';
+import type { Quantity } from './quantity';
 import { metresToFeet, mmToInches, type UnitSystem } from './units';
 
 /** A number as it stands on the screen: digits and unit apart, so that they can be set in different sizes. */
@@ -41,8 +41,6 @@ export function showSubjectMm(mm: number, system: UnitSystem, figures = 3): Show
 /** f-numbers are written as on the lens: one decimal, none from f/10 on when it is whole. */
 export const showFNumber = (value: number): string => `f/${formatFigures(value, value >= 10 ? 3 : 2)}`;
 
-const SYMBOL: Partial<Record<Unit, string>> = { '1': '' };
-
 /** Digits and unit of a quantity in the person's unit system. */
 export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): Shown {
   const { value, unit, plusMinus } = quantity;
@@ -61,12 +59,14 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
       return value >= 1000 ? { number: formatFigures(value / 1000, 3), unit: 'kg' } : { number: formatFixed(value), unit };
     case 'money':
       return { number: formatFixed(value), unit: '' };
+    case '1':
+      return { number: Math.abs(value) >= 100 ? whole(value, figuresFor(value, plusMinus, 6)) : formatFigures(value, figuresFor(value, plusMinus, 3)), unit: '' };
     case 'ISO':
       return { number: `ISO ${formatFixed(Number(value.toPrecision(2)))}`, unit: '' };
     case ':1':
       return { number: formatRatio(value), unit: '' };
     default:
-      return { number: formatFigures(value, 3), unit: SYMBOL[unit] ?? unit };
+      return { number: formatFigures(value, 3), unit };
   }
 }
 

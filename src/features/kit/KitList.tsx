@@ -46,7 +46,7 @@ function valueText(item: KitItem, sort: KitSort): string {
 }
 
 /** Everything one can mount: sought, filtered, sorted; ticked to be compared; a tap opens the part's card. */
-export function KitList() {
+export default function KitList() {
   const styles = useStyles();
   const palette = usePalette();
   const go = useGo();
@@ -70,7 +70,7 @@ export function KitList() {
         initialNumToRender={24}
         ListHeaderComponent={
           <View style={styles.header}>
-            <TextField label="Seek by name, maker or kind" value={sought} onChange={setSought} />
+            <TextField label="Seek in the kit" value={sought} onChange={setSought} />
             <Choice label="Show" options={FILTERS} value={filter} onChange={setFilter} hideLabel />
             <Group title="Sort" brief={SORTS.find((each) => each.value === sort)?.name ?? ''}>
               <Choice label="Sort by" options={SORTS} value={sort} onChange={setSort} hideLabel />
@@ -114,6 +114,7 @@ export function KitList() {
             {item.resource === 'adapters' ? (
               <View style={styles.tick} />
             ) : (
+              <View style={styles.tick}>
               <CheckBox
                 checked={ticked.includes(item.id)}
                 disabled={kindOf !== undefined && (kindOf !== item.resource || (comparing.length >= MOST_COMPARED && !ticked.includes(item.id)))}
@@ -121,9 +122,10 @@ export function KitList() {
                 role="checkbox"
                 aria-checked={ticked.includes(item.id)}
                 aria-label={`Compare ${item.name}`}
-                containerStyle={styles.tick}
+                containerStyle={styles.box}
                 {...(kindOf !== undefined && kindOf !== item.resource ? { uncheckedColor: palette.hairline } : {})}
               />
+              </View>
             )}
           </View>
         )}
@@ -150,6 +152,7 @@ const useStyles = stylesOf((palette) => ({
   press: { flex: 1, minHeight: TARGET + 8, paddingVertical: space.small, justifyContent: 'center' },
   titleLine: { flexDirection: 'row', alignItems: 'baseline', gap: space.medium },
   name: { flex: 1 },
-  tick: { width: TARGET, minHeight: TARGET, alignItems: 'flex-end', padding: 0, margin: 0 },
+  tick: { width: TARGET + 8, minHeight: TARGET, alignItems: 'flex-end', justifyContent: 'center' },
+  box: { padding: 0, margin: 0, marginLeft: 0, marginRight: 0 },
   bar: { flexDirection: 'row', alignItems: 'center', gap: space.medium, paddingHorizontal: space.page, paddingVertical: space.medium, borderTopWidth: 1, borderColor: palette.hairline, backgroundColor: palette.paper },
 }));

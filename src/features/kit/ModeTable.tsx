@@ -30,8 +30,12 @@ export function ModeTable({ body, outputs, units, onWhy }: Props) {
   return (
     <View style={{ gap: space.large }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.large }}>
-        <NumberField label="Card" value={cardGb} unit="none" shownUnit="GB" minimum={0.1} maximum={100_000} onChange={(value) => value !== null && set({ cardGb: value })} />
-        <NumberField label="Print at" value={pixelsPerInch} unit="none" shownUnit="px/in" minimum={10} maximum={2400} onChange={(value) => value !== null && set({ pixelsPerInch: value })} />
+        <View style={half}>
+          <NumberField label="Card" value={cardGb} unit="none" shownUnit="GB" minimum={0.1} maximum={100_000} onChange={(value) => value !== null && set({ cardGb: value })} />
+        </View>
+        <View style={half}>
+          <NumberField label="Print at" value={pixelsPerInch} unit="none" shownUnit="px/in" minimum={10} maximum={2400} onChange={(value) => value !== null && set({ pixelsPerInch: value })} />
+        </View>
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.wide, rowGap: space.wide }} role="list" aria-label="Modes of this body">
         {rows.map((row) => (
@@ -93,6 +97,8 @@ function Mode({ row, units, onWhy, wide }: { row: ModeRow; units: UnitSystem; on
     </View>
   );
 }
+
+const half = { flexGrow: 1, flexBasis: 140 } as const;
 
 const useStyles = stylesOf((palette) => ({
   mode: { flexBasis: '100%', gap: space.small, borderTopWidth: 2, borderColor: palette.ink, paddingTop: space.small },

@@ -8,7 +8,7 @@ import { PartCard } from './PartCard';
 import { SetupPage } from './SetupPage';
 
 /** The page of whatever an address of the kit names. */
-export function PartPage({ resource, id, kind }: { resource: string; id: string; kind: string | undefined }) {
+export default function PartPage({ resource, id, kind }: { resource: string; id: string; kind: string | undefined }) {
   if (resource === 'setups') return <SetupPage id={id} />;
   if (!isPartResource(resource)) {
     return (

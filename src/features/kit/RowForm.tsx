@@ -1,5 +1,5 @@
 import { CheckBox } from '@/ui/rne';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import type { FieldError } from '@/contract/problem';
@@ -7,6 +7,7 @@ import type { ResourceName, ResourceTypes } from '@/contract/resources';
 import { sensorDoubts } from '@/core/sensor/plausibility';
 import type { SensorSpec } from '@/core/sensor/cropMode';
 import { useDrafts } from '@/data/drafts';
+import { useKeepOnLeave } from '@/data/useKeepOnLeave';
 import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
@@ -50,16 +51,11 @@ export function RowForm<N extends ResourceName>({ resource, sections, initial, d
     setErrors((all) => all.filter((error) => error.path !== path));
   };
 
-  useEffect(
-    () => () => {
-      if (saved.current) return;
-      const left = getValues('data' as never) as unknown;
-      if (JSON.stringify(left) !== JSON.stringify(initial)) keep(draftKey, left);
-    },
-    // Only when the form goes away.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [],
-  );
+  useKeepOnLeave(() => {
+    if (saved.current) return;
+    const left = getValues('data' as never) as unknown;
+    if (JSON.stringify(left) !== JSON.stringify(initial)) keep(draftKey, left);
+  });
 
   const done = () => {
     saved.current = true;

@@ -36,19 +36,19 @@ export function partBrief(part: Part): string {
     case 'converter':
     case 'barlow':
     case 'reducer':
-      return `${PART_WORDS[part.kind].name.toLowerCase()} ×${formatFigures(part.factor)}${part.kind !== 'barlow' && !part.autofocus ? ', no autofocus' : ''}`;
+      return `×${formatFigures(part.factor)}${part.kind !== 'barlow' && !part.autofocus ? ', no autofocus' : ''}`;
     case 'tubes':
-      return `tubes of ${part.lengthsMm.map((length) => formatFigures(length)).join(' + ')}\u202fmm`;
+      return `${part.lengthsMm.map((length) => formatFigures(length)).join(' + ')}\u202fmm`;
     case 'closeUp':
-      return `close-up lens, ${formatFigures(part.dioptres)} dioptres`;
+      return `${formatFigures(part.dioptres)} dioptres`;
     case 'tubeLens':
-      return `tube lens, ${formatFigures(part.focalMm)}\u202fmm`;
+      return `${formatFigures(part.focalMm)}\u202fmm`;
     case 'mountAdapter':
       return `${part.lensMount} onto ${part.mount ?? 'a mount not entered'}${part.autofocus ? '' : ', no autofocus'}`;
     case 'reversing':
     case 'coupling':
     case 'afocal':
-      return `${PART_WORDS[part.kind].name.toLowerCase()}: ${PART_WORDS[part.kind].gloss}`;
+      return PART_WORDS[part.kind].gloss;
   }
 }
 

@@ -26,12 +26,14 @@ interface Props {
 
 const LABEL_ROOM = 20;
 const MARGIN = 6;
+/** A circle wider than this many frames is cut, so that the frame stays large enough to read. */
+const MOST_CIRCLE = 2.6;
 
 /** Frames on a sensor, true to scale over each other, with the circle the optics throw on them. */
 export function SensorDrawing({ frames, circleMm, width, maxHeight, description }: Props) {
   const palette = usePalette();
-  const widest = Math.max(1, ...frames.map((frame) => frame.widthMm), Math.min(circleMm ?? 0, 1.6 * Math.max(...frames.map((frame) => frame.widthMm))));
-  const highest = Math.max(1, ...frames.map((frame) => frame.heightMm), Math.min(circleMm ?? 0, 1.6 * Math.max(...frames.map((frame) => frame.heightMm))));
+  const widest = Math.max(1, ...frames.map((frame) => frame.widthMm), Math.min(circleMm ?? 0, MOST_CIRCLE * Math.max(...frames.map((frame) => frame.widthMm))));
+  const highest = Math.max(1, ...frames.map((frame) => frame.heightMm), Math.min(circleMm ?? 0, MOST_CIRCLE * Math.max(...frames.map((frame) => frame.heightMm))));
   const scale = Math.min((width - 2 * MARGIN) / widest, (maxHeight - 2 * MARGIN - LABEL_ROOM) / highest);
   const height = highest * scale + 2 * MARGIN + LABEL_ROOM;
   const cx = width / 2;
@@ -67,9 +69,21 @@ export function SensorDrawing({ frames, circleMm, width, maxHeight, description 
           return (
             <G key={`${frame.name}${i}`}>
               <Rect {...at} fill="none" stroke={frame.strong ? palette.ink : palette.inkSoft} strokeWidth={frame.strong ? 2 : HAIRLINE} strokeDasharray={frame.dash ?? (i === 0 || frame.strong ? '' : '4 3')} />
-              <SvgText x={at.x + 3} y={Math.max(13, at.y - 4)} fill={frame.strong ? palette.ink : palette.inkSoft} fontSize={fontSize.fine} fontFamily={family.figure}>
-                {frame.name}
-              </SvgText>
+              {/* Names stand at the left and the right corner by turns; a halo keeps the lines out of them. */}
+              {[true, false].map((halo) => (
+                <SvgText
+                  key={String(halo)}
+                  x={i % 2 === 0 ? at.x + 3 : at.x + at.width - 3}
+                  y={Math.max(13, at.y - 4)}
+                  textAnchor={i % 2 === 0 ? 'start' : 'end'}
+                  fill={frame.strong ? palette.ink : palette.inkSoft}
+                  {...(halo ? { stroke: i === 0 ? palette.paper : palette.finderGround, strokeWidth: 5 } : {})}
+                  fontSize={fontSize.fine}
+                  fontFamily={family.figure}
+                >
+                  {frame.name}
+                </SvgText>
+              ))}
             </G>
           );
         })}

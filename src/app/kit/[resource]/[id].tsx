@@ -1,7 +1,18 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PartPage } from '@/features/kit/PartPage';
+import Head from 'expo-router/head';
+import { lazy } from 'react';
+import { Opening } from '@/ui/Opening';
+
+const PartPage = lazy(() => import('@/features/kit/PartPage'));
 
 export default function KitPartPage() {
   const { resource, id, kind } = useLocalSearchParams<{ resource: string; id: string; kind?: string }>();
-  return <PartPage key={`${resource}/${id}`} resource={resource} id={id} kind={kind} />;
+  return (
+    <Opening>
+      <Head>
+        <title>Kit · Jauge</title>
+      </Head>
+      <PartPage key={`${resource}/${id}`} resource={resource} id={id} kind={kind} />
+    </Opening>
+  );
 }

@@ -7,7 +7,7 @@ import { FromPhoto } from './FromPhoto';
 import { TakeOut } from './TakeOut';
 
 /** What comes into the kit from pictures and files, and what goes out of it. */
-export function BringPage() {
+export default function BringPage() {
   return (
     <Page title="In and out" up="/kit">
       <ScrollView contentContainerStyle={{ padding: space.page, gap: space.wide, width: '100%', maxWidth: 760, marginHorizontal: 'auto' }}>

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import type { CsvError } from '@/contract/csv/csvFile';
+import type { CsvError } from '@/contract/csv/readCsv';
 import type { WholeData } from '@/contract/wholeData';
 import { formatFixed } from '@/core/quantity/format';
 import { ApiRefusal, ApiUnreachable } from '@/data/api';

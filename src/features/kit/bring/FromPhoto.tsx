@@ -132,8 +132,12 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
         <Choice label="Its format" options={FORMATS.map((format) => ({ value: format.id, name: format.name, gloss: format.gloss }))} value={null} onChange={(id) => { const format = FORMATS.find((each) => each.id === id); if (format) set(format.widthMm, (format.widthMm * rows) / columns); }} />
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.large }}>
-        <NumberField label="Sensor width" value={widthMm} unit="mm" shownUnit="mm" minimum={0.5} maximum={200} onChange={setWidthMm} />
-        <NumberField label="Sensor height" value={heightMm} unit="mm" shownUnit="mm" minimum={0.5} maximum={200} onChange={setHeightMm} />
+        <View style={styles.half}>
+          <NumberField label="Sensor width" value={widthMm} unit="mm" shownUnit="mm" minimum={0.5} maximum={200} onChange={setWidthMm} />
+        </View>
+        <View style={styles.half}>
+          <NumberField label="Sensor height" value={heightMm} unit="mm" shownUnit="mm" minimum={0.5} maximum={200} onChange={setHeightMm} />
+        </View>
       </View>
       {ready ? <Txt kind="small">That makes a pixel pitch of {formatFigures(pitchUm(widthMm, columns))} µm.</Txt> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.medium }}>
@@ -146,5 +150,6 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
 
 const useStyles = stylesOf((palette) => ({
   way: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.medium, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  half: { flexGrow: 1, flexBasis: 140 },
   wayWords: { flexGrow: 1, flexBasis: 220 },
 }));

@@ -31,11 +31,11 @@ export function TakeOut() {
     }
   };
   const table = async (resource: CsvResource) => {
-    const { writeCsv } = await import('@/contract/csv/csvFile');
+    const { writeCsv } = await import('@/contract/csv/writeCsv');
     saveFile(`jauge-${resource}.csv`, csvBlob(writeCsv(resource, kit[resource] as never)));
   };
   const template = async (resource: CsvResource) => {
-    const { writeCsv } = await import('@/contract/csv/csvFile');
+    const { writeCsv } = await import('@/contract/csv/writeCsv');
     saveFile(`jauge-template-${resource}.csv`, csvBlob(writeCsv(resource, EXAMPLES[resource] as never)));
   };
   return (

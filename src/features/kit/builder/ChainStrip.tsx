@@ -2,7 +2,7 @@ import { DndContext, KeyboardSensor, MouseSensor, TouchSensor, closestCenter, us
 import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { PART_WORDS } from '@/core/kit/words';
+import { formatFigures } from '@/core/quantity/format';
 import { Txt } from '@/ui/Txt';
 import { RADIUS, TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
@@ -30,6 +30,37 @@ interface Props {
   onInsert: (trayId: string, index: number) => void;
   /** The tray, whose parts can be dragged in. */
   children: ReactNode;
+}
+
+/** The number that matters of a part, short enough for its tile. */
+function tileLabel({ part, link }: ChainItem): string {
+  if (!part) return 'gone';
+  const mm = (value: number) => `${formatFigures(value)}\u202fmm`;
+  switch (part.kind) {
+    case 'lens':
+    case 'builtIn':
+      return mm(part.focalTeleMm);
+    case 'telescope':
+    case 'tubeLens':
+      return mm(part.focalMm);
+    case 'scope':
+      return `${formatFigures(link.magnificationSet ?? part.magnificationLow)}\u202f×`;
+    case 'objective':
+      return `${formatFigures(part.magnification)}\u202f×`;
+    case 'converter':
+    case 'reducer':
+    case 'barlow':
+      return `×${formatFigures(part.factor)}`;
+    case 'tubes':
+      return mm((link.usedMm ?? part.lengthsMm).reduce((sum, each) => sum + each, 0));
+    case 'closeUp':
+      return `+${formatFigures(part.dioptres)}\u202fdpt`;
+    case 'reversing':
+    case 'coupling':
+    case 'mountAdapter':
+    case 'afocal':
+      return 'ring';
+  }
 }
 
 const nameOf = (item: ChainItem | undefined): string => item?.part?.name ?? 'part that is gone';
@@ -74,7 +105,7 @@ export function ChainStrip({ items, bodyName, selected, onSelect, onMove, onRemo
       <SortableContext items={items.map((item) => item.key)} strategy={horizontalListSortingStrategy}>
         <Drop style={styles.strip}>
           <View style={styles.end} aria-hidden>
-            <PartGlyph kind="subject" width={END_WIDTH} height={GLYPH_HEIGHT} />
+            <PartGlyph kind="subject" width={END_WIDTH} height={GLYPH_HEIGHT - 8} />
           </View>
           <View style={styles.middle} role="list" aria-label="Optics chain, from the subject to the sensor">
             {items.map((item, i) => (
@@ -87,7 +118,7 @@ export function ChainStrip({ items, bodyName, selected, onSelect, onMove, onRemo
             ) : null}
           </View>
           <View style={styles.end} role="img" aria-label={`Body: ${bodyName}`}>
-            <PartGlyph kind="body" width={END_WIDTH} height={GLYPH_HEIGHT} />
+            <PartGlyph kind="body" width={END_WIDTH} height={GLYPH_HEIGHT - 8} />
           </View>
         </Drop>
       </SortableContext>
@@ -119,7 +150,7 @@ function Tile({ item, place, selected, onSelect, onRemove }: { item: ChainItem; 
       <View ref={setNodeRef as never} {...dom} style={[styles.tile, selected && styles.selected, isDragging && styles.lifted, transform ? { transform: [{ translateX: transform.x }, { translateY: transform.y }] } : null]} testID={`tile-${item.part?.kind ?? 'gone'}`}>
         <PartGlyph kind={kind} width={48} height={GLYPH_HEIGHT - 8} />
         <Txt kind="fine" numberOfLines={1} style={styles.label}>
-          {item.part ? PART_WORDS[item.part.kind].name : 'Gone'}
+          {tileLabel(item)}
         </Txt>
       </View>
     </View>
@@ -154,8 +185,8 @@ export function TrayPart({ id, name, brief, onAdd }: TrayPartProps) {
 }
 
 const useStyles = stylesOf((palette) => ({
-  strip: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1, borderBottomWidth: 1, borderColor: palette.hairline, backgroundColor: palette.raised, paddingVertical: space.medium, minHeight: 104 },
-  end: { width: END_WIDTH, alignItems: 'center' },
+  strip: { flexDirection: 'row', alignItems: 'flex-start', borderTopWidth: 1, borderBottomWidth: 1, borderColor: palette.hairline, backgroundColor: palette.raised, paddingVertical: space.medium, minHeight: 104 },
+  end: { width: END_WIDTH, alignItems: 'center', paddingTop: space.small + 1 },
   middle: { flex: 1, flexDirection: 'row', justifyContent: 'center', minWidth: 0 },
   hint: { alignSelf: 'center', textAlign: 'center' },
   place: { flexShrink: 1, flexGrow: 0, flexBasis: 84, minWidth: 0 },

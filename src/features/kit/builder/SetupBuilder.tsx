@@ -12,6 +12,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { useInHand, type Preferences } from '@/data/inHand';
 import { systemInputOf, type Kit } from '@/data/situation';
 import { SensorDrawing } from '@/ui/finder/SensorDrawing';
+import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -190,9 +191,11 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       <ScrollView style={styles.middle} contentContainerStyle={styles.content}>
         {draft}
         {strip}
+        <Group title="Body and mode" brief={[body?.name ?? 'none yet', system?.mode.name ?? ''].filter((word) => word !== '').join(', ')} startsOpen={!body}>
+          <View style={{ gap: space.large }}>{choices}</View>
+        </Group>
         {judgement}
         {together}
-        {choices}
         {naming}
       </ScrollView>
       <View style={styles.bar}>{keys}</View>

@@ -28,7 +28,7 @@ export function Together({ system, rows, units, onWhy }: Props) {
     <View style={{ gap: space.medium }}>
       <View style={row}>
         <Figure label="Focal length" quantity={system.focalMm} beside={showFNumber(system.fNumber.value)} units={units} name="focalMm" onWhy={onWhy} testID="together-focal" />
-        <Figure label="Looks like, on 36 × 24" quantity={system.equivalentFocalMm} beside={showFNumber(system.equivalentFNumber.value)} units={units} name="equivalentFocalMm" onWhy={onWhy} testID="together-equivalent" />
+        <Figure label="Equivalent" quantity={system.equivalentFocalMm} beside={showFNumber(system.equivalentFNumber.value)} units={units} name="equivalentFocalMm" onWhy={onWhy} testID="together-equivalent" />
         {figure('Entrance pupil', 'entrancePupilMm')}
         {figure('Crop factor', 'cropFactor')}
         {figure('System crop factor', 'systemCropFactor')}

@@ -12,6 +12,8 @@ export function stepText({ before, after, stops }: ChainStep, units: UnitSystem)
   const words: string[] = [];
   const tell = (name: string, from: number | undefined, to: number | undefined, text: (value: number) => string) => {
     if (to === undefined || (before && same(from, to))) return;
+    // A change too small to be read is none.
+    if (before && from !== undefined && text(from) === text(to)) return;
     words.push(`${name} ${before && from !== undefined ? `${text(from)} → ` : ''}${text(to)}`.trim());
   };
   tell('', before?.focalMm, after.focalMm, mm);

@@ -13,7 +13,7 @@ const DASHES = ['', '8 4', '2 3', '10 3 2 3'];
 const LETTERS = ['A', 'B', 'C', 'D'];
 
 /** Bodies or optics beside each other; bodies also drawn to scale over each other. */
-export function CompareKit({ what, ids }: { what: string; ids: string[] }) {
+export default function CompareKit({ what, ids }: { what: string; ids: string[] }) {
   const styles = useStyles();
   const { width } = useWindowDimensions();
   const { kit } = useKit();
@@ -25,7 +25,7 @@ export function CompareKit({ what, ids }: { what: string; ids: string[] }) {
   const drawing = Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 640);
   return (
     <Page title={what === 'optics' ? 'Optics beside each other' : 'Bodies beside each other'} up="/kit">
-      <ScrollView contentContainerStyle={styles.content}>
+      <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         {names.length < 2 ? <Txt>Tick two to four bodies, or two to four optics, on the Kit page; then press Compare.</Txt> : null}
         {bodies.length > 1 ? (
           <SensorDrawing

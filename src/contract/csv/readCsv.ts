@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { ResourceTypes } from '../resources';
 import { csvHeader, csvResourceOf, type CsvResource } from './columns';
-import { csvCells, csvLine } from './lines';
+import { csvLine } from './lines';
 
 export interface CsvError {
   /** Line of the file, the header being line 1. */
@@ -96,9 +96,4 @@ export function readCsv(text: string, onProgress: (done: number, total: number) 
   }
   onProgress(rest.length, rest.length);
   return errors.length ? { ok: false, errors: errors.slice(0, MOST_ERRORS), total: errors.length } : { ok: true, value: { resource, rows } };
-}
-
-/** Writes rows as CSV with the header of their kind. */
-export function writeCsv<N extends CsvResource>(resource: N, rows: { id: string; data: ResourceTypes[N] }[]): string {
-  return `${Papa.unparse({ fields: csvHeader(resource), data: rows.map((row) => csvCells(resource, row)) }, { newline: '\n' })}\n`;
 }

@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { benchApi } from './api';
 import { benchCore } from './core';
+import { benchCsv } from './csv';
 import { startServer } from './server';
 import { benchView } from './view';
 
@@ -12,7 +13,7 @@ async function main(): Promise<void> {
   const wants = (part: string) => parts.length === 0 || parts.includes(part);
   console.log(`Node ${process.version}, ${os.cpus().length} cores (${os.cpus()[0]?.model.trim() ?? 'unknown'})\n`);
   if (wants('core')) benchCore();
-  for (const [part, demo, bench] of [['api', false, benchApi], ['view', true, benchView]] as const) {
+  for (const [part, demo, bench] of [['api', false, benchApi], ['csv', false, benchCsv], ['view', true, benchView]] as const) {
     if (!wants(part)) continue;
     const { child, url } = await startServer(path.join(folder, `${part}.sqlite`), demo);
     try {

@@ -1,3 +1,4 @@
+import { demoBodies, demoSetups } from '../src/demo/kit';
 import { openFar, test } from './support/test';
 
 const folder = 'docs/screenshots';
@@ -16,7 +17,7 @@ test.describe('phone', () => {
     await shot('levers');
     await page.getByRole('switch', { name: /^Ostrel ×1.4/ }).click();
     await page.getByRole('button', { name: /^Set-up/ }).click();
-    await page.getByRole('button', { name: /^Bodies/ }).click();
+    await page.getByRole('button', { name: /^Add a body/ }).click();
     await page.getByRole('radio', { name: /^APS-C 1.5/ }).click();
     await shot('setup-sheet');
     await page.getByRole('button', { name: 'Close', exact: true }).click();
@@ -37,6 +38,25 @@ test.describe('phone', () => {
     await page.getByText('As it would be now').waitFor();
     await shot('book-entry');
   });
+
+  test('kit: list, body card with mode table, chain builder, comparison', async ({ page }) => {
+    const shot = (name: string) => page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
+    await page.goto('/kit');
+    await page.getByRole('link', { name: 'Open Ostrel R45' }).waitFor();
+    await shot('kit');
+    for (const name of ['Ostrel R45', 'Quillon C26', 'Merrow T20']) await page.getByRole('checkbox', { name: `Compare ${name}` }).click();
+    await page.getByRole('button', { name: 'Compare', exact: true }).click();
+    await page.getByRole('table').waitFor();
+    await shot('compare-bodies');
+    await page.goto(`/kit/bodies/${demoBodies.ostrel.id}`);
+    await page.getByTestId('c15-megapixels').scrollIntoViewIfNeeded();
+    await page.mouse.move(195, 400);
+    await page.mouse.wheel(0, 120);
+    await shot('body-card');
+    await page.goto(`/kit/setups/${demoSetups.heath.id}`);
+    await page.getByTestId('together-focal').waitFor();
+    await shot('chain-builder');
+  });
 });
 
 test.describe('wide', () => {
@@ -47,5 +67,12 @@ test.describe('wide', () => {
     await page.getByRole('radio', { name: /Print 30 × 20/ }).click();
     await page.waitForTimeout(400);
     await page.screenshot({ path: `${folder}/far-wide.png` });
+    await page.goto('/kit/setups/new');
+    for (const name of ['Ostrel 100 f/2.8 macro']) await page.getByRole('button', { name: `Add ${name}` }).click();
+    await page.getByRole('button', { name: /^Lenses and telescopes/ }).click();
+    await page.getByRole('button', { name: /^Behind the lens/ }).click();
+    for (const name of ['Ostrel ×1.4', 'Ostrel tube set']) await page.getByRole('button', { name: `Add ${name}` }).click();
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: `${folder}/chain-builder-wide.png` });
   });
 });

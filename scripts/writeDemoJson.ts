@@ -1,10 +1,11 @@
-/** Writes demo.json, the example for the command line, from the demo data: the set-up and subject the demo opens with. */
+/** Writes the examples for the command line from the demo data: demo.json (a Far reading) and demo-kit.json (a chain). */
 import fs from 'node:fs';
 import path from 'node:path';
 import type { FarInputData } from '../src/contract/schemas/farInput';
-import { demoBodies, demoOptics, demoOutputs, demoSubjects } from '../src/demo/kit';
+import type { SystemInputData } from '../src/contract/schemas/systemInput';
+import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSubjects } from '../src/demo/kit';
 
-const input: FarInputData = {
+const far: FarInputData = {
   body: demoBodies.ostrel.data,
   modeId: 'whole',
   chain: [demoOptics.tele600.data],
@@ -12,4 +13,11 @@ const input: FarInputData = {
   distanceM: demoSubjects.curlew.data.distanceM,
   output: demoOutputs.web.data,
 };
-fs.writeFileSync(path.resolve(__dirname, '../demo.json'), `${JSON.stringify(input, null, 2)}\n`);
+const kit: SystemInputData = {
+  body: demoBodies.ostrel.data,
+  modeId: 'whole',
+  chain: [demoOptics.macro100.data, { ...demoAdapters.tubes.data, usedMm: [20] } as SystemInputData['chain'][number]],
+};
+const write = (name: string, input: object) => fs.writeFileSync(path.resolve(__dirname, '..', name), `${JSON.stringify(input, null, 2)}\n`);
+write('demo.json', far);
+write('demo-kit.json', kit);

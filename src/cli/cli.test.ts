@@ -36,6 +36,24 @@ it.each([
   expect(result.stderr).toMatch(message);
 });
 
+it('folds a chain as the builder does: system, steps, checks, modes', () => {
+  const result = run(['kit', 'demo-kit.json']);
+  expect(result.stderr).toBe('');
+  const output = JSON.parse(result.stdout) as { steps: { name: string }[]; checks: { code: string }[]; modes: { megapixels: { value: number } }[]; system: { ratioAtClosest: { value: number } } };
+  expect(output.steps.map((step) => step.name)).toEqual(['Ostrel 100 f/2.8 macro', 'Ostrel tube set']);
+  // f' = 300/(2 + 1 + 1) = 75 mm at closest focus; a 20 mm tube adds 20/75.
+  expect(output.system.ratioAtClosest.value).toBeCloseTo(1 + 20 / 75, 9);
+  expect(output.checks.map((check) => check.code)).toContain('focus.noInfinity');
+  expect(output.modes).toHaveLength(4);
+});
+
+it('refuses a chain that forms no picture with its reason', () => {
+  const kit = JSON.parse(fs.readFileSync('demo-kit.json', 'utf8')) as { chain: unknown[] };
+  const result = run(['kit', '-'], JSON.stringify({ ...kit, chain: [...kit.chain].reverse() }));
+  expect(result.status).toBe(1);
+  expect(result.stderr).toMatch(/chain.order: Ostrel tube set sits between lens and body/);
+});
+
 it('says why there is no reading', () => {
   const checked = validateFarInput({ ...demo(), distanceM: 1 });
   if (!checked.ok) throw new Error('valid input expected');

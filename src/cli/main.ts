@@ -1,12 +1,32 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { validateFarInput } from '@/contract/validate';
+import { validateFarInput, validateSystemInput, type Checked } from '@/contract/validate';
+import type { Result } from '@/core/quantity/result';
 import { readFarInput } from './readFarInput';
+import { readKitInput } from './readKitInput';
 
-const USAGE = `Usage: npm run -s jauge -- far <file.json | ->
+const USAGE = `Usage: npm run -s jauge -- <far | kit> <file.json | ->
 
-Prints the reading of the Far desk as JSON. The file holds body, mode, chain, subject, distance and output; see demo.json
-and the schema "farInput" (docs/api.md). "-" reads standard input.`;
+far   prints the reading of the Far desk. The file holds body, mode, chain, subject, distance and output; see demo.json
+      and the schema "farInput".
+kit   prints what body, mode and chain become together: the effective system, what each part changed, the checks, the
+      zoom range and the modes of the body; see demo-kit.json and the schema "systemInput".
+
+Both print JSON (docs/api.md). "-" reads standard input.`;
+
+/** A desk: how its input is checked, and what it reads from it. */
+function desk<T>(validate: (data: unknown) => Checked<T>, read: (input: T) => Result<unknown>) {
+  return (data: unknown, file: string): Result<unknown> => {
+    const checked = validate(data);
+    if (!checked.ok) end(checked.errors.map((error) => `${error.path || file}: ${error.message}`).join('\n'), 2);
+    return read(checked.value);
+  };
+}
+
+const DESKS: Record<string, (data: unknown, file: string) => Result<unknown>> = {
+  far: desk(validateFarInput, readFarInput),
+  kit: desk(validateSystemInput, readKitInput),
+};
 
 function end(message: string, code: number): never {
   console.error(message);
@@ -21,9 +41,10 @@ function inputText(file: string): string {
   }
 }
 
-function main([desk, file]: string[]): void {
-  if (desk === undefined || desk === '--help' || desk === '-h') end(USAGE, desk === undefined ? 2 : 0);
-  if (desk !== 'far') end(`Unknown desk “${desk}”. Known: far.\n\n${USAGE}`, 2);
+function main([name, file]: string[]): void {
+  if (name === undefined || name === '--help' || name === '-h') end(USAGE, name === undefined ? 2 : 0);
+  const read = DESKS[name];
+  if (!read) end(`Unknown desk “${name}”. Known: ${Object.keys(DESKS).join(', ')}.\n\n${USAGE}`, 2);
   if (file === undefined) end(`Name a file, or "-" for standard input.\n\n${USAGE}`, 2);
   let data: unknown;
   try {
@@ -31,9 +52,7 @@ function main([desk, file]: string[]): void {
   } catch (error) {
     end(`${file} is not valid JSON: ${(error as Error).message}`, 2);
   }
-  const checked = validateFarInput(data);
-  if (!checked.ok) end(checked.errors.map((error) => `${error.path || file}: ${error.message}`).join('\n'), 2);
-  const reading = readFarInput(checked.value);
+  const reading = read(data, file);
   if (!reading.ok) end(`${reading.problem.code}: ${reading.problem.message}`, 1);
   console.log(JSON.stringify(reading.value, null, 2));
 }

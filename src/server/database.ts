@@ -5,9 +5,10 @@ import { QueryTypes, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import type { ResourceName } from '@/contract/resources';
 import * as first from './migrations/0001-first-tables';
+import * as reducers from './migrations/0002-reducers';
 import { defineTables, type Tables } from './models/tables';
 
-const MIGRATIONS = [first];
+const MIGRATIONS = [first, reducers];
 
 export interface Trace {
   exists: boolean;

@@ -218,6 +218,25 @@ describe('random chains', () => {
     );
   });
 
+  it('never mix units: every quantity of a system has the unit of its name, whatever the chain', () => {
+    const expected = {
+      focalMm: 'mm', fNumber: 'f/', entrancePupilMm: 'mm', converterFactor: '×', pitchUm: 'µm', cropFactor: '×', systemCropFactor: '×', equivalentFocalMm: 'mm',
+      equivalentFNumber: 'f/', equivalentIso: 'ISO', imageCircleMm: 'mm', closestFocusM: 'm', farthestFocusM: 'm', ratioAtClosest: ':1', ratioAtInfinity: ':1', lens50LpPerMm: 'lp/mm',
+    } as const;
+    fc.assert(
+      fc.property(fc.array(part, { minLength: 1, maxLength: 6 }), (chain) => {
+        const folded = foldSystem({ body, modeId: 'whole', chain });
+        if (!folded.ok) return;
+        for (const [name, unit] of Object.entries(expected)) {
+          const quantity = folded.value[name as keyof typeof expected];
+          if (quantity) expect([name, quantity.unit]).toEqual([name, unit]);
+        }
+        // The pupil is what focal length and f-number say it is, in the same millimetres.
+        expect(folded.value.entrancePupilMm.value * folded.value.fNumber.value).toBeCloseTo(folded.value.focalMm.value, 6);
+      }),
+    );
+  });
+
   it('have the ratio at a distance that their own distance at that ratio says', () => {
     fc.assert(
       fc.property(length, factor, (e, t) => {

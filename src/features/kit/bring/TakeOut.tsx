@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { CsvResource } from '@/contract/csv/columns';
+import { CSV_EXAMPLES } from '@/contract/csv/examples';
 import { ApiRefusal, ApiUnreachable, api } from '@/data/api';
 import { saveFile } from '@/data/files';
 import { useKit } from '@/data/useKit';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
-import { EXAMPLES } from './examples';
 
 const CSVS: { resource: CsvResource; name: string }[] = [
   { resource: 'bodies', name: 'Bodies' },
@@ -36,7 +36,7 @@ export function TakeOut() {
   };
   const template = async (resource: CsvResource) => {
     const { writeCsv } = await import('@/contract/csv/writeCsv');
-    saveFile(`jauge-template-${resource}.csv`, csvBlob(writeCsv(resource, EXAMPLES[resource] as never)));
+    saveFile(`jauge-template-${resource}.csv`, csvBlob(writeCsv(resource, CSV_EXAMPLES[resource] as never)));
   };
   return (
     <View style={{ gap: space.page }}>

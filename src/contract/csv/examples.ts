@@ -1,8 +1,8 @@
-import type { CsvResource } from '@/contract/csv/columns';
-import type { ResourceTypes } from '@/contract/resources';
+import type { ResourceTypes } from '../resources';
+import type { CsvResource } from './columns';
 
 /** Example lines of the templates: plain formats, no make. Without ids, so that they come in as new. */
-export const EXAMPLES: { [N in CsvResource]: { id: string; data: ResourceTypes[N] }[] } = {
+export const CSV_EXAMPLES: { [N in CsvResource]: { id: string; data: ResourceTypes[N] }[] } = {
   bodies: [
     { id: '', data: { name: 'Full frame 45 MP', mount: 'Mount A', sensor: { widthMm: 36, heightMm: 24, columns: 8256, rows: 5504 }, antiAliasFilter: 'none', cropModes: [], framesPerSecond: 9, fileSizeMb: 48, autofocusLimitFNumber: 8, weightG: 900, price: 2900 } },
     { id: '', data: { name: 'Four-thirds 20 MP', sensor: { widthMm: 17.3, heightMm: 13, columns: 5184, rows: 3888 }, antiAliasFilter: 'weak', cropModes: [] } },

@@ -71,15 +71,22 @@ const DRAG = `(async () => {
     return found;
 })()`;
 
+/** Other work on the machine falls into one run or another; the middle of three is the application's. */
+const RUNS = 3;
+
 /** Time from a pointer move until its effect is laid out, over a drag of the distance. */
 async function drag(browser: Browser, url: string, slowdown: number, bound: number): Promise<void> {
-  const { page } = await open(browser, slowdown);
-  await page.goto(`${url}/far`);
-  await page.getByTestId('pixels-value').waitFor();
-  await page.waitForTimeout(500);
-  const times = await page.evaluate(DRAG);
-  report(`Drag: screen update, p95${slowdown > 1 ? `, CPU slowed ${slowdown}×` : ''}`, spreadOf(times as number[]).p95, 'ms', bound);
-  await page.context().close();
+  const runs: number[] = [];
+  for (let i = 0; i < RUNS; i++) {
+    const { page } = await open(browser, slowdown);
+    await page.goto(`${url}/far`);
+    await page.getByTestId('pixels-value').waitFor();
+    // The levers come a moment after the reading; nobody pulls before that.
+    await page.waitForTimeout(1500);
+    runs.push(spreadOf((await page.evaluate(DRAG)) as number[]).p95);
+    await page.context().close();
+  }
+  report(`Drag: screen update, p95${slowdown > 1 ? `, CPU slowed ${slowdown}×` : ''}`, spreadOf(runs).median, 'ms', bound);
 }
 
 export async function benchView(url: string): Promise<void> {

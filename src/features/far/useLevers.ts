@@ -1,7 +1,8 @@
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { farLevers, type Lever, type LeverKind } from '@/core/far/levers';
 import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
+import { useCalmed } from '@/data/useCalmed';
 import { useChosen } from '@/data/useChosen';
 import { deskState } from './useFarDesk';
 
@@ -64,12 +65,22 @@ function reckonOnce(kit: Kit, chosen: Chosen): Levers {
   return last.levers;
 }
 
+/** Often enough to be seen moving, seldom enough to leave the frames of a drag to the reading. */
+const EVERY_MS = 140;
+
+/** Only a pull at the rule may wait: whatever is tapped is answered at once. */
+function isTap(from: Chosen, to: Chosen): boolean {
+  const { distanceM: _d, focalMm: _f, ...before } = from;
+  const { distanceM: _e, focalMm: _g, ...after } = to;
+  return (Object.keys(before) as (keyof typeof before)[]).some((key) => before[key] !== after[key]);
+}
+
 /**
- * Levers of what is in hand. They may lag a frame behind during a drag, and come after the first reading; the reading
- * itself waits for nothing. Only the component that calls this is drawn again when they come.
+ * Levers of what is in hand. They follow a drag a few times a second, and come after the first reading; the reading itself
+ * waits for nothing. Only the component that calls this is drawn again when they come.
  */
 export function useLevers(): Levers {
   const { kit } = useKit();
-  const chosen = useDeferredValue<Chosen | null>(useChosen(), null);
+  const chosen = useCalmed<Chosen>(useChosen(), EVERY_MS, isTap);
   return useMemo(() => (chosen ? reckonOnce(kit, chosen) : PENDING), [kit, chosen]);
 }

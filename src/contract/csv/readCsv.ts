@@ -26,6 +26,13 @@ interface Line {
   cells: string[];
 }
 
+/** The delimiter the header is written with: names of columns hold none, cells may hold any. */
+function delimiterOf(text: string): string {
+  const header = text.split('\n').find((line) => line.trim() !== '') ?? '';
+  const counts = [',', ';', '\t', '|'].map((sign) => ({ sign, count: header.split(sign).length }));
+  return counts.reduce((a, b) => (b.count > a.count ? b : a)).sign;
+}
+
 /** The lines that hold something, with their numbers in the file: a quoted cell may run over several. */
 function linesOf(text: string): { lines: Line[]; broken: CsvError[] } {
   const lines: Line[] = [];
@@ -33,7 +40,7 @@ function linesOf(text: string): { lines: Line[]; broken: CsvError[] } {
   let number = 1;
   let from = 0;
   Papa.parse<string[]>(text, {
-    delimitersToGuess: [',', ';', '\t', '|'],
+    delimiter: delimiterOf(text),
     step: ({ data, errors, meta }) => {
       const start = number;
       for (let i = from; i < meta.cursor; i++) if (text.charCodeAt(i) === 10) number += 1;

@@ -10658,7 +10658,7 @@ return errors === 0;
 }
 
 exports.subjects = validate55;
-const schema25 = {"$id":"subject","title":"Subject","type":"object","additionalProperties":false,"required":["name","kind","sizeMm","distanceM"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"kind":{"type":"string","title":"Kind","enum":["wader","perchingBird","raptor","smallMammal","deer","butterfly","beetle","flower"]},"sizeMm":{"type":"number","title":"Size in mm","minimum":0.01,"maximum":1000000},"sizePlusMinusMm":{"type":"number","title":"How much sizes differ, in mm","minimum":0,"maximum":1000000},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"keepDistanceM":{"type":"number","title":"Distance to keep in m","minimum":0,"maximum":100000},"note":{"type":"string","title":"Note","maxLength":4000}}};
+const schema25 = {"$id":"subject","title":"Subject","type":"object","additionalProperties":false,"required":["name","kind","sizeMm","distanceM"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"kind":{"type":"string","title":"Kind","enum":["wader","perchingBird","raptor","smallMammal","deer","butterfly","beetle","flower"]},"sizeMm":{"type":"number","title":"Size in mm","minimum":0.01,"maximum":1000000},"sizePlusMinusMm":{"type":"number","title":"How much sizes differ, in mm","minimum":0,"maximum":1000000},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"speedMPerS":{"type":"number","title":"Speed in m/s","minimum":0,"maximum":500},"keepDistanceM":{"type":"number","title":"Distance to keep in m","minimum":0,"maximum":100000},"note":{"type":"string","title":"Note","maxLength":4000}}};
 
 function validate55(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="subject" */;
@@ -10706,7 +10706,7 @@ vErrors.push(err3);
 errors++;
 }
 for(const key0 in data){
-if(!(((((((key0 === "name") || (key0 === "kind")) || (key0 === "sizeMm")) || (key0 === "sizePlusMinusMm")) || (key0 === "distanceM")) || (key0 === "keepDistanceM")) || (key0 === "note"))){
+if(!((((((((key0 === "name") || (key0 === "kind")) || (key0 === "sizeMm")) || (key0 === "sizePlusMinusMm")) || (key0 === "distanceM")) || (key0 === "speedMPerS")) || (key0 === "keepDistanceM")) || (key0 === "note"))){
 const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err4];
@@ -10890,11 +10890,11 @@ vErrors.push(err19);
 errors++;
 }
 }
-if(data.keepDistanceM !== undefined){
-let data5 = data.keepDistanceM;
+if(data.speedMPerS !== undefined){
+let data5 = data.speedMPerS;
 if((typeof data5 == "number") && (isFinite(data5))){
-if(data5 > 100000 || isNaN(data5)){
-const err20 = {instancePath:instancePath+"/keepDistanceM",schemaPath:"#/properties/keepDistanceM/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(data5 > 500 || isNaN(data5)){
+const err20 = {instancePath:instancePath+"/speedMPerS",schemaPath:"#/properties/speedMPerS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
 if(vErrors === null){
 vErrors = [err20];
 }
@@ -10904,7 +10904,7 @@ vErrors.push(err20);
 errors++;
 }
 if(data5 < 0 || isNaN(data5)){
-const err21 = {instancePath:instancePath+"/keepDistanceM",schemaPath:"#/properties/keepDistanceM/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+const err21 = {instancePath:instancePath+"/speedMPerS",schemaPath:"#/properties/speedMPerS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
 if(vErrors === null){
 vErrors = [err21];
 }
@@ -10915,7 +10915,7 @@ errors++;
 }
 }
 else {
-const err22 = {instancePath:instancePath+"/keepDistanceM",schemaPath:"#/properties/keepDistanceM/type",keyword:"type",params:{type: "number"},message:"must be number"};
+const err22 = {instancePath:instancePath+"/speedMPerS",schemaPath:"#/properties/speedMPerS/type",keyword:"type",params:{type: "number"},message:"must be number"};
 if(vErrors === null){
 vErrors = [err22];
 }
@@ -10925,11 +10925,11 @@ vErrors.push(err22);
 errors++;
 }
 }
-if(data.note !== undefined){
-let data6 = data.note;
-if(typeof data6 === "string"){
-if(func3(data6) > 4000){
-const err23 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(data.keepDistanceM !== undefined){
+let data6 = data.keepDistanceM;
+if((typeof data6 == "number") && (isFinite(data6))){
+if(data6 > 100000 || isNaN(data6)){
+const err23 = {instancePath:instancePath+"/keepDistanceM",schemaPath:"#/properties/keepDistanceM/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
 if(vErrors === null){
 vErrors = [err23];
 }
@@ -10938,9 +10938,8 @@ vErrors.push(err23);
 }
 errors++;
 }
-}
-else {
-const err24 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data6 < 0 || isNaN(data6)){
+const err24 = {instancePath:instancePath+"/keepDistanceM",schemaPath:"#/properties/keepDistanceM/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
 if(vErrors === null){
 vErrors = [err24];
 }
@@ -10950,14 +10949,50 @@ vErrors.push(err24);
 errors++;
 }
 }
-}
 else {
-const err25 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+const err25 = {instancePath:instancePath+"/keepDistanceM",schemaPath:"#/properties/keepDistanceM/type",keyword:"type",params:{type: "number"},message:"must be number"};
 if(vErrors === null){
 vErrors = [err25];
 }
 else {
 vErrors.push(err25);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data7 = data.note;
+if(typeof data7 === "string"){
+if(func3(data7) > 4000){
+const err26 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+else {
+const err27 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+}
+else {
+const err28 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
 }
 errors++;
 }

@@ -18,6 +18,7 @@ export const subjectSchema = {
     sizeMm: between('Size in mm', 0.01, 1_000_000),
     sizePlusMinusMm: between('How much sizes differ, in mm', 0, 1_000_000),
     distanceM: between('Distance in m', 0.01, 100_000),
+    speedMPerS: between('Speed in m/s', 0, 500),
     keepDistanceM: between('Distance to keep in m', 0, 100_000),
     note: note('Note'),
   },

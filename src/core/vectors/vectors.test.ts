@@ -1,4 +1,8 @@
 import { detailLimit } from '../detail/detailLimit';
+import { blurDiscMm, depthOfField } from '../far/depth';
+import { freeZoom, processedZoom } from '../far/processedZoom';
+import type { LensSpec, Part } from '../kit/parts';
+import { foldSystem } from '../optics/foldSystem';
 import { pixelsOnSubject, samplingReachPxPerMrad } from '../far/imaging';
 import { angleOfViewDeg } from '../optics/angleOfView';
 import { effectiveFocalAtClosest, focusThinLens } from '../optics/thinLens';
@@ -84,5 +88,42 @@ describe('reference values', () => {
       if (typeof input.closestFocusMm !== 'number') continue;
       agree(effectiveFocalAtClosest(input.closestFocusMm, n(input.nativeRatio)), at(expected, 'effectiveFocalMm'), relative_tolerance);
     }
+  });
+
+  it.each(casesOf('reproduction ratio with extension and close-up lens'))('chain $input', ({ input, expect: expected, relative_tolerance }) => {
+    const known = typeof input.closestFocusMm === 'number';
+    const lens: LensSpec = {
+      kind: 'lens', name: 'L', focalWideMm: n(input.focalMm ?? 100), focalTeleMm: n(input.focalMm ?? 100), fNumberWide: 4, fNumberTele: 4, detailClass: 'good', autofocus: true,
+      ...(known ? { closestFocusM: n(input.closestFocusMm) / 1000, closestRatio: n(input.nativeRatio) } : {}),
+    };
+    const extension = n(input.extensionMm);
+    const power = n(input.closeUpDioptres);
+    const chain: Part[] = [
+      ...(power ? [{ kind: 'closeUp' as const, name: 'C', dioptres: power }] : []),
+      lens,
+      ...(extension ? [{ kind: 'tubes' as const, name: 'T', lengthsMm: [extension], autofocus: true }] : []),
+    ];
+    const system = foldSystem({ body: { name: 'B', sensor: { widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 }, antiAliasFilter: 'none', cropModes: [] }, modeId: 'whole', chain });
+    if (!system.ok) throw new Error(system.problem.message);
+    const { far, near } = system.value.optics.state;
+    agree((near ?? far).ratio, at(expected, 'ratio'), relative_tolerance);
+  });
+
+  it.each(casesOf('depth of field and background blur'))('depth $input', ({ input, expect: expected, relative_tolerance }) => {
+    const u = n(input.lensToSubjectMm);
+    const focal = n(input.focalMm);
+    const depth = depthOfField(focal, n(input.fNumber), n(input.cocMm), u);
+    agree(depth.nearMm, at(expected, 'nearMm'), relative_tolerance);
+    const far = (expected as Record<string, number | null>).farMm;
+    if (far === null) expect(depth.farMm).toBe(Infinity);
+    else agree(depth.farMm, n(far), relative_tolerance);
+    agree(blurDiscMm(focal / n(input.fNumber), focal / (u - focal), u, n(input.lensToBackgroundMm)), at(expected, 'blurMm'), relative_tolerance);
+  });
+
+  it.each(casesOf('processed zoom'))('processed zoom $input', ({ input, expect: expected, relative_tolerance }) => {
+    agree(freeZoom(n(input.sampledColumns), n(input.recordedColumns)), at(expected, 'losslessZoom'), relative_tolerance);
+    const step = processedZoom(n(input.sampledColumns), n(input.recordedColumns), n(input.zoom));
+    agree(step.realColumns, at(expected, 'realColumns'), relative_tolerance);
+    agree(step.realShare, at(expected, 'realShare'), relative_tolerance);
   });
 });

@@ -1,0 +1,67 @@
+/** Limits of acceptable sharpness, mm from the lens; `farMm` is Infinity where everything behind is sharp enough. */
+export interface Depth {
+  nearMm: number;
+  farMm: number;
+}
+
+/**
+ * Depth of field of a focused lens, exact: no small-angle shortcut.
+ *
+ * @param focalMm f
+ * @param fNumber N
+ * @param cocMm circle of confusion c, mm on the sensor
+ * @param lensToSubjectMm u, from the lens
+ * @source near = u·f²/(f² + N·c·(u − f)), far = u·f²/(f² − N·c·(u − f)) or infinite
+ */
+export function depthOfField(focalMm: number, fNumber: number, cocMm: number, lensToSubjectMm: number): Depth {
+  const square = focalMm * focalMm;
+  const spread = fNumber * cocMm * (lensToSubjectMm - focalMm);
+  return {
+    nearMm: (lensToSubjectMm * square) / (square + spread),
+    farMm: spread >= square ? Infinity : (lensToSubjectMm * square) / (square - spread),
+  };
+}
+
+/**
+ * Diameter of the blur disc of a point behind (or in front of) the subject, mm on the sensor.
+ *
+ * @param pupilMm entrance pupil A
+ * @param ratio reproduction ratio m at the subject
+ * @param lensToSubjectMm u
+ * @param lensToPointMm u_b; Infinity for the sky
+ * @source A·m·|u_b − u|/u_b
+ */
+export function blurDiscMm(pupilMm: number, ratio: number, lensToSubjectMm: number, lensToPointMm: number): number {
+  if (lensToPointMm === Infinity) return pupilMm * ratio;
+  return (pupilMm * ratio * Math.abs(lensToPointMm - lensToSubjectMm)) / lensToPointMm;
+}
+
+/** The ways people set the circle of confusion. */
+export type CocSchool = 'diagonal' | 'output' | 'pixel';
+export const COC_SCHOOLS: readonly CocSchool[] = ['diagonal', 'output', 'pixel'];
+
+export const COC_NAMES: Record<CocSchool, string> = {
+  diagonal: '1/1500 of the diagonal used',
+  output: 'one arcminute on the output',
+  pixel: 'two pixels',
+};
+
+/**
+ * Circle of confusion, mm on the sensor.
+ *
+ * @param diagonalMm diagonal of the part used
+ * @param longSideMm its long side
+ * @param pitchUm pixel pitch
+ * @param viewedPx what the eye tells apart along the output's long side at its viewing distance; the pixels it shows, if fewer
+ * @source D/1500; long side ÷ what is told apart along it; 2·p
+ */
+export function circleOfConfusionMm(school: CocSchool, diagonalMm: number, longSideMm: number, pitchUm: number, viewedPx: number): number {
+  switch (school) {
+    case 'diagonal':
+      return diagonalMm / 1500;
+    case 'output':
+      return longSideMm / viewedPx;
+    case 'pixel':
+      return (2 * pitchUm) / 1000;
+  }
+}

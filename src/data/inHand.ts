@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import { restingStorage } from './restingStorage';
+import type { CocSchool } from '@/core/far/depth';
 import type { JudgeBy } from '@/core/far/readFar';
 import type { FarPatch, LeverKind } from '@/core/far/levers';
 import type { CropConventionChoice } from '@/core/optics/foldSystem';
@@ -11,6 +12,7 @@ export interface Preferences {
   units: UnitSystem;
   cropConvention: CropConventionChoice;
   judgeBy: JudgeBy;
+  cocSchool: CocSchool;
   look: 'day' | 'night';
 }
 
@@ -57,6 +59,7 @@ export const useInHand = create<InHand>()(
       units: 'metric',
       cropConvention: 'usual',
       judgeBy: 'resolved',
+      cocSchool: 'diagonal',
       look: 'day',
       setupId: null,
       subjectId: null,

@@ -1,7 +1,7 @@
 import type { FromSchema } from 'json-schema-to-ts';
-import { between, mount, note, positive, price, retired, text, weightG } from './fields';
+import { between, mount, note, positive, price, retired, text, weightG, wish } from './fields';
 
-const common = { name: text('Name'), maker: text('Maker', 60), mount, lens50LpPerMm: positive('50 % frequency in lp/mm', 1000), weightG, price, note: note('Note'), retired } as const;
+const common = { name: text('Name'), maker: text('Maker', 60), mount, lens50LpPerMm: positive('50 % frequency in lp/mm', 1000), weightG, price, note: note('Note'), retired, wish } as const;
 const autofocus = { type: 'boolean', title: 'Keeps autofocus' } as const;
 const kind = <K extends string>(name: K) => ({ type: 'string', title: 'Kind', const: name }) as const;
 const lengths = (title: string) => ({ type: 'array', title, maxItems: 12, items: between('Length of a tube in mm', 0.5, 1000) }) as const;

@@ -1,5 +1,5 @@
 import type { FromSchema } from 'json-schema-to-ts';
-import { between, count, key, mount, note, positive, price, retired, text, weightG } from './fields';
+import { between, count, key, mount, note, positive, price, retired, text, weightG, wish } from './fields';
 
 const framesPerSecond = positive('Frames per second', 10_000);
 
@@ -102,6 +102,7 @@ export const bodySchema = {
     price,
     note: note('Note'),
     retired,
+    wish,
   },
 } as const;
 

@@ -34,3 +34,5 @@ export const price = between('Price', 0, 10_000_000);
 export const mount = text('Mount', 40);
 /** Kept for what it was used for, but no longer offered. */
 export const retired = { type: 'boolean', title: 'Retired' } as const;
+/** Not in the bag yet, but thought of. */
+export const wish = { type: 'boolean', title: 'Wished for' } as const;

@@ -1,7 +1,7 @@
 import type { FromSchema } from 'json-schema-to-ts';
-import { between, mount, note, positive, price, retired, text, weightG } from './fields';
+import { between, mount, note, positive, price, retired, text, weightG, wish } from './fields';
 
-const common = { name: text('Name'), maker: text('Maker', 60), mount, lens50LpPerMm: positive('50 % frequency in lp/mm', 1000), weightG, price, note: note('Note'), retired } as const;
+const common = { name: text('Name'), maker: text('Maker', 60), mount, lens50LpPerMm: positive('50 % frequency in lp/mm', 1000), weightG, price, note: note('Note'), retired, wish } as const;
 const detailClass = { type: 'string', title: 'How well it draws', enum: ['excellent', 'good', 'fair', 'weak'] } as const;
 const obstructionShare = between('Central obstruction (share of the diameter)', 0, 0.9);
 const closestFocusM = between('Closest focus in m', 0.01, 1000);

@@ -189,7 +189,7 @@ describe('side by side', () => {
     expect(compared.map((each) => each.fNumberOutOfReach)).toContain(true);
   });
   it('says which wins, why and by how much, and where it does not matter', () => {
-    expect(compare('sameSpot').sentence).toMatch(/^From the same spot Marsh hide wins with \d+ % more resolved pixels than .*pixels per milliradian against.*\.( For Web page .*)$/);
+    expect(compare('sameSpot').sentence).toMatch(/^From the same spot Marsh hide wins with \d+ % more resolved pixels than .*pixels per milliradian against.* and resolves \d+ % of its pixels against \d+ %\. For Web page /);
     const twins = compare('sameSpot', { contenders: [contenders[0], { ...contenders[0]!, id: 'twin', name: 'Twin' }] });
     expect(twins.sentence).toMatch(/give the same within 1 %; .* is the lightest\. For Web page it does not matter: all of them are enough\./);
   });

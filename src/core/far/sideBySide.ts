@@ -91,16 +91,17 @@ function sentenceOf(compared: Compared[], { output, judgeBy, stance }: SideBySid
   }
   const reach = best.reading.reachPxPerMrad.value / next.reading.reachPxPerMrad.value;
   const share = best.reading.resolvedShare.value / next.reading.resolvedShare.value;
-  const why =
+  const percent = (each: Compared) => `${formatFixed(each.reading.resolvedShare.value)} %`;
+  const optics = share >= 1.03 ? `resolves ${percent(best)} of its pixels against ${percent(next)}` : '';
+  const counts =
     stance === 'sameSpot'
       ? reach >= 1.02
-        ? `its ${formatFigures(best.reading.reachPxPerMrad.value)} pixels per milliradian against ${formatFigures(next.reading.reachPxPerMrad.value)}`
-        : share >= 1.02
-          ? 'its optics resolve more of the pixels'
-          : 'its pixels and optics together'
+        ? `has ${formatFigures(best.reading.reachPxPerMrad.value)} pixels per milliradian against ${formatFigures(next.reading.reachPxPerMrad.value)}`
+        : ''
       : best.system.used.columns > next.system.used.columns
-        ? `${formatFixed(best.system.used.columns)} columns across the same view against ${formatFixed(next.system.used.columns)}`
-        : 'its optics resolve more of the pixels';
+        ? `has ${formatFixed(best.system.used.columns)} columns across the same view against ${formatFixed(next.system.used.columns)}`
+        : '';
+  const why = `it ${[counts, optics].filter((word) => word !== '').join(' and ') || 'has a little more of everything'}`;
   return `${where} ${best.name} wins with ${formatFixed(lead * 100)} % more ${what} than ${next.name}: ${why}.${matter}`;
 }
 

@@ -41,6 +41,9 @@ export function showSubjectMm(mm: number, system: UnitSystem, figures = 3): Show
 /** f-numbers are written as on the lens: one decimal, none from f/10 on when it is whole. */
 export const showFNumber = (value: number): string => `f/${formatFigures(value, value >= 10 ? 3 : 2)}`;
 
+/** A shutter time as photographers write it: 1/800 s, 0.8 s. */
+export const shutterText = (seconds: number): string => (seconds < 0.5 ? `1/${formatFixed(Number((1 / seconds).toPrecision(2)))}` : formatFigures(seconds, 2)) + '\u202fs';
+
 /** Digits and unit of a quantity in the person's unit system. */
 export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): Shown {
   const { value, unit, plusMinus } = quantity;
@@ -55,6 +58,8 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
       return { number: value < 10 ? formatFigures(value, 2) : whole(value, figuresFor(value, plusMinus, 6)), unit };
     case 'mm':
       return { number: formatFigures(value, 3), unit };
+    case 's':
+      return value > 0 && value < 0.5 ? { number: shutterText(value).replace('\u202fs', ''), unit } : { number: formatFigures(value, figuresFor(value, plusMinus, 2)), unit };
     case 'g':
       return value >= 1000 ? { number: formatFigures(value / 1000, 3), unit: 'kg' } : { number: formatFixed(value), unit };
     case 'money':

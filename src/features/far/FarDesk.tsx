@@ -10,8 +10,10 @@ import { stylesOf } from '@/ui/theme/theme';
 import { FarGroups, KeyFigures, farQuantities } from './FarGroups';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { InHandColumn, InHandDock } from './InHandControls';
+import { FarPages } from './FarPages';
 import { KeepBar } from './KeepBar';
 import { rememberFirstView, removeFirstView } from './firstView';
+import { MoreGroups, useFarMore } from './MoreGroups';
 import { LeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
 import { useFarDesk, type DeskState } from './useFarDesk';
@@ -79,7 +81,8 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   }, [now]);
 
   // A number of the reading is asked for by name, so that it stays current; a lever's gain as it was when asked.
-  const why = typeof asked === 'string' ? (system && reading ? farQuantities(system, reading)[asked] : undefined) : (asked ?? undefined);
+  const more = useFarMore(situation, system, reading);
+  const why = typeof asked === 'string' ? (system && reading ? { ...farQuantities(system, reading), ...more }[asked] : undefined) : (asked ?? undefined);
   const sheet = why ? (
     <Suspense fallback={null}>
       <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)} />
@@ -106,7 +109,14 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     </View>
   ) : null;
   const keep = reading ? <KeepBar latest={latest} /> : null;
-  const groups = system && reading ? <FarGroups {...{ system, reading, units }} onWhy={setAsked} open={wide} /> : null;
+  const groups =
+    system && reading ? (
+      <View>
+        <FarGroups {...{ system, reading, units }} onWhy={setAsked} open={wide} />
+        {more ? <MoreGroups {...{ situation, system, more, units }} onWhy={setAsked} /> : null}
+        <FarPages />
+      </View>
+    ) : null;
 
   if (wide) {
     return (

@@ -12,7 +12,7 @@ import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf, usePalette } from '@/ui/theme/theme';
-import { Page } from './Page';
+import { Page } from '@/ui/Page';
 import { kitItems, selectItems, type KitFilter, type KitItem, type KitSort } from './kitItems';
 import { useGo } from './useGo';
 

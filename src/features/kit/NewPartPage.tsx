@@ -4,7 +4,7 @@ import { PART_WORDS } from '@/core/kit/words';
 import { useKit } from '@/data/useKit';
 import type { PartResource } from '@/data/whereUsed';
 import { space } from '@/ui/theme/measures';
-import { Page } from './Page';
+import { Page } from '@/ui/Page';
 import { PartEditor } from './PartEditor';
 import { useGo } from './useGo';
 

@@ -20,7 +20,7 @@ import { TARGET, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { PartGlyph } from './builder/PartGlyph';
 import { ModeTable } from './ModeTable';
-import { Page } from './Page';
+import { Page } from '@/ui/Page';
 import { PartEditor } from './PartEditor';
 import { bodyBrief, partBrief, setupBrief } from './briefs';
 import { bodyFacts, partFacts, type Fact } from './partFacts';

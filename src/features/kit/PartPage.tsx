@@ -3,7 +3,7 @@ import { isPartResource } from '@/data/whereUsed';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 import { NewPartPage } from './NewPartPage';
-import { Page } from './Page';
+import { Page } from '@/ui/Page';
 import { PartCard } from './PartCard';
 import { SetupPage } from './SetupPage';
 

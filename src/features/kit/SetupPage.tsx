@@ -4,7 +4,7 @@ import { createRow, removeRow, replaceRow } from '@/data/rowActions';
 import { useKit } from '@/data/useKit';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
-import { Page } from './Page';
+import { Page } from '@/ui/Page';
 import { SetupBuilder } from './builder/SetupBuilder';
 import { useGo } from './useGo';
 

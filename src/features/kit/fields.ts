@@ -30,7 +30,7 @@ const note: Field = { kind: 'text', path: 'note', label: 'Note', multiline: true
 
 const draws = choiceOf('detailClass', 'How well it draws', { excellent: 'Excellent', good: 'Good', fair: 'Fair', weak: 'Weak' });
 const own50 = number('lens50LpPerMm', '50 % frequency', 'lp/mm');
-const carry = (...more: Field[]): Section => ({ title: 'Make, mount, weight, price', open: false, fields: [text('maker', 'Maker', true), text('mount', 'Mount', true), ...more, number('weightG', 'Weight', 'g'), number('price', 'Price'), note] });
+const carry = (...more: Field[]): Section => ({ title: 'Make, mount, weight, price', open: false, fields: [text('maker', 'Maker', true), text('mount', 'Mount', true), ...more, number('weightG', 'Weight', 'g'), number('price', 'Price'), flag('wish', 'Wished for, not in the bag yet'), note] });
 const main = (title: string, ...fields: Field[]): Section => ({ title, open: true, fields: [text('name', 'Name'), ...fields] });
 
 const BODY: Section[] = [

@@ -26,6 +26,7 @@ export function subjectSections(units: UnitSystem): Section[] {
         length('sizePlusMinusMm', 'Sizes differ by ±', true),
         distance('distanceM', 'Usual distance', false),
         distance('keepDistanceM', 'Distance to keep', true),
+        { kind: 'number', path: 'speedMPerS', label: 'Speed across the view', unit: 'none', shownUnit: 'm/s', optional: true },
       ],
     },
     { title: 'Note', open: false, fields: [{ kind: 'text', path: 'note', label: 'Note', multiline: true, optional: true }] },

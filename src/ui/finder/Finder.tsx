@@ -5,6 +5,7 @@ import type { SubjectKind } from '@/core/kit/subjects';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
 import { usePalette } from '../theme/theme';
 import { niceStep } from './niceStep';
+import { SilhouetteShape } from './SilhouetteShape';
 import { SILHOUETTES } from './silhouettes';
 
 /** A rectangle of the sensor, centred, in mm. */
@@ -40,25 +41,6 @@ const EDGE = 1;
 const TICK = 7;
 /** Below this a silhouette is a speck, so a ring shows where it stands. */
 const SPECK_PX = 12;
-
-/** The subject's shape at its true size; redrawn only by its transform while one drags. */
-const Shape = memo(function Shape({ kind }: { kind: SubjectKind }) {
-  const palette = usePalette();
-  const shape = SILHOUETTES[kind];
-  return (
-    <>
-      {shape.lines.map((line) => (
-        <Path key={line.d} d={line.d} stroke={palette.ink} strokeWidth={line.width} fill="none" strokeLinecap="round" strokeLinejoin="round" />
-      ))}
-      {shape.fills.map((d) => (
-        <Path key={d} d={d} fill={palette.ink} />
-      ))}
-      {shape.gaps.map((d) => (
-        <Path key={d} d={d} fill={palette.finderGround} />
-      ))}
-    </>
-  );
-});
 
 /** What the viewfinder shows, true to scale: the sensor with its modes, the subject at its true size, a rule at the subject. */
 export function Finder(props: FinderProps) {
@@ -99,7 +81,7 @@ function Subject({ kind, axis, perMm, width, height, subjectOnSensorMm }: Canvas
   return (
     <>
       <G transform={`translate(${(width - w) / 2} ${(height - h) / 2}) scale(${scale})`}>
-        <Shape kind={kind} />
+        <SilhouetteShape kind={kind} />
       </G>
       {Math.max(w, h) < SPECK_PX ? (
         <Path

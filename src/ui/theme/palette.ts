@@ -19,7 +19,13 @@ export interface Palette {
   /** The picture inside the viewfinder: its ground, and what a crop mode hides. */
   finderGround: string;
   finderHidden: string;
+  /** Darkest and lightest tone of a rendered picture. */
+  patchDark: string;
+  patchLight: string;
 }
+
+/** Red, green and blue of a colour written #RRGGBB, 0 to 255. */
+export const channelsOf = (colour: string): [number, number, number] => [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16)) as [number, number, number];
 
 export const DAY: Palette = {
   paper: '#F6F3EC',
@@ -34,6 +40,8 @@ export const DAY: Palette = {
   veil: 'rgba(23, 38, 43, 0.45)',
   finderGround: '#FFFDF8',
   finderHidden: 'rgba(207, 200, 186, 0.55)',
+  patchDark: '#17262B',
+  patchLight: '#FFFDF8',
 };
 
 /** One red on black, so that eyes used to the dark stay so: nothing white, nothing blue. */
@@ -50,4 +58,6 @@ export const NIGHT: Palette = {
   veil: 'rgba(0, 0, 0, 0.7)',
   finderGround: '#0A0201',
   finderHidden: 'rgba(94, 36, 24, 0.45)',
+  patchDark: '#000000',
+  patchLight: '#FF6A4D',
 };

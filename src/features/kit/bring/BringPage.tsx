@@ -1,7 +1,7 @@
 import { ScrollView, View } from 'react-native';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
-import { Page } from '../Page';
+import { Page } from '@/ui/Page';
 import { FromFile } from './FromFile';
 import { FromPhoto } from './FromPhoto';
 import { TakeOut } from './TakeOut';

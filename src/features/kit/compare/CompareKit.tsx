@@ -5,7 +5,7 @@ import { SensorDrawing } from '@/ui/finder/SensorDrawing';
 import { Txt } from '@/ui/Txt';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { Page } from '../Page';
+import { Page } from '@/ui/Page';
 import { bodiesTable, opticsTable, type ComparedRow } from './tables';
 
 /** Line patterns and letters tell the frames apart; no colour is needed. */

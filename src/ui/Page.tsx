@@ -1,10 +1,10 @@
 import { useRouter, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { Txt } from '@/ui/Txt';
-import { Key } from '@/ui/controls/Key';
-import { space } from '@/ui/theme/measures';
-import { stylesOf } from '@/ui/theme/theme';
+import { Txt } from './Txt';
+import { Key } from './controls/Key';
+import { space } from './theme/measures';
+import { stylesOf } from './theme/theme';
 
 interface Props {
   title: string;
@@ -15,7 +15,7 @@ interface Props {
   children: ReactNode;
 }
 
-/** A page of the kit: back, title, keys, and what it is about. */
+/** A page below a place: back, title, keys, and what it is about. */
 export function Page({ title, up, keys, children }: Props) {
   const styles = useStyles();
   const router = useRouter();

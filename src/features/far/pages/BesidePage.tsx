@@ -1,0 +1,181 @@
+import { useEffect, useMemo, useState } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { sideBySide, type Compared, type Stance } from '@/core/far/sideBySide';
+import { SUBJECT_KINDS } from '@/core/kit/subjects';
+import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
+import { formatChange, formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
+import { quantityText, showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
+import type { UnitSystem } from '@/core/quantity/units';
+import { useFarOptions } from '@/data/farOptions';
+import { useInHand } from '@/data/inHand';
+import type { Situation } from '@/data/situation';
+import { OverlayDrawing } from '@/ui/finder/OverlayDrawing';
+import { Group } from '@/ui/Group';
+import { Page } from '@/ui/Page';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { Key } from '@/ui/controls/Key';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { Chooser, LETTERS } from './Chooser';
+import { useContenders } from './useContenders';
+
+const STANCES: { value: Stance; name: string; gloss: string }[] = [
+  { value: 'sameSpot', name: 'Same spot', gloss: 'nobody walks' },
+  { value: 'sameFraming', name: 'Same framing', gloss: 'one walks' },
+  { value: 'samePicture', name: 'Same picture', gloss: '… and matches depth' },
+];
+const BLINK_MS = 900;
+
+/** Two to four set-ups on the subject in hand, held equal in one of three ways. */
+export default function BesidePage() {
+  const styles = useStyles();
+  const { width } = useWindowDimensions();
+  const contest = useContenders();
+  const units = useInHand((state) => state.units);
+  const { stance, set } = useFarOptions();
+  const { situation, contenders } = contest;
+  const result = useMemo(() => (situation ? sideBySide({ ...situation, contenders, stance }) : null), [situation, contenders, stance]);
+  return (
+    <Page title="Side by side" up="/far">
+      <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
+        <Chooser contest={contest} />
+        <Choice label="Held equal" options={STANCES} value={stance} onChange={(value) => set({ stance: value })} />
+        {result && situation ? (
+          <>
+            <Txt kind="strong" testID="beside-sentence">
+              {result.sentence}
+            </Txt>
+            <Pictures compared={result.compared} situation={situation} width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 760)} />
+            <Differences compared={result.compared} stance={stance} units={units} situation={situation} />
+            {result.left.map((each) => (
+              <Txt key={each.name} kind="small" tone="caution">
+                ⚠ {each.name} is left out: {each.reason}
+              </Txt>
+            ))}
+            {stance !== 'sameSpot' && result.compared.some((each) => Math.abs(each.walkM) > 0.1) ? (
+              <Txt kind="small" tone="caution">
+                ⚠ Walking changes the perspective: from nearer, the bill grows and the background shrinks. Keep the distance that law and site ask for.
+              </Txt>
+            ) : null}
+            <Schools compared={result.compared} />
+          </>
+        ) : (
+          <Txt tone="soft">{contest.loading ? 'Opening …' : 'Take a set-up and a subject in hand first.'}</Txt>
+        )}
+      </ScrollView>
+    </Page>
+  );
+}
+
+function Pictures({ compared, situation, width }: { compared: Compared[]; situation: Situation; width: number }) {
+  const styles = useStyles();
+  const [shown, setShown] = useState<number | null>(null);
+  const [blinking, setBlinking] = useState(false);
+  useEffect(() => {
+    if (!blinking) return;
+    const timer = setInterval(() => setShown((now) => ((now ?? -1) + 1) % compared.length), BLINK_MS);
+    return () => clearInterval(timer);
+  }, [blinking, compared.length]);
+  const first = compared[0];
+  if (!first) return null;
+  const kind = SUBJECT_KINDS[situation.subject.kind];
+  return (
+    <View style={{ gap: space.small }}>
+      <OverlayDrawing
+        frames={compared.map((each, i) => ({ letter: LETTERS[i] ?? '', widthM: each.reading.fieldWidthM.value, heightM: each.reading.fieldHeightM.value, opacity: shown === null || shown % compared.length === i ? 1 : 0.12 }))}
+        kind={situation.subject.kind}
+        axis={kind.axis}
+        subjectM={situation.subject.sizeMm / 1000}
+        width={width}
+        maxHeight={300}
+        description={`The frames at the subject at one scale: ${compared.map((each, i) => `${LETTERS[i]} ${each.name} ${formatFigures(each.reading.fieldWidthM.value)} m wide`).join(', ')}`}
+      />
+      <View style={styles.keys}>
+        {compared.map((each, i) => (
+          <Key key={each.id} title={`Show ${LETTERS[i]}`} weight={shown === i ? 'strong' : 'outline'} onPress={() => { setBlinking(false); setShown(shown === i ? null : i); }} />
+        ))}
+        <Key title={blinking ? 'Stop blinking' : 'Blink'} weight="plain" onPress={() => { setBlinking(!blinking); if (blinking) setShown(null); }} />
+      </View>
+    </View>
+  );
+}
+
+function Differences({ compared, stance, units, situation }: { compared: Compared[]; stance: Stance; units: UnitSystem; situation: Situation }) {
+  const styles = useStyles();
+  const length = (metres: number) => shownText(showLengthM(metres, units));
+  const rows: { name: string; value: (each: Compared, i: number) => string }[] = [
+    ...(stance === 'sameSpot' ? [] : [{ name: 'From', value: (each: Compared, i: number) => `${length(each.distanceM)}${i && Math.abs(each.walkM) >= 0.05 ? ` (${length(Math.abs(each.walkM))} ${each.walkM < 0 ? 'nearer' : 'back'})` : ''}` }]),
+    { name: 'Pixels on it', value: (each, i) => `${formatFixed(each.reading.pixelsOnSubject.value)}${i ? ` (${formatChange(each.pixelsRatio)})` : ''}` },
+    { name: 'Resolved', value: (each, i) => `${formatFixed(each.reading.resolvedPixels.value)}${i ? ` (${formatChange(each.resolvedRatio)})` : ''}` },
+    { name: situation.output.name, value: (each) => `${VERDICT_MARK[each.reading.verdict]} ${VERDICT_WORDS[each.reading.verdict]('it')}` },
+    { name: 'Share of frame', value: (each) => quantityText(each.reading.shareOfFrame, units) },
+    { name: 'f-number', value: (each) => `${showFNumber(each.fNumber)}${each.fNumberOutOfReach ? ' ⚠ opens no further' : ''}` },
+    ...(stance === 'samePicture' ? [{ name: 'ISO', value: (each: Compared, i: number) => (i ? `×${formatFigures(each.isoFactor, 2)}` : 'as set') }] : []),
+    { name: 'Exposure', value: (each, i) => (i ? formatStops(each.exposureStops) : '–') },
+    { name: 'Light from the subject', value: (each, i) => (i ? formatStops(each.subjectLightStops) : '–') },
+    { name: 'Equivalent', value: (each) => `${formatFixed(each.system.equivalentFocalMm.value)} mm ${showFNumber(each.system.equivalentFNumber.value)}` },
+    { name: 'Reach', value: (each) => quantityText(each.reading.reachPxPerMrad, units) },
+    { name: 'Autofocus', value: (each) => ({ works: 'works', slow: 'slow', off: 'no', unknown: 'not known' })[each.system.autofocus.state] },
+    { name: 'Weight', value: (each, i) => (each.system.weightG ? `${quantityText(each.system.weightG, units)}${i && each.weightRatio ? ` (${formatChange(each.weightRatio)})` : ''}` : '–') },
+    { name: 'Price', value: (each, i) => (each.system.price ? `${quantityText(each.system.price, units)}${i && each.priceRatio ? ` (${formatChange(each.priceRatio)})` : ''}` : '–') },
+  ];
+  return (
+    <View role="table" aria-label="Differences between the set-ups">
+      <View role="row" style={styles.names}>
+        {compared.map((each, i) => (
+          <View key={each.id} role="columnheader" style={styles.cell}>
+            <Txt kind="strong">
+              {LETTERS[i]} {each.name}
+            </Txt>
+          </View>
+        ))}
+      </View>
+      {rows.map((row) => (
+        <View key={row.name} role="row" style={styles.row}>
+          <Txt kind="fine" tone="soft" role="rowheader">
+            {row.name}
+          </Txt>
+          <View style={styles.values}>
+            {compared.map((each, i) => (
+              <Txt key={each.id} kind="small" role="cell" style={styles.cell}>
+                {row.value(each, i)}
+              </Txt>
+            ))}
+          </View>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Two old arguments, told from the very numbers above. */
+function Schools({ compared }: { compared: Compared[] }) {
+  const [a, b] = compared;
+  if (!a || !b) return null;
+  const crop = formatFigures(b.system.cropFactor.value / a.system.cropFactor.value, 3);
+  return (
+    <View>
+      <Group title="“A crop is more reach” or “only a crop”?" brief="both are right about something">
+        <Txt kind="small">
+          Reach: {b.name} sees {crop} times tighter than the same lens on {a.name}’s sensor, and puts {formatFigures(b.reading.reachPxPerMrad.value)} pixels on a milliradian against {formatFigures(a.reading.reachPxPerMrad.value)}. Those extra pixels come from the pitch ({quantityText(b.system.pitchUm, 'metric')} against {quantityText(a.system.pitchUm, 'metric')}) and the focal length, not from the smaller frame.
+        </Txt>
+        <Txt kind="small">Only a crop: with equal pitch and focal length a small sensor takes just the middle of what the large one takes; the pixels on the subject are then the same, and the large one can be cropped to it later.</Txt>
+      </Group>
+      <Group title="Does the f-number multiply as well?" brief="for the picture yes, for the exposure no">
+        <Txt kind="small">
+          For the exposure f/{formatFigures(b.system.fNumber.value, 2)} stays f/{formatFigures(b.system.fNumber.value, 2)}: the same shutter time and ISO give the same brightness. For depth, blur and total light {b.name} acts like {showFNumber(b.system.equivalentFNumber.value)} on 36 × 24, because its opening is {quantityText(b.system.entrancePupilMm, 'metric')} wide at that view; {a.name}’s is {quantityText(a.system.entrancePupilMm, 'metric')}.
+        </Txt>
+      </Group>
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 960, marginHorizontal: 'auto' },
+  keys: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
+  names: { flexDirection: 'row', gap: space.medium, borderBottomWidth: 2, borderColor: palette.ink, paddingBottom: space.small },
+  row: { borderBottomWidth: 1, borderColor: palette.hairline, paddingVertical: space.small },
+  values: { flexDirection: 'row', gap: space.medium },
+  cell: { flex: 1, minWidth: 0 },
+}));

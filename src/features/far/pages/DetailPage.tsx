@@ -1,0 +1,111 @@
+import { useEffect, useMemo, useState } from 'react';
+import { Image, ScrollView, View, useWindowDimensions } from 'react-native';
+import { PATCH_SIZE, patchSideMm, type PatchSystem } from '@/core/detail/patch';
+import { grayBmp } from '@/core/formats/grayBmp';
+import { readFar } from '@/core/far/readFar';
+import { foldSystem } from '@/core/optics/foldSystem';
+import { formatFigures, formatFixed } from '@/core/quantity/format';
+import { showSubjectMm, shownText } from '@/core/quantity/quantityText';
+import { useInHand } from '@/data/inHand';
+import { renderPatches } from '@/data/patches';
+import { Page } from '@/ui/Page';
+import { Txt } from '@/ui/Txt';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { channelsOf } from '@/ui/theme/palette';
+import { stylesOf, usePalette } from '@/ui/theme/theme';
+import { Chooser, LETTERS } from './Chooser';
+import { useContenders } from './useContenders';
+
+interface Seen {
+  id: string;
+  name: string;
+  system: PatchSystem;
+  pixels: number;
+  resolved: number;
+  share: number;
+}
+
+/** The same piece of plumage as each set-up would render it, at the same size. */
+export default function DetailPage() {
+  const styles = useStyles();
+  const palette = usePalette();
+  const { width } = useWindowDimensions();
+  const contest = useContenders();
+  const units = useInHand((state) => state.units);
+  const { situation, contenders } = contest;
+  const seen = useMemo(() => {
+    if (!situation) return [];
+    return contenders.flatMap((each): Seen[] => {
+      const folded = foldSystem(each.setup, situation.convention);
+      if (!folded.ok) return [];
+      const read = readFar({ ...situation, system: folded.value });
+      if (!read.ok || read.value.obstacle) return [];
+      const { value: system } = folded;
+      const { ratio, workingFNumber, pixelsOnSubject, resolvedPixels, resolvedShare } = read.value;
+      return [{
+        id: each.id,
+        name: each.name,
+        system: { pixelMm: system.pitchUm.value / 1000 / ratio.value, ratio: ratio.value, parts: { pitchUm: system.pitchUm.value, workingFNumber: workingFNumber.value, lens50LpPerMm: system.lens50LpPerMm.value, antiAliasPx: system.antiAliasPx } },
+        pixels: pixelsOnSubject.value,
+        resolved: resolvedPixels.value,
+        share: resolvedShare.value,
+      }];
+    });
+  }, [situation, contenders]);
+  const [rendered, setRendered] = useState<{ for: Seen[]; patches: Float64Array[] } | null>(null);
+  useEffect(() => {
+    if (!seen.length || !situation) return;
+    return renderPatches(seen.map((each) => each.system), situation.subject.sizeMm, (patches) => setRendered({ for: seen, patches }));
+  }, [seen, situation]);
+  const ready = rendered?.for === seen ? rendered.patches : null;
+  const uris = useMemo(
+    () => ready?.map((patch) => URL.createObjectURL(new Blob([grayBmp(patch, PATCH_SIZE, PATCH_SIZE, channelsOf(palette.patchDark), channelsOf(palette.patchLight)) as BlobPart], { type: 'image/bmp' }))),
+    [ready, palette],
+  );
+  useEffect(() => () => uris?.forEach((uri) => URL.revokeObjectURL(uri)), [uris]);
+  const column = Math.min((width - 2 * space.page - space.medium - (width >= WIDE_FROM ? 84 : 0)) / 2, 420);
+  return (
+    <Page title="Detail, seen" up="/far">
+      <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
+        {situation ? (
+          <Txt kind="small" tone="soft">
+            {seen.length ? `A piece of plumage ${shownText(showSubjectMm(patchSideMm(seen.map((each) => each.system)), units, 2))} across, drawn by Jauge, as each set-up would render it from here: blurred by its lens, its opening, its filter and its pixels, then enlarged to the same size.` : ''}
+          </Txt>
+        ) : (
+          <Txt tone="soft">{contest.loading ? 'Opening …' : 'Take a set-up and a subject in hand first.'}</Txt>
+        )}
+        <View style={styles.grid}>
+          {seen.map((each, i) => (
+            <View key={each.id} style={{ width: column, gap: space.small }}>
+              {uris?.[i] ? (
+                <Image source={{ uri: uris[i] }} style={{ width: column, height: column }} aria-label={`Plumage as ${each.name} renders it: ${formatFixed(each.share)} per cent of its pixels resolved`} testID={`patch-${LETTERS[i]}`} />
+              ) : (
+                <View style={[styles.waiting, { width: column, height: column }]} role="status">
+                  <Txt kind="small" tone="soft">
+                    Rendering …
+                  </Txt>
+                </View>
+              )}
+              <Txt kind="strong">
+                {LETTERS[i]} {each.name}
+              </Txt>
+              <Txt kind="small" tone="soft">
+                {formatFixed(each.pixels)} px, {formatFixed(each.resolved)} resolved ({formatFixed(each.share)} %); a pixel is {formatFigures(each.system.pixelMm, 2)} mm there
+              </Txt>
+            </View>
+          ))}
+        </View>
+        <Chooser contest={contest} />
+        <Txt kind="small" tone="soft">
+          Not in it: shake, haze, focus error, noise and sharpening.
+        </Txt>
+      </ScrollView>
+    </Page>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 900, marginHorizontal: 'auto' },
+  grid: { flexDirection: 'row', flexWrap: 'wrap', gap: space.medium },
+  waiting: { alignItems: 'center', justifyContent: 'center', borderWidth: 1, borderColor: palette.hairline },
+}));

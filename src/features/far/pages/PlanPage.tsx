@@ -1,0 +1,122 @@
+import { useMemo } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { logDistancesM, plannerCurve, reachM } from '@/core/far/plannerCurve';
+import { nearestDistanceM } from '@/core/far/focusAt';
+import { foldSystem } from '@/core/optics/foldSystem';
+import { neededPixels } from '@/core/output/needs';
+import { formatFixed } from '@/core/quantity/format';
+import { showLengthM, shownText } from '@/core/quantity/quantityText';
+import { useInHand } from '@/data/inHand';
+import { PlannerChart } from '@/ui/chart/PlannerChart';
+import { Page } from '@/ui/Page';
+import { Txt } from '@/ui/Txt';
+import { Ruler } from '@/ui/controls/Ruler';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { Chooser, LETTERS } from './Chooser';
+import { useContenders } from './useContenders';
+
+const POINTS = 400;
+const FROM_M = 1;
+const TO_M = 500;
+const walked = (metres: number): number => Number(metres.toFixed(metres < 20 ? 1 : 0));
+
+/** Pixels against distance for the set-ups compared, with what the outputs need and from where each set-up gives it. */
+export default function PlanPage() {
+  const styles = useStyles();
+  const { width } = useWindowDimensions();
+  const contest = useContenders();
+  const units = useInHand((state) => state.units);
+  const setDistanceM = useInHand((state) => state.setDistanceM);
+  const { situation, contenders, kit } = contest;
+  const convention = situation?.convention ?? 'usual';
+  const systems = useMemo(() => contenders.flatMap((each) => { const folded = foldSystem(each.setup, convention); return folded.ok ? [{ ...each, system: folded.value }] : []; }), [contenders, convention]);
+  const distances = useMemo(() => logDistancesM(FROM_M, TO_M, POINTS), []);
+  const sizeMm = situation?.subject.sizeMm ?? 100;
+  const judgeBy = situation?.judgeBy ?? 'resolved';
+  const curves = useMemo(() => systems.map((each, i) => ({ letter: LETTERS[i] ?? '', values: plannerCurve(each.system, sizeMm, distances, judgeBy).counted })), [systems, sizeMm, distances, judgeBy]);
+  const levels = useMemo(() => kit.outputs.map((row) => ({ name: row.data.name, value: neededPixels(row.data, sizeMm) })), [kit.outputs, sizeMm]);
+  const text = (metres: number) => shownText(showLengthM(metres, units));
+  const drawing = Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 860);
+  if (!situation) {
+    return (
+      <Page title="Planner curve" up="/far">
+        <Txt style={styles.content}>{contest.loading ? 'Opening …' : 'Take a set-up and a subject in hand first.'}</Txt>
+      </Page>
+    );
+  }
+  const at = situation.distanceM;
+  const index = distances.findIndex((distance) => distance >= at);
+  return (
+    <Page title="Planner curve" up="/far">
+      <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
+        <Txt kind="small" tone="soft">
+          {judgeBy === 'resolved' ? 'Resolved pixels' : 'Pixels'} on {situation.subject.name} against distance. Pull the rule below along it.
+        </Txt>
+        <PlannerChart
+          distancesM={distances}
+          curves={curves}
+          levels={levels}
+          atM={at}
+          distanceText={text}
+          width={drawing}
+          height={width >= WIDE_FROM ? 380 : 320}
+          description={`Pixels on ${situation.subject.name} against distance for ${systems.map((each, i) => `${LETTERS[i]} ${each.name}`).join(', ')}; at ${text(at)}: ${systems.map((each, i) => `${LETTERS[i]} ${formatFixed(curves[i]?.values[index] ?? 0)}`).join(', ')}`}
+        />
+        <Ruler label="Distance" value={at} minimum={FROM_M} maximum={TO_M} valueText={text(at)} rounded={walked} onChange={setDistanceM} />
+        <View role="table" aria-label="From where each set-up is enough">
+          <View role="row" style={styles.names}>
+            <Txt kind="fine" tone="soft" role="columnheader" style={styles.first}>
+              Enough up to
+            </Txt>
+            {levels.map((level) => (
+              <Txt key={level.name} kind="fine" tone="soft" role="columnheader" style={styles.cell}>
+                {level.name}
+              </Txt>
+            ))}
+            <Txt kind="fine" tone="soft" role="columnheader" style={styles.cell}>
+              at {text(at)}
+            </Txt>
+          </View>
+          {systems.map((each, i) => (
+            <View key={each.id} role="row" style={styles.row}>
+              <Txt kind="small" role="rowheader" style={styles.first}>
+                {LETTERS[i]} {each.name}
+              </Txt>
+              {levels.map((level) => {
+                const reach = reachM(each.system, sizeMm, level.value, judgeBy, 2000);
+                const guarded = situation.subject.keepDistanceM !== undefined && reach !== null && reach < situation.subject.keepDistanceM;
+                return (
+                  <Txt key={level.name} kind="small" role="cell" tone={reach === null || guarded ? 'caution' : 'ink'} style={styles.cell}>
+                    {reach === null ? 'never' : `${guarded ? '⚠ ' : ''}${text(reach)}`}
+                  </Txt>
+                );
+              })}
+              <Txt kind="small" role="cell" style={styles.cell}>
+                {at < nearestDistanceM(each.system) ? 'too near' : `${formatFixed(curves[i]?.values[index] ?? 0)} px`}
+              </Txt>
+            </View>
+          ))}
+        </View>
+        {situation.subject.keepDistanceM !== undefined ? (
+          <Txt kind="small" tone="caution">
+            ⚠ nearer than the {text(situation.subject.keepDistanceM)} to keep here. Law and site decide, not the curve.
+          </Txt>
+        ) : (
+          <Txt kind="small" tone="soft">
+            A curve is no permission: keep the distance that law and site ask for.
+          </Txt>
+        )}
+        <Chooser contest={contest} />
+      </ScrollView>
+    </Page>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 920, marginHorizontal: 'auto' },
+  names: { flexDirection: 'row', gap: space.small, borderBottomWidth: 2, borderColor: palette.ink, paddingBottom: space.small, alignItems: 'flex-end' },
+  row: { flexDirection: 'row', gap: space.small, borderBottomWidth: 1, borderColor: palette.hairline, paddingVertical: space.small },
+  first: { flex: 1.4 },
+  cell: { flex: 1, textAlign: 'right' },
+}));

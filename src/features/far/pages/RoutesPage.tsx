@@ -1,0 +1,149 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import type { Setup } from '@/contract/schemas/setup';
+import { rankRoutes, routesTo, type Route, type RouteWish } from '@/core/far/routes';
+import { countPixels } from '@/core/far/countPixels';
+import { isFactor, type FactorPart, type Part } from '@/core/kit/parts';
+import { foldSystem } from '@/core/optics/foldSystem';
+import { neededPixels } from '@/core/output/needs';
+import { formatChange, formatFixed } from '@/core/quantity/format';
+import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
+import { useChosen } from '@/data/useChosen';
+import { useInHand } from '@/data/inHand';
+import { createRow } from '@/data/rowActions';
+import { situationOf, type Kit } from '@/data/situation';
+import { useKit } from '@/data/useKit';
+import { Page } from '@/ui/Page';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { Key } from '@/ui/controls/Key';
+import { NumberField } from '@/ui/controls/NumberField';
+import { space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+
+type Link = Setup['chain'][number];
+
+const WISHES: { value: RouteWish; name: string }[] = [
+  { value: 'weight', name: 'Light to carry' },
+  { value: 'price', name: 'Cheap' },
+  { value: 'light', name: 'Much light' },
+  { value: 'detail', name: 'Most pixels' },
+];
+/** More lines than this nobody compares. */
+const MOST_SHOWN = 12;
+
+const shelf = <T extends { wish?: boolean | undefined; retired?: boolean | undefined }>(rows: { data: T }[]) => rows.filter((row) => !row.data.retired).map((row) => ({ part: row.data, wished: row.data.wish === true }));
+
+/** Every route of the kit and the wish list that gets as many pixels, in the order of what one cares for. */
+export default function RoutesPage() {
+  const styles = useStyles();
+  const { kit, loading } = useKit();
+  const chosen = useChosen();
+  const units = useInHand((state) => state.units);
+  const [wish, setWish] = useState<RouteWish>('weight');
+  const [typed, setTyped] = useState<number | null>(null);
+  const found = situationOf(kit, chosen);
+  const situation = typeof found === 'string' ? null : found;
+  const needed = situation ? Math.ceil(neededPixels(situation.output, situation.subject.sizeMm)) : 0;
+  const wanted = typed ?? needed;
+  const now = useMemo(() => {
+    if (!situation) return 0;
+    const folded = foldSystem(situation.setup, situation.convention);
+    return folded.ok ? countPixels(folded.value, situation.subject.sizeMm, situation.distanceM, situation.judgeBy) : 0;
+  }, [situation]);
+  const routes = useMemo(() => {
+    if (!situation) return [];
+    const adapters = kit.adapters.filter((row) => !row.data.retired).map((row) => row.data as Part);
+    return routesTo({
+      ...situation,
+      bodies: shelf(kit.bodies),
+      optics: shelf(kit.optics),
+      factors: shelf(kit.adapters).filter((each): each is { part: FactorPart & { wish?: boolean }; wished: boolean } => isFactor(each.part as Part)),
+      afocal: adapters.find((part) => part.kind === 'afocal') ?? null,
+      mountAdapters: adapters.filter((part): part is Extract<Part, { kind: 'mountAdapter' }> => part.kind === 'mountAdapter'),
+      wantedPixels: wanted,
+    });
+  }, [situation, kit, wanted]);
+  const ranked = useMemo(() => rankRoutes(routes, wish), [routes, wish]);
+  if (!situation) {
+    return (
+      <Page title="Another way to it" up="/far">
+        <Txt style={styles.content}>{loading ? 'Opening …' : 'Take a set-up and a subject in hand first.'}</Txt>
+      </Page>
+    );
+  }
+  return (
+    <Page title="Another way to it" up="/far">
+      <ScrollView contentContainerStyle={styles.content}>
+        <Txt>
+          {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))}; in hand there are {formatFixed(now)}.
+        </Txt>
+        <View style={styles.row}>
+          <View style={styles.half}>
+            <NumberField label="Wanted pixels" value={wanted} unit="none" shownUnit="px" minimum={1} maximum={1e6} onChange={setTyped} />
+          </View>
+          <Key title={`What ${situation.output.name} needs`} onPress={() => setTyped(null)} disabled={typed === null} />
+          <Key title="As many as in hand" onPress={() => setTyped(Math.floor(now))} />
+        </View>
+        <Choice label="What I care for" options={WISHES} value={wish} onChange={setWish} />
+        <Txt kind="small" tone="soft" role="status">
+          {ranked.length === 0 ? 'No route of the kit gets there from this spot. Come closer where that is allowed, or settle for fewer pixels.' : `${ranked.length} routes${ranked.length > MOST_SHOWN ? `, the first ${MOST_SHOWN} shown` : ''}.`}
+        </Txt>
+        <View role="list" aria-label="Routes">
+          {ranked.slice(0, MOST_SHOWN).map((route) => (
+            <OneRoute key={[route.body.name, ...route.parts.map((part) => part.name)].join('+')} route={route} wanted={wanted} kit={kit} />
+          ))}
+        </View>
+      </ScrollView>
+    </Page>
+  );
+}
+
+function OneRoute({ route, wanted, kit }: { route: Route; wanted: number; kit: Kit }) {
+  const styles = useStyles();
+  const router = useRouter();
+  const chooseSetup = useInHand((state) => state.chooseSetup);
+  const { system } = route;
+  const names = [route.body.name, ...route.parts.map((part) => part.name)].join(' + ');
+  const take = () => {
+    const body = kit.bodies.find((row) => row.data.name === route.body.name);
+    const chain = route.parts.flatMap((part): Link[] => {
+      const optic = kit.optics.find((row) => row.data.name === part.name);
+      if (optic) return [{ type: 'optic', id: optic.id }];
+      const adapter = kit.adapters.find((row) => row.data.name === part.name);
+      return adapter ? [{ type: 'adapter', id: adapter.id }] : [];
+    });
+    if (!body) return;
+    const known = kit.setups.find((row) => row.data.bodyId === body.id && row.data.modeId === 'whole' && JSON.stringify(row.data.chain.map((link) => link.id)) === JSON.stringify(chain.map((link) => link.id)));
+    chooseSetup(known ? known.id : createRow('setups', { name: names.slice(0, 120), bodyId: body.id, modeId: 'whole', chain }));
+    router.push('/far');
+  };
+  return (
+    <View role="listitem" style={styles.route}>
+      <View style={styles.words}>
+        <Txt kind="strong">{names}</Txt>
+        <Txt kind="small">
+          {formatFixed(route.counted)} px ({formatChange(route.counted / wanted)}) · like {formatFixed(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/{system.fNumber.value.toFixed(1)} for the exposure
+        </Txt>
+        <Txt kind="small" tone="soft">
+          {[route.weightG === undefined ? '' : `${formatFixed(route.weightG)} g`, route.price === undefined ? '' : `price ${formatFixed(route.price)}`, route.stillToBuy ? `${formatFixed(route.stillToBuy)} still to buy` : ''].filter((word) => word !== '').join(' · ')}
+        </Txt>
+        {route.givesUp.length ? (
+          <Txt kind="small" tone="caution">
+            Gives up: {route.givesUp.join(', ')}
+          </Txt>
+        ) : null}
+      </View>
+      <Key title={`Take ${names}`} icon="check" iconOnly onPress={take} />
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: space.medium },
+  half: { flexGrow: 1, flexBasis: 140 },
+  route: { flexDirection: 'row', alignItems: 'center', gap: space.medium, paddingVertical: space.medium, borderBottomWidth: 1, borderColor: palette.hairline },
+  words: { flex: 1, gap: 2 },
+}));

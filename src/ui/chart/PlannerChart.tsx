@@ -1,0 +1,113 @@
+import { scaleLog } from 'd3-scale';
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { HAIRLINE, family, fontSize } from '../theme/measures';
+import { usePalette } from '../theme/theme';
+
+export interface ChartCurve {
+  letter: string;
+  /** Value at each distance; 0 where there is none. */
+  values: Float64Array;
+}
+
+interface Props {
+  distancesM: Float64Array;
+  curves: ChartCurve[];
+  /** Named thresholds across the chart. */
+  levels: { name: string; value: number }[];
+  /** Where the needle stands. */
+  atM: number;
+  distanceText: (metres: number) => string;
+  width: number;
+  height: number;
+  description: string;
+}
+
+const LEFT = 46;
+const RIGHT = 22;
+const TOP = 10;
+const BOTTOM = 30;
+/** Line patterns tell the curves apart without colour. */
+const DASHES = ['', '8 4', '2 3', '10 3 2 3'];
+/** Every how many points a curve is drawn: a phone has fewer pixels than the curve has points. */
+const STRIDE = 4;
+
+/** Values against distance, both in the logarithm; thresholds named, the present distance marked by the needle. */
+export function PlannerChart({ distancesM, curves, levels, atM, distanceText, width, height, description }: Props) {
+  const palette = usePalette();
+  const plot = useMemo(() => {
+    const first = distancesM[0] ?? 1;
+    const last = distancesM.at(-1) ?? 10;
+    const positive = curves.flatMap((curve) => [...curve.values].filter((value) => value > 0));
+    const low = Math.min(...positive, ...levels.map((level) => level.value)) / 1.3;
+    const high = Math.max(...positive, ...levels.map((level) => level.value)) * 1.3;
+    const x = scaleLog([first, last], [LEFT, width - RIGHT]);
+    const y = scaleLog([Math.max(1, low), Math.max(10, high)], [height - BOTTOM, TOP]);
+    const paths = curves.map((curve) => {
+      let pen = false;
+      let path = '';
+      let end: { x: number; y: number } | null = null;
+      for (let i = 0; i < curve.values.length; i += STRIDE) {
+        const value = curve.values[i]!;
+        if (!(value > 0)) {
+          pen = false;
+          continue;
+        }
+        const point = { x: x(distancesM[i]!), y: y(value) };
+        path += `${pen ? 'L' : 'M'}${point.x.toFixed(1)} ${point.y.toFixed(1)}`;
+        pen = true;
+        end = point;
+      }
+      return { path, end };
+    });
+    // Letters at the ends keep a line's height between them.
+    const ends = paths.map((each, i) => ({ i, y: each.end?.y ?? 0 })).sort((a, b) => a.y - b.y);
+    for (let i = 1; i < ends.length; i++) ends[i]!.y = Math.max(ends[i]!.y, ends[i - 1]!.y + 14);
+    for (const { i, y: at } of ends) if (paths[i]!.end) paths[i]!.end = { x: paths[i]!.end!.x, y: at };
+    return { x, y, paths, xTicks: x.ticks(6).filter((tick, i, all) => all.length < 9 || [1, 2, 5].includes(Number(tick.toExponential()[0]))), yTicks: y.ticks(5).filter((tick) => [1, 2, 5].includes(Number(tick.toExponential()[0]))) };
+  }, [distancesM, curves, levels, width, height]);
+  const needle = plot.x(Math.min(distancesM.at(-1) ?? atM, Math.max(distancesM[0] ?? atM, atM)));
+  return (
+    <View role="img" aria-label={description}>
+      <Svg width={width} height={height}>
+        {plot.yTicks.map((tick) => (
+          <G key={tick}>
+            <Line x1={LEFT} x2={width - RIGHT} y1={plot.y(tick)} y2={plot.y(tick)} stroke={palette.hairline} strokeWidth={HAIRLINE} />
+            <SvgText x={LEFT - 6} y={plot.y(tick) + 4} textAnchor="end" fill={palette.inkSoft} fontSize={fontSize.fine} fontFamily={family.figure}>
+              {tick.toLocaleString()}
+            </SvgText>
+          </G>
+        ))}
+        {plot.xTicks.map((tick) => (
+          <G key={tick}>
+            <Line x1={plot.x(tick)} x2={plot.x(tick)} y1={height - BOTTOM} y2={height - BOTTOM + 6} stroke={palette.ink} strokeWidth={HAIRLINE} />
+            <SvgText x={plot.x(tick)} y={height - 8} textAnchor="middle" fill={palette.inkSoft} fontSize={fontSize.fine} fontFamily={family.figure}>
+              {distanceText(tick)}
+            </SvgText>
+          </G>
+        ))}
+        <Line x1={LEFT} x2={width - RIGHT} y1={height - BOTTOM} y2={height - BOTTOM} stroke={palette.ink} strokeWidth={HAIRLINE} />
+        {levels.map((level) => (
+          <G key={level.name}>
+            <Line x1={LEFT} x2={width - RIGHT} y1={plot.y(level.value)} y2={plot.y(level.value)} stroke={palette.caution} strokeWidth={1.2} strokeDasharray="2 2" />
+            <SvgText x={width - RIGHT} y={plot.y(level.value) - 4} textAnchor="end" fill={palette.caution} fontSize={fontSize.fine} fontFamily={family.figure}>
+              {level.name}
+            </SvgText>
+          </G>
+        ))}
+        {plot.paths.map(({ path, end }, i) => (
+          <G key={curves[i]!.letter}>
+            <Path d={path} fill="none" stroke={palette.ink} strokeWidth={i === 0 ? 2.4 : 1.5} strokeDasharray={DASHES[i] ?? ''} />
+            {end ? (
+              <SvgText x={Math.min(width - 10, end.x + 5)} y={end.y + 4} fill={palette.ink} fontSize={fontSize.small} fontFamily={family.figureStrong}>
+                {curves[i]!.letter}
+              </SvgText>
+            ) : null}
+          </G>
+        ))}
+        <Line x1={needle} x2={needle} y1={TOP} y2={height - BOTTOM} stroke={palette.needle} strokeWidth={2} />
+      </Svg>
+    </View>
+  );
+}

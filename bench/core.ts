@@ -1,6 +1,8 @@
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects } from '../src/demo/kit';
-import { situationOf, type Chosen, type Kit } from '../src/data/situation';
+import { situationOf, systemInputOf, type Chosen, type Kit } from '../src/data/situation';
+import { detailPatches, type PatchSystem } from '../src/core/detail/patch';
 import { farLevers } from '../src/core/far/levers';
+import { logDistancesM, plannerCurve } from '../src/core/far/plannerCurve';
 import { readFar } from '../src/core/far/readFar';
 import { foldSystem } from '../src/core/optics/foldSystem';
 import { report, spreadOf } from './timing';
@@ -42,4 +44,30 @@ export function benchCore(): void {
   }
   const { median } = spreadOf(times);
   report('Far desk recomputed, with all levers (median)', median, 'ms', 1);
+}
+
+/** Four set-ups over four hundred distances: what a pull at the planner's rule may recompute. */
+export function benchPlanner(): void {
+  const systems = Object.values(demoSetups).slice(0, 4).flatMap((row) => {
+    const input = systemInputOf(row.data, kit);
+    const folded = input && foldSystem(input);
+    return folded?.ok ? [folded.value] : [];
+  });
+  if (systems.length !== 4) throw new Error('four set-ups expected');
+  const distances = logDistancesM(1, 500, 400);
+  const times: number[] = [];
+  for (let i = 0; i < 300; i++) {
+    const start = performance.now();
+    for (const system of systems) plannerCurve(system, 550 + i / 10, distances, 'resolved');
+    if (i >= 50) times.push(performance.now() - start);
+  }
+  report('Planner curve, 4 set-ups × 400 distances (median)', spreadOf(times).median, 'ms', 4);
+  const patches: PatchSystem[] = systems.map((system, i) => ({ pixelMm: 0.4 + i * 0.1, ratio: 0.01, parts: { pitchUm: system.pitchUm.value, workingFNumber: system.fNumber.value, lens50LpPerMm: system.lens50LpPerMm.value, antiAliasPx: system.antiAliasPx } }));
+  const renders: number[] = [];
+  for (let i = 0; i < 12; i++) {
+    const start = performance.now();
+    detailPatches(patches, 550);
+    if (i >= 2) renders.push(performance.now() - start);
+  }
+  report('Detail patches, 256 × 256 × 4 (median)', spreadOf(renders).median, 'ms', 150);
 }

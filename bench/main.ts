@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { benchApi } from './api';
-import { benchCore } from './core';
+import { benchCore, benchPlanner } from './core';
 import { benchCsv } from './csv';
 import { startServer } from './server';
 import { benchView } from './view';
@@ -12,7 +12,10 @@ async function main(): Promise<void> {
   const parts = process.argv.slice(2);
   const wants = (part: string) => parts.length === 0 || parts.includes(part);
   console.log(`Node ${process.version}, ${os.cpus().length} cores (${os.cpus()[0]?.model.trim() ?? 'unknown'})\n`);
-  if (wants('core')) benchCore();
+  if (wants('core')) {
+    benchCore();
+    benchPlanner();
+  }
   for (const [part, demo, bench] of [['api', false, benchApi], ['csv', false, benchCsv], ['view', true, benchView]] as const) {
     if (!wants(part)) continue;
     const { child, url } = await startServer(path.join(folder, `${part}.sqlite`), demo);

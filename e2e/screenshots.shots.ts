@@ -59,6 +59,19 @@ test.describe('phone', () => {
   });
 });
 
+test.describe('far pages', () => {
+  test.use({ deviceScaleFactor: 2 });
+
+  test('side by side, planner, routes, detail', async ({ page }) => {
+    for (const name of ['beside', 'plan', 'routes', 'detail']) {
+      await page.goto(`/far/${name}`);
+      await page.getByText(/Marsh hide/).nth(1).waitFor();
+      await page.waitForTimeout(1800);
+      await page.screenshot({ path: `${folder}/far-${name}.png` });
+    }
+  });
+});
+
 test.describe('wide', () => {
   test.use({ viewport: { width: 1280, height: 800 }, hasTouch: false });
 

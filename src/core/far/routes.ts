@@ -31,6 +31,17 @@ export interface Shelf<T> {
   wished: boolean;
 }
 
+/** What a route must reach: pixels on the subject, or a view and opening as of a lens on 36 × 24 mm. */
+export type RouteTarget = { kind: 'pixels'; pixels: number } | { kind: 'equivalent'; focalMm: number; fNumber: number };
+
+/** A fiftieth short of a round focal length is the same view. */
+const NEARLY = 0.98;
+
+function reaches(system: EffectiveSystem, counted: number, target: RouteTarget): boolean {
+  if (target.kind === 'pixels') return counted >= target.pixels;
+  return system.equivalentFocalMm.value >= target.focalMm * NEARLY && system.equivalentFNumber.value <= target.fNumber / NEARLY;
+}
+
 export interface RoutesInput {
   bodies: Shelf<BodySpec>[];
   optics: Shelf<OpticPart>[];
@@ -41,7 +52,7 @@ export interface RoutesInput {
   mountAdapters: Extract<Part, { kind: 'mountAdapter' }>[];
   subject: SubjectSpec;
   distanceM: number;
-  wantedPixels: number;
+  target: RouteTarget;
   judgeBy: JudgeBy;
   convention: CropConventionChoice;
 }
@@ -98,7 +109,7 @@ export function routesTo(sought: RoutesInput): Route[] {
         const system = folded.value;
         if (sought.distanceM < nearestDistanceM(system) || sought.distanceM > farthestDistanceM(system)) continue;
         const counted = countPixels(system, sought.subject.sizeMm, sought.distanceM, sought.judgeBy);
-        if (counted < sought.wantedPixels) continue;
+        if (!reaches(system, counted, sought.target)) continue;
         const toBuy = [body, ...chain].filter((each) => each.wished).reduce((sum, each) => sum + (each.part.price ?? 0), 0);
         found.push({
           body: body.part,

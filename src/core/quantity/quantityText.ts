@@ -42,7 +42,7 @@ export function showSubjectMm(mm: number, system: UnitSystem, figures = 3): Show
 export const showFNumber = (value: number): string => `f/${formatFigures(value, value >= 10 ? 3 : 2)}`;
 
 /** A shutter time as photographers write it: 1/800 s, 0.8 s. */
-export const shutterText = (seconds: number): string => (seconds < 0.5 ? `1/${formatFixed(Number((1 / seconds).toPrecision(2)))}` : formatFigures(seconds, 2)) + '\u202fs';
+export const shutterText = (seconds: number): string => (seconds < 0.5 ? `1/${Number((1 / seconds).toPrecision(2))}` : formatFigures(seconds, 2)) + '\u202fs';
 
 /** Digits and unit of a quantity in the person's unit system. */
 export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): Shown {

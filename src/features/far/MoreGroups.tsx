@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import type { OutputSpec } from '@/core/output/needs';
+import { neededPixels, type OutputSpec } from '@/core/output/needs';
+import { verdictOf } from '@/core/output/verdict';
+import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { farMore, type Background, type FarMore } from '@/core/far/farMore';
 import { modesLadder } from '@/core/far/modesLadder';
 import { freeZoom, zoomSteps } from '@/core/far/processedZoom';
@@ -17,6 +19,7 @@ import { feetToMetres, metresToFeet, type UnitSystem } from '@/core/quantity/uni
 import { useFarOptions } from '@/data/farOptions';
 import { useInHand } from '@/data/inHand';
 import type { Situation } from '@/data/situation';
+import { useKit } from '@/data/useKit';
 import { useTableSettings } from '@/data/tableSettings';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
@@ -138,8 +141,10 @@ function BackgroundFields({ units }: { units: UnitSystem }) {
 function SpeedField({ situation }: { situation: Situation; units: UnitSystem }) {
   const { speedMPerS, set } = useFarOptions();
   return (
-    <View style={half}>
+    <View style={row}>
+      <View style={half}>
       <NumberField label="Speed across the view" value={speedMPerS ?? speedOf(situation)} unit="none" shownUnit="m/s" minimum={0} maximum={500} onChange={(value) => set({ speedMPerS: value })} />
+      </View>
     </View>
   );
 }
@@ -167,7 +172,14 @@ function ModesGroup({ situation }: { situation: Situation }) {
   const styles = useStyles();
   const speed = useFarOptions((state) => state.speedMPerS) ?? speedOf(situation);
   const ladder = useMemo(() => modesLadder({ ...situation, speedMPerS: speed }), [situation, speed]);
+  const { kit } = useKit();
   if (ladder.rungs.length < 2) return null;
+  const later = ladder.rungs[0];
+  const counted = later?.reading.countedPixels.value ?? 0;
+  const verdicts = kit.outputs.map(({ data }) => {
+    const verdict = verdictOf(counted, neededPixels(data, situation.subject.sizeMm));
+    return `${VERDICT_MARK[verdict]} ${VERDICT_WORDS[verdict](data.name)}`;
+  });
   return (
     <Group title="Crop in the camera or later?" brief={ladder.advice.split(':')[0] ?? ''}>
       <Txt testID="crop-advice">{ladder.advice}</Txt>
@@ -200,7 +212,29 @@ function ModesGroup({ situation }: { situation: Situation }) {
             </Txt>
           </View>
         ))}
+        {later ? (
+          <View role="row" style={styles.line}>
+            <Txt kind="small" role="cell" style={styles.wideCell}>
+              Whole, cropped later
+            </Txt>
+            <Txt kind="small" role="cell" style={styles.cell}>
+              {formatFixed(later.reading.pixelsOnSubject.value)} px
+            </Txt>
+            <Txt kind="small" role="cell" style={styles.cell}>
+              as you like
+            </Txt>
+            <Txt kind="small" role="cell" style={styles.cell}>
+              nothing
+            </Txt>
+            <Txt kind="small" role="cell" style={styles.cell}>
+              {later.system.framesPerSecond === undefined ? '–' : formatFigures(later.system.framesPerSecond)}
+            </Txt>
+          </View>
+        ) : null}
       </View>
+      <Txt kind="small" tone="soft">
+        In every one of them: {verdicts.join(' · ')}.
+      </Txt>
     </Group>
   );
 }
@@ -208,9 +242,16 @@ function ModesGroup({ situation }: { situation: Situation }) {
 /** Video read-outs and processed zoom: how far it is free, and what each tenth beyond invents. */
 function ReadoutGroup({ system }: { system: EffectiveSystem }) {
   const styles = useStyles();
+  const { kit } = useKit();
   const modes = system.body.videoModes ?? [];
   if (modes.length === 0) return null;
   const { focalWideMm, focalTeleMm } = system.lens;
+  const lenses = kit.optics.flatMap(({ data }) => (data.kind === 'lens' && !data.retired && data.name !== system.lens.name && data.mount !== undefined && data.mount === system.body.mount ? [data] : []));
+  /** Equivalent range by width in a read-out, with the zoom the mode offers at the long end. */
+  const rangeOf = (wide: number, tele: number, crop: number, limit: number) => {
+    const byWidth = (36 / system.body.sensor.widthMm) * crop;
+    return `${formatFixed(wide * byWidth)} to ${formatFixed(tele * byWidth * Math.max(1, limit))}\u202fmm`;
+  };
   const factor = system.converterFactor.value;
   return (
     <Group title="Video read-out and processed zoom" brief={`${modes.length} modes`}>
@@ -243,6 +284,11 @@ function ReadoutGroup({ system }: { system: EffectiveSystem }) {
                   </Txt>
                 ))}
               </View>
+            ) : null}
+            {lenses.length ? (
+              <Txt kind="small" tone="soft">
+                Others that mount: {lenses.map((lens) => `${lens.name} ${rangeOf(lens.focalWideMm, lens.focalTeleMm, crop, limit)}`).join('; ')}.
+              </Txt>
             ) : null}
             {mode.restrictions?.length ? (
               <Txt kind="small" tone="caution">

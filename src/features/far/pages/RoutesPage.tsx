@@ -30,6 +30,10 @@ const WISHES: { value: RouteWish; name: string }[] = [
   { value: 'light', name: 'Much light' },
   { value: 'detail', name: 'Most pixels' },
 ];
+const AIMS = [
+  { value: 'pixels', name: 'Pixels on the subject' },
+  { value: 'equivalent', name: 'An equivalent lens' },
+] as const;
 /** More lines than this nobody compares. */
 const MOST_SHOWN = 12;
 
@@ -43,6 +47,9 @@ export default function RoutesPage() {
   const units = useInHand((state) => state.units);
   const [wish, setWish] = useState<RouteWish>('weight');
   const [typed, setTyped] = useState<number | null>(null);
+  const [aim, setAim] = useState<'pixels' | 'equivalent'>('pixels');
+  const [focalMm, setFocalMm] = useState(800);
+  const [fNumber, setFNumber] = useState(11);
   const found = situationOf(kit, chosen);
   const situation = typeof found === 'string' ? null : found;
   const needed = situation ? Math.ceil(neededPixels(situation.output, situation.subject.sizeMm)) : 0;
@@ -62,9 +69,9 @@ export default function RoutesPage() {
       factors: shelf(kit.adapters).filter((each): each is { part: FactorPart & { wish?: boolean }; wished: boolean } => isFactor(each.part as Part)),
       afocal: adapters.find((part) => part.kind === 'afocal') ?? null,
       mountAdapters: adapters.filter((part): part is Extract<Part, { kind: 'mountAdapter' }> => part.kind === 'mountAdapter'),
-      wantedPixels: wanted,
+      target: aim === 'pixels' ? { kind: 'pixels', pixels: wanted } : { kind: 'equivalent', focalMm, fNumber },
     });
-  }, [situation, kit, wanted]);
+  }, [situation, kit, wanted, aim, focalMm, fNumber]);
   const ranked = useMemo(() => rankRoutes(routes, wish), [routes, wish]);
   if (!situation) {
     return (
@@ -76,6 +83,18 @@ export default function RoutesPage() {
   return (
     <Page title="Another way to it" up="/far">
       <ScrollView contentContainerStyle={styles.content}>
+        <Choice label="What it must reach" options={AIMS} value={aim} onChange={setAim} />
+        {aim === 'equivalent' ? (
+          <View style={styles.row}>
+            <View style={styles.half}>
+              <NumberField label="Equivalent of at least" value={focalMm} unit="none" shownUnit="mm" minimum={1} maximum={100_000} onChange={(value) => value !== null && setFocalMm(value)} />
+            </View>
+            <View style={styles.half}>
+              <NumberField label="Equivalent f/ of at most" value={fNumber} unit="none" minimum={0.3} maximum={500} onChange={(value) => value !== null && setFNumber(value)} />
+            </View>
+          </View>
+        ) : (
+          <>
         <Txt>
           {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))}; in hand there are {formatFixed(now)}.
         </Txt>
@@ -86,13 +105,15 @@ export default function RoutesPage() {
           <Key title={`What ${situation.output.name} needs`} onPress={() => setTyped(null)} disabled={typed === null} />
           <Key title="As many as in hand" onPress={() => setTyped(Math.floor(now))} />
         </View>
+          </>
+        )}
         <Choice label="What I care for" options={WISHES} value={wish} onChange={setWish} />
         <Txt kind="small" tone="soft" role="status">
           {ranked.length === 0 ? 'No route of the kit gets there from this spot. Come closer where that is allowed, or settle for fewer pixels.' : `${ranked.length} routes${ranked.length > MOST_SHOWN ? `, the first ${MOST_SHOWN} shown` : ''}.`}
         </Txt>
         <View role="list" aria-label="Routes">
           {ranked.slice(0, MOST_SHOWN).map((route) => (
-            <OneRoute key={[route.body.name, ...route.parts.map((part) => part.name)].join('+')} route={route} wanted={wanted} kit={kit} />
+            <OneRoute key={[route.body.name, ...route.parts.map((part) => part.name)].join('+')} route={route} wanted={aim === 'pixels' ? wanted : null} kit={kit} />
           ))}
         </View>
       </ScrollView>
@@ -100,7 +121,7 @@ export default function RoutesPage() {
   );
 }
 
-function OneRoute({ route, wanted, kit }: { route: Route; wanted: number; kit: Kit }) {
+function OneRoute({ route, wanted, kit }: { route: Route; wanted: number | null; kit: Kit }) {
   const styles = useStyles();
   const router = useRouter();
   const chooseSetup = useInHand((state) => state.chooseSetup);
@@ -124,7 +145,7 @@ function OneRoute({ route, wanted, kit }: { route: Route; wanted: number; kit: K
       <View style={styles.words}>
         <Txt kind="strong">{names}</Txt>
         <Txt kind="small">
-          {formatFixed(route.counted)} px ({formatChange(route.counted / wanted)}) · like {formatFixed(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/{system.fNumber.value.toFixed(1)} for the exposure
+          {formatFixed(route.counted)} px{wanted === null ? '' : ` (${formatChange(route.counted / wanted)})`} · like {formatFixed(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/{system.fNumber.value.toFixed(1)} for the exposure
         </Txt>
         <Txt kind="small" tone="soft">
           {[route.weightG === undefined ? '' : `${formatFixed(route.weightG)} g`, route.price === undefined ? '' : `price ${formatFixed(route.price)}`, route.stillToBuy ? `${formatFixed(route.stillToBuy)} still to buy` : ''].filter((word) => word !== '').join(' · ')}

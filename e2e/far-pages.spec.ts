@@ -51,7 +51,14 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await ruler.focus();
       await page.keyboard.press('PageUp');
       await expect(ruler).toHaveAttribute('aria-valuetext', /66/);
-      await expect(page.getByRole('img', { name: /at 66.m: A/ })).toBeVisible();
+      const chart = page.getByRole('img', { name: /at 66.m: A/ });
+      const box = (await chart.boundingBox())!;
+      await page.mouse.move(box.x + box.width * 0.5, box.y + 60);
+      await page.mouse.down();
+      await page.mouse.move(box.x + box.width * 0.8, box.y + 60, { steps: 5 });
+      await page.mouse.up();
+      await expect(ruler).not.toHaveAttribute('aria-valuetext', /66/);
+      expect(Number(await ruler.getAttribute('aria-valuenow'))).toBeGreaterThan(100);
       await page.getByRole('checkbox', { name: 'Compare Sea-wall scope' }).focus();
       await page.keyboard.press('Space');
       await expect(table.getByRole('row', { name: /Sea-wall scope/ })).toBeVisible();

@@ -16,6 +16,7 @@ it('prints the reading of a file as JSON, with units, kinds and reasons', () => 
   const u = (60_000 + Math.sqrt(60_000 ** 2 - 4 * 600 * 60_000)) / 2;
   expect(output.reading.pixelsOnSubject?.value).toBeCloseTo(((1000 * (60_000 - u)) / u) * 550 / ((1000 * 36) / 8256), 6);
   expect(output.reading.pixelsOnSubject?.why.formula).toBe('1000 · m · L / p');
+  expect(JSON.parse(result.stdout)).toMatchObject({ more: { depthM: { unit: 'm' }, longestShutter100S: { unit: 's' } }, cropAdvice: expect.stringMatching(/^Crop in the camera with “Crop 1.5”/) as string });
 });
 
 it('reads standard input', () => {

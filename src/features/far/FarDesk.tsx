@@ -13,7 +13,7 @@ import { InHandColumn, InHandDock } from './InHandControls';
 import { FarPages } from './FarPages';
 import { KeepBar } from './KeepBar';
 import { rememberFirstView, removeFirstView } from './firstView';
-import { MoreGroups, useFarMore } from './MoreGroups';
+import { MoreBelow, useFarMore } from './MoreGroups';
 import { LeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
 import { useFarDesk, type DeskState } from './useFarDesk';
@@ -81,8 +81,10 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   }, [now]);
 
   // A number of the reading is asked for by name, so that it stays current; a lever's gain as it was when asked.
-  const more = useFarMore(situation, system, reading);
-  const why = typeof asked === 'string' ? (system && reading ? { ...farQuantities(system, reading), ...more }[asked] : undefined) : (asked ?? undefined);
+  const known = system && reading && typeof asked === 'string' ? farQuantities(system, reading)[asked] : undefined;
+  // The rest is worked out here only while one of its numbers is asked for; the groups below follow at their own pace.
+  const more = useFarMore(situation, system, known || typeof asked !== 'string' ? null : reading);
+  const why = typeof asked === 'string' ? (known ?? more?.[asked as keyof typeof more]) : (asked ?? undefined);
   const sheet = why ? (
     <Suspense fallback={null}>
       <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)} />
@@ -113,7 +115,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     system && reading ? (
       <View>
         <FarGroups {...{ system, reading, units }} onWhy={setAsked} open={wide} />
-        {more ? <MoreGroups {...{ situation, system, more, units }} onWhy={setAsked} /> : null}
+        <MoreBelow now={now} units={units} onWhy={setAsked} />
         <FarPages />
       </View>
     ) : null;

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { View } from 'react-native';
 import { neededPixels, type OutputSpec } from '@/core/output/needs';
 import { verdictOf } from '@/core/output/verdict';
@@ -11,11 +11,12 @@ import { engravedShutterS } from '@/core/far/shutter';
 import { modeTable } from '@/core/kit/modeTable';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { RESTRICTION_WORDS } from '@/core/kit/words';
-import type { EffectiveSystem } from '@/core/optics/foldSystem';
-import { formatFigures, formatFixed } from '@/core/quantity/format';
+import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
+import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, shutterText } from '@/core/quantity/quantityText';
 import { feetToMetres, metresToFeet, type UnitSystem } from '@/core/quantity/units';
+import { useCalmed } from '@/data/useCalmed';
 import { useFarOptions } from '@/data/farOptions';
 import { useInHand } from '@/data/inHand';
 import type { Situation } from '@/data/situation';
@@ -28,6 +29,7 @@ import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import type { DeskState } from './useFarDesk';
 
 /** What a number of these groups is asked for by, so that its derivation stays current. */
 export function useFarMore(situation: Situation, system: EffectiveSystem | null, reading: FarReading | null): FarMore | null {
@@ -50,8 +52,23 @@ interface Props {
   onWhy: (name: string | Quantity) => void;
 }
 
+/** These groups lie below the reading and need not keep step with a finger; taps elsewhere reach them as fast. */
+const EVERY_MS = 140;
+const neverUrgent = () => false;
+
+/** The groups below the reading, drawn again a few times a second while one pulls. */
+export function MoreBelow({ now, units, onWhy }: { now: DeskState; units: UnitSystem; onWhy: Props['onWhy'] }) {
+  const calm = useCalmed(now, EVERY_MS, neverUrgent);
+  return calm?.system && calm.reading ? <Calm situation={calm.situation} system={calm.system} reading={calm.reading} units={units} onWhy={onWhy} /> : null;
+}
+
+const Calm = memo(function Calm({ situation, system, reading, units, onWhy }: Omit<Props, 'more'> & { reading: FarReading }) {
+  const more = useFarMore(situation, system, reading);
+  return more ? <MoreGroups {...{ situation, system, more, units, onWhy }} /> : null;
+});
+
 /** Depth, shutter, card, modes and read-out: what decides besides the pixels. */
-export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
+function MoreGroups({ situation, system, more, units, onWhy }: Props) {
   const figure = (label: string, key: keyof FarMore) => {
     const quantity = more[key];
     return quantity ? <Figure key={key} label={label} quantity={quantity} units={units} name={key} onWhy={onWhy} /> : null;
@@ -82,6 +99,7 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
         <ShutterAdvice more={more} output={situation.output} />
         <SpeedField situation={situation} units={units} />
       </Group>
+      <LightGroup situation={situation} system={system} />
       <CardGroup situation={situation} system={system} more={more} units={units} onWhy={onWhy} />
       <ModesGroup situation={situation} />
       <ReadoutGroup system={system} />
@@ -146,6 +164,37 @@ function SpeedField({ situation }: { situation: Situation; units: UnitSystem }) 
       <NumberField label="Speed across the view" value={speedMPerS ?? speedOf(situation)} unit="none" shownUnit="m/s" minimum={0} maximum={500} onChange={(value) => set({ speedMPerS: value })} />
       </View>
     </View>
+  );
+}
+
+/** Light the set-ups gather from the subject in the same time, whatever their sensors: it goes with the opening's area. */
+function LightGroup({ situation, system }: { situation: Situation; system: EffectiveSystem }) {
+  const styles = useStyles();
+  const rows = useMemo(
+    () =>
+      situation.otherSetups.flatMap((other) => {
+        const folded = foldSystem(other.setup, situation.convention);
+        return folded.ok ? [{ id: other.id, name: other.name, pupilMm: folded.value.entrancePupilMm, stops: 2 * Math.log2(system.entrancePupilMm.value / folded.value.entrancePupilMm.value) }] : [];
+      }),
+    [situation.otherSetups, situation.convention, system.entrancePupilMm],
+  );
+  if (rows.length === 0) return null;
+  return (
+    <Group title="Light from the subject" brief={`against ${rows[0]?.name ?? ''} ${formatStops(rows[0]?.stops ?? 0)}`}>
+      {rows.map((each) => (
+        <View key={each.id} style={styles.line}>
+          <Txt kind="small" style={styles.wideCell}>
+            against {each.name} (opening {quantityText(each.pupilMm, 'metric')})
+          </Txt>
+          <Txt kind="small" style={styles.cell}>
+            {formatStops(each.stops)}
+          </Txt>
+        </View>
+      ))}
+      <Txt kind="small" tone="soft">
+        From the same spot in the same time: the opening of {quantityText(system.entrancePupilMm, 'metric')} decides, not the f-number and not the sensor.
+      </Txt>
+    </Group>
   );
 }
 

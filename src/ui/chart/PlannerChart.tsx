@@ -1,5 +1,5 @@
 import { scaleLog } from 'd3-scale';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
@@ -22,6 +22,8 @@ interface Props {
   width: number;
   height: number;
   description: string;
+  /** Told the distance under the finger that is pulled over the chart. */
+  onPick: (metres: number) => void;
 }
 
 const LEFT = 46;
@@ -34,8 +36,10 @@ const DASHES = ['', '8 4', '2 3', '10 3 2 3'];
 const STRIDE = 4;
 
 /** Values against distance, both in the logarithm; thresholds named, the present distance marked by the needle. */
-export function PlannerChart({ distancesM, curves, levels, atM, distanceText, width, height, description }: Props) {
+export function PlannerChart({ distancesM, curves, levels, atM, distanceText, width, height, description, onPick }: Props) {
   const palette = usePalette();
+  const host = useRef<View>(null);
+  const latest = useRef(onPick);
   const plot = useMemo(() => {
     const first = distancesM[0] ?? 1;
     const last = distancesM.at(-1) ?? 10;
@@ -67,9 +71,44 @@ export function PlannerChart({ distancesM, curves, levels, atM, distanceText, wi
     for (const { i, y: at } of ends) if (paths[i]!.end) paths[i]!.end = { x: paths[i]!.end!.x, y: at };
     return { x, y, paths, xTicks: x.ticks(6).filter((tick, i, all) => all.length < 9 || [1, 2, 5].includes(Number(tick.toExponential()[0]))), yTicks: y.ticks(5).filter((tick) => [1, 2, 5].includes(Number(tick.toExponential()[0]))) };
   }, [distancesM, curves, levels, width, height]);
+  const { x: scale } = plot;
+  useEffect(() => {
+    latest.current = onPick;
+  });
+  useEffect(() => {
+    const element = host.current as unknown as HTMLElement | null;
+    if (!element || typeof element.addEventListener !== 'function') return;
+    let pulling = false;
+    const pick = (event: PointerEvent) => {
+      const at = Math.min(width - RIGHT, Math.max(LEFT, event.clientX - element.getBoundingClientRect().left));
+      latest.current(scale.invert(at));
+    };
+    const onDown = (event: PointerEvent) => {
+      if (event.button !== 0) return;
+      pulling = true;
+      element.setPointerCapture(event.pointerId);
+      pick(event);
+    };
+    const onMove = (event: PointerEvent) => {
+      if (pulling) pick(event);
+    };
+    const onUp = () => {
+      pulling = false;
+    };
+    element.addEventListener('pointerdown', onDown);
+    element.addEventListener('pointermove', onMove);
+    element.addEventListener('pointerup', onUp);
+    element.addEventListener('pointercancel', onUp);
+    return () => {
+      element.removeEventListener('pointerdown', onDown);
+      element.removeEventListener('pointermove', onMove);
+      element.removeEventListener('pointerup', onUp);
+      element.removeEventListener('pointercancel', onUp);
+    };
+  }, [scale, width]);
   const needle = plot.x(Math.min(distancesM.at(-1) ?? atM, Math.max(distancesM[0] ?? atM, atM)));
   return (
-    <View role="img" aria-label={description}>
+    <View ref={host} role="img" aria-label={description} style={{ cursor: 'ew-resize' as never, touchAction: 'pan-y' as never, userSelect: 'none' }}>
       <Svg width={width} height={height}>
         {plot.yTicks.map((tick) => (
           <G key={tick}>

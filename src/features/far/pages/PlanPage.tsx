@@ -51,13 +51,14 @@ export default function PlanPage() {
     <Page title="Planner curve" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         <Txt kind="small" tone="soft">
-          {judgeBy === 'resolved' ? 'Resolved pixels' : 'Pixels'} on {situation.subject.name} against distance. Pull the rule below along it.
+          {judgeBy === 'resolved' ? 'Resolved pixels' : 'Pixels'} on {situation.subject.name} against distance. Pull over the curve, or at the rule below it.
         </Txt>
         <PlannerChart
           distancesM={distances}
           curves={curves}
           levels={levels}
           atM={at}
+          onPick={(metres) => setDistanceM(walked(metres))}
           distanceText={text}
           width={drawing}
           height={width >= WIDE_FROM ? 380 : 320}

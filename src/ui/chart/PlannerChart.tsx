@@ -39,7 +39,6 @@ const STRIDE = 4;
 export function PlannerChart({ distancesM, curves, levels, atM, distanceText, width, height, description, onPick }: Props) {
   const palette = usePalette();
   const host = useRef<View>(null);
-  const latest = useRef(onPick);
   const plot = useMemo(() => {
     const first = distancesM[0] ?? 1;
     const last = distancesM.at(-1) ?? 10;
@@ -71,17 +70,19 @@ export function PlannerChart({ distancesM, curves, levels, atM, distanceText, wi
     for (const { i, y: at } of ends) if (paths[i]!.end) paths[i]!.end = { x: paths[i]!.end!.x, y: at };
     return { x, y, paths, xTicks: x.ticks(6).filter((tick, i, all) => all.length < 9 || [1, 2, 5].includes(Number(tick.toExponential()[0]))), yTicks: y.ticks(5).filter((tick) => [1, 2, 5].includes(Number(tick.toExponential()[0]))) };
   }, [distancesM, curves, levels, width, height]);
-  const { x: scale } = plot;
+  // Listeners outlive a render, and a pull outlives many: they read the newest values from here.
+  const latest = useRef({ onPick, scale: plot.x, width });
   useEffect(() => {
-    latest.current = onPick;
+    latest.current = { onPick, scale: plot.x, width };
   });
   useEffect(() => {
     const element = host.current as unknown as HTMLElement | null;
     if (!element || typeof element.addEventListener !== 'function') return;
     let pulling = false;
     const pick = (event: PointerEvent) => {
-      const at = Math.min(width - RIGHT, Math.max(LEFT, event.clientX - element.getBoundingClientRect().left));
-      latest.current(scale.invert(at));
+      const now = latest.current;
+      const at = Math.min(now.width - RIGHT, Math.max(LEFT, event.clientX - element.getBoundingClientRect().left));
+      now.onPick(now.scale.invert(at));
     };
     const onDown = (event: PointerEvent) => {
       if (event.button !== 0) return;
@@ -105,7 +106,7 @@ export function PlannerChart({ distancesM, curves, levels, atM, distanceText, wi
       element.removeEventListener('pointerup', onUp);
       element.removeEventListener('pointercancel', onUp);
     };
-  }, [scale, width]);
+  }, []);
   const needle = plot.x(Math.min(distancesM.at(-1) ?? atM, Math.max(distancesM[0] ?? atM, atM)));
   return (
     <View ref={host} role="img" aria-label={description} style={{ cursor: 'ew-resize' as never, touchAction: 'pan-y' as never, userSelect: 'none' }}>

@@ -53,7 +53,7 @@ interface Props {
 }
 
 /** These groups lie below the reading and need not keep step with a finger; taps elsewhere reach them as fast. */
-const EVERY_MS = 140;
+const EVERY_MS = 250;
 const neverUrgent = () => false;
 
 /** The groups below the reading, drawn again a few times a second while one pulls. */
@@ -99,10 +99,24 @@ function MoreGroups({ situation, system, more, units, onWhy }: Props) {
         <ShutterAdvice more={more} output={situation.output} />
         <SpeedField situation={situation} units={units} />
       </Group>
-      <LightGroup situation={situation} system={system} />
-      <CardGroup situation={situation} system={system} more={more} units={units} onWhy={onWhy} />
-      <ModesGroup situation={situation} />
-      <ReadoutGroup system={system} />
+      {situation.otherSetups.length ? (
+        <Group title="Light from the subject" brief="against the other set-ups">
+          <LightContent situation={situation} system={system} />
+        </Group>
+      ) : null}
+      <Group title="Card and value" brief="files, burst, weight and price a pixel">
+        <CardContent situation={situation} system={system} more={more} units={units} onWhy={onWhy} />
+      </Group>
+      {situation.setup.body.cropModes.length ? (
+        <Group title="Crop in the camera or later?" brief="the same pixels in every mode">
+          <ModesContent situation={situation} />
+        </Group>
+      ) : null}
+      {system.body.videoModes?.length ? (
+        <Group title="Video read-out and processed zoom" brief={`${system.body.videoModes.length} modes`}>
+          <ReadoutContent system={system} />
+        </Group>
+      ) : null}
     </View>
   );
 }
@@ -168,7 +182,7 @@ function SpeedField({ situation }: { situation: Situation; units: UnitSystem }) 
 }
 
 /** Light the set-ups gather from the subject in the same time, whatever their sensors: it goes with the opening's area. */
-function LightGroup({ situation, system }: { situation: Situation; system: EffectiveSystem }) {
+function LightContent({ situation, system }: { situation: Situation; system: EffectiveSystem }) {
   const styles = useStyles();
   const rows = useMemo(
     () =>
@@ -178,9 +192,8 @@ function LightGroup({ situation, system }: { situation: Situation; system: Effec
       }),
     [situation.otherSetups, situation.convention, system.entrancePupilMm],
   );
-  if (rows.length === 0) return null;
   return (
-    <Group title="Light from the subject" brief={`against ${rows[0]?.name ?? ''} ${formatStops(rows[0]?.stops ?? 0)}`}>
+    <>
       {rows.map((each) => (
         <View key={each.id} style={styles.line}>
           <Txt kind="small" style={styles.wideCell}>
@@ -194,30 +207,28 @@ function LightGroup({ situation, system }: { situation: Situation; system: Effec
       <Txt kind="small" tone="soft">
         From the same spot in the same time: the opening of {quantityText(system.entrancePupilMm, 'metric')} decides, not the f-number and not the sensor.
       </Txt>
-    </Group>
+    </>
   );
 }
 
-function CardGroup({ situation, system, more, units, onWhy }: Props) {
+function CardContent({ situation, system, more, units, onWhy }: Props) {
   const { cardGb, pixelsPerInch } = useTableSettings();
   const mode = useMemo(() => modeTable({ body: situation.setup.body, cardGb, pixelsPerInch, outputs: [] }).find((each) => each.mode.id === system.mode.id), [situation.setup.body, cardGb, pixelsPerInch, system.mode.id]);
   if (!mode) return null;
   const figure = (label: string, quantity: Quantity | undefined) => (quantity ? <Figure label={label} quantity={quantity} units={units} name={label} onWhy={() => onWhy(quantity)} /> : null);
   return (
-    <Group title="Card and value" brief={mode.picturesOnCard ? `${quantityText(mode.picturesOnCard, units)} pictures on ${formatFigures(cardGb)} GB` : ''}>
-      <View style={row}>
-        {figure('File', mode.fileSizeMb)}
-        {figure(`Pictures on ${formatFigures(cardGb)} GB`, mode.picturesOnCard)}
-        {figure('Burst', mode.burstSeconds)}
-        {figure('Pixels as an area', more.pixelArea)}
-        {figure('Weight per 1,000 px', more.gramsPerKilopixel)}
-        {figure('Price per 1,000 px', more.pricePerKilopixel)}
-      </View>
-    </Group>
+    <View style={row}>
+      {figure('File', mode.fileSizeMb)}
+      {figure(`Pictures on ${formatFigures(cardGb)} GB`, mode.picturesOnCard)}
+      {figure('Burst', mode.burstSeconds)}
+      {figure('Pixels as an area', more.pixelArea)}
+      {figure('Weight per 1,000 px', more.gramsPerKilopixel)}
+      {figure('Price per 1,000 px', more.pricePerKilopixel)}
+    </View>
   );
 }
 
-function ModesGroup({ situation }: { situation: Situation }) {
+function ModesContent({ situation }: { situation: Situation }) {
   const styles = useStyles();
   const speed = useFarOptions((state) => state.speedMPerS) ?? speedOf(situation);
   const ladder = useMemo(() => modesLadder({ ...situation, speedMPerS: speed }), [situation, speed]);
@@ -230,7 +241,7 @@ function ModesGroup({ situation }: { situation: Situation }) {
     return `${VERDICT_MARK[verdict]} ${VERDICT_WORDS[verdict](data.name)}`;
   });
   return (
-    <Group title="Crop in the camera or later?" brief={ladder.advice.split(':')[0] ?? ''}>
+    <>
       <Txt testID="crop-advice">{ladder.advice}</Txt>
       <View role="table" aria-label="The modes on this subject">
         <View role="row" style={styles.line}>
@@ -284,12 +295,12 @@ function ModesGroup({ situation }: { situation: Situation }) {
       <Txt kind="small" tone="soft">
         In every one of them: {verdicts.join(' · ')}.
       </Txt>
-    </Group>
+    </>
   );
 }
 
 /** Video read-outs and processed zoom: how far it is free, and what each tenth beyond invents. */
-function ReadoutGroup({ system }: { system: EffectiveSystem }) {
+function ReadoutContent({ system }: { system: EffectiveSystem }) {
   const styles = useStyles();
   const { kit } = useKit();
   const modes = system.body.videoModes ?? [];
@@ -303,7 +314,7 @@ function ReadoutGroup({ system }: { system: EffectiveSystem }) {
   };
   const factor = system.converterFactor.value;
   return (
-    <Group title="Video read-out and processed zoom" brief={`${modes.length} modes`}>
+    <>
       {modes.map((mode) => {
         const free = freeZoom(mode.sampledColumns, mode.recordedColumns);
         const limit = mode.processedZoomLimit ?? 1;
@@ -350,7 +361,7 @@ function ReadoutGroup({ system }: { system: EffectiveSystem }) {
       <Txt kind="small" tone="soft">
         ✓ real pixels only · ⚠ share of the picture that is real. Cropping later takes the same real pixels; a converter adds real ones and costs light.
       </Txt>
-    </Group>
+    </>
   );
 }
 

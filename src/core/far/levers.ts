@@ -51,6 +51,8 @@ export interface Lever {
   priceChange?: number;
   /** What the gain is worked out from: the readings before and after, each with its own reasons. */
   gain: Quantity;
+  /** The lens does not focus at that distance: the pixels are no offer. */
+  cannotFocus: boolean;
   /** Problem that comes with the change: too near to focus, dark corners. */
   caution?: string;
 }
@@ -201,6 +203,7 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
     focalAfterMm: system.focalMm.value,
     surroundingsRatio: seen(after) / seen(now),
     gain: gainOf(now, after),
+    cannotFocus: reading.obstacle !== undefined,
     ...(system.fileSizeMb !== undefined && now.system.fileSizeMb !== undefined
       ? { fileSizeRatio: system.fileSizeMb / now.system.fileSizeMb }
       : {}),

@@ -7,13 +7,13 @@ import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { FarGroups, KeyFigures, farQuantities } from './FarGroups';
+import { KeyFigures, farQuantities } from './FarGroups';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { InHandColumn, InHandDock } from './InHandControls';
-import { FarPages } from './FarPages';
 import { KeepBar } from './KeepBar';
 import { rememberFirstView, removeFirstView } from './firstView';
-import { MoreBelow, useFarMore } from './MoreGroups';
+import { GroupsBelow } from './GroupsBelow';
+import { useFarMore } from './MoreGroups';
 import { LeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
 import { useFarDesk, type DeskState } from './useFarDesk';
@@ -111,14 +111,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     </View>
   ) : null;
   const keep = reading ? <KeepBar latest={latest} /> : null;
-  const groups =
-    system && reading ? (
-      <View>
-        <FarGroups {...{ system, reading, units }} onWhy={setAsked} open={wide} />
-        <MoreBelow now={now} units={units} onWhy={setAsked} />
-        <FarPages />
-      </View>
-    ) : null;
+  const groups = system && reading ? <GroupsBelow now={now} units={units} onWhy={setAsked} open={wide} /> : null;
 
   if (wide) {
     return (

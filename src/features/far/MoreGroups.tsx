@@ -1,4 +1,4 @@
-import { memo, useMemo } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { neededPixels, type OutputSpec } from '@/core/output/needs';
 import { verdictOf } from '@/core/output/verdict';
@@ -16,7 +16,6 @@ import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format'
 import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, shutterText } from '@/core/quantity/quantityText';
 import { feetToMetres, metresToFeet, type UnitSystem } from '@/core/quantity/units';
-import { useCalmed } from '@/data/useCalmed';
 import { useFarOptions } from '@/data/farOptions';
 import { useInHand } from '@/data/inHand';
 import type { Situation } from '@/data/situation';
@@ -29,7 +28,6 @@ import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import type { DeskState } from './useFarDesk';
 
 /** What a number of these groups is asked for by, so that its derivation stays current. */
 export function useFarMore(situation: Situation, system: EffectiveSystem | null, reading: FarReading | null): FarMore | null {
@@ -52,23 +50,8 @@ interface Props {
   onWhy: (name: string | Quantity) => void;
 }
 
-/** These groups lie below the reading and need not keep step with a finger; taps elsewhere reach them as fast. */
-const EVERY_MS = 250;
-const neverUrgent = () => false;
-
-/** The groups below the reading, drawn again a few times a second while one pulls. */
-export function MoreBelow({ now, units, onWhy }: { now: DeskState; units: UnitSystem; onWhy: Props['onWhy'] }) {
-  const calm = useCalmed(now, EVERY_MS, neverUrgent);
-  return calm?.system && calm.reading ? <Calm situation={calm.situation} system={calm.system} reading={calm.reading} units={units} onWhy={onWhy} /> : null;
-}
-
-const Calm = memo(function Calm({ situation, system, reading, units, onWhy }: Omit<Props, 'more'> & { reading: FarReading }) {
-  const more = useFarMore(situation, system, reading);
-  return more ? <MoreGroups {...{ situation, system, more, units, onWhy }} /> : null;
-});
-
 /** Depth, shutter, card, modes and read-out: what decides besides the pixels. */
-function MoreGroups({ situation, system, more, units, onWhy }: Props) {
+export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
   const figure = (label: string, key: keyof FarMore) => {
     const quantity = more[key];
     return quantity ? <Figure key={key} label={label} quantity={quantity} units={units} name={key} onWhy={onWhy} /> : null;

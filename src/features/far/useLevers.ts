@@ -45,7 +45,7 @@ function reckon(kit: Kit, chosen: Chosen): Levers {
   const situation = situationOf(kit, { ...chosen, trials });
   const counted = typeof situation === 'string' ? 0 : (deskState(situation).reading?.countedPixels.value ?? 0);
   const rivals = levers
-    .filter((lever) => lever.kind === 'setup')
+    .filter((lever) => lever.kind === 'setup' && !lever.cannotFocus)
     .slice(0, 6)
     .map((lever, i) => ({
       letter: String.fromCharCode(65 + i),

@@ -65,7 +65,7 @@ test.describe('far pages', () => {
   test('side by side, planner, routes, detail', async ({ page }) => {
     for (const name of ['beside', 'plan', 'routes', 'detail']) {
       await page.goto(`/far/${name}`);
-      await page.getByText(/Marsh hide/).nth(1).waitFor();
+      await page.getByRole('heading', { level: 1 }).waitFor();
       await page.waitForTimeout(1800);
       await page.screenshot({ path: `${folder}/far-${name}.png` });
     }

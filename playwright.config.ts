@@ -6,8 +6,6 @@ const port = Number(process.env.E2E_PORT ?? 4110);
 export const CHROMIUM_ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
 
 export default defineConfig({
-  // A busy machine can take a test's time away; what fails twice is a fault. Reports call such a test flaky.
-  retries: 1,
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
   workers: 1,

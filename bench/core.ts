@@ -17,10 +17,11 @@ const kit: Kit = {
   setups: stored(demoSetups),
   subjects: stored(demoSubjects),
   outputs: stored(demoOutputs as Record<string, { id: string; data: Kit['outputs'][number]['data'] }>),
+  ratios: [],
 };
 const chosen: Chosen = {
   setupId: demoSetups.hide.id, subjectId: demoSubjects.curlew.id, outputId: demoOutputs.print.id,
-  distanceM: null, focalMm: null, modeId: null, converterIds: null, trials: {}, cropConvention: 'usual', judgeBy: 'resolved',
+  distanceM: null, focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null, nearFNumber: null, trials: {}, cropConvention: 'usual', judgeBy: 'resolved',
 };
 
 /** The whole Far desk for one distance: situation, system, reading, and every lever of the kit. */
@@ -66,7 +67,7 @@ export function benchPlanner(): void {
   const renders: number[] = [];
   for (let i = 0; i < 12; i++) {
     const start = performance.now();
-    detailPatches(patches, 550);
+    detailPatches(patches, { kind: 'wader', sizeMm: 550 });
     if (i >= 2) renders.push(performance.now() - start);
   }
   report('Detail patches, 256 × 256 × 4 (median)', spreadOf(renders).median, 'ms', 150);

@@ -4,6 +4,7 @@ import path from 'node:path';
 import { benchApi } from './api';
 import { benchCore, benchPlanner } from './core';
 import { benchCsv } from './csv';
+import { benchNear } from './near';
 import { startServer } from './server';
 import { benchView } from './view';
 
@@ -15,6 +16,7 @@ async function main(): Promise<void> {
   if (wants('core')) {
     benchCore();
     benchPlanner();
+    benchNear();
   }
   for (const [part, demo, bench] of [['api', false, benchApi], ['csv', false, benchCsv], ['view', true, benchView]] as const) {
     if (!wants(part)) continue;

@@ -1,6 +1,7 @@
 import { detailLimit, DEFAULT_THRESHOLD } from '../detail/detailLimit';
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { pixelsOnSubject } from './imaging';
+import { workingFNumberAt } from '../optics/workingFNumber';
+import { pixelsOnSubject } from '../detail/pixelsOnSubject';
 import { focusAt } from './focusAt';
 import type { JudgeBy } from './readFar';
 
@@ -19,7 +20,7 @@ export function countPixels(system: EffectiveSystem, subjectMm: number, distance
   const limit = detailLimit(
     {
       pitchUm: system.pitchUm.value,
-      workingFNumber: system.fNumber.value * (1 + ratio),
+      workingFNumber: workingFNumberAt(system, system.fNumber.value, ratio),
       lens50LpPerMm: system.lens50LpPerMm.value,
       antiAliasPx: system.antiAliasPx,
     },

@@ -1,9 +1,11 @@
 import { SUBJECT_KINDS, type SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { outputLongSidePx, printPixelsPerInch, type OutputSpec } from '../output/needs';
+import { COC_NAMES, COC_SCHOOLS, circleOfConfusionMm, type CocSchool } from '../output/circleOfConfusion';
+import type { OutputSpec } from '../output/needs';
+import { viewedPixels } from '../output/viewedPixels';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 import { diagonal } from '../sensor/diagonal';
-import { COC_NAMES, COC_SCHOOLS, blurDiscMm, circleOfConfusionMm, depthOfField, type CocSchool } from './depth';
+import { blurDiscMm, depthOfField } from './depth';
 import { behindSubject } from './eyeLevel';
 import { focusAt } from './focusAt';
 import type { FarReading } from './readFar';
@@ -43,16 +45,6 @@ export interface FarMore {
   handHoldPixelS: Quantity;
   gramsPerKilopixel?: Quantity;
   pricePerKilopixel?: Quantity;
-}
-
-/** What an eye tells apart along a print or screen that is looked at from as far as it is wide. */
-const WHOLE_VIEW_PX = 3438;
-
-/** Details along the output's long side that an eye tells apart, or that it shows, if those are fewer. */
-export function viewedPixels(output: OutputSpec): number {
-  const shown = outputLongSidePx(output) ?? WHOLE_VIEW_PX;
-  if (output.kind !== 'print' || output.viewingDistanceMm === undefined) return Math.min(shown, WHOLE_VIEW_PX);
-  return Math.min(shown, (output.longSideMm / 25.4) * printPixelsPerInch({ viewingDistanceMm: output.viewingDistanceMm }));
 }
 
 /** Reads everything besides the pixels; it needs a reading, which says that a picture can be formed. */

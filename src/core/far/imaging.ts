@@ -17,17 +17,6 @@ export function pixelScaleArcsec(focalMm: number, pitchUm: number): number {
   return (206.265 * pitchUm) / focalMm;
 }
 
-/**
- * Pixels a length gets on the sensor.
- *
- * @param ratio reproduction ratio m
- * @param subjectMm length of the subject, mm
- * @source 1000·m·L/p
- */
-export function pixelsOnSubject(ratio: number, subjectMm: number, pitchUm: number): number {
-  return (1000 * ratio * subjectMm) / pitchUm;
-}
-
 /** Reproduction ratio that gives the wanted pixels on a length. */
 function ratioFor(pixels: number, subjectMm: number, pitchUm: number): number {
   return (pixels * pitchUm) / (1000 * subjectMm);

@@ -217,11 +217,16 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
 
 /** The chain with another set of converters in it, directly behind the main lens. Unknown ids are passed over. */
 export function chainWithConverters(setup: SystemInput, ids: string[], converters: FarSituation['converters']): SystemInput {
+  const wanted = ids.map((id) => converters.find((each) => each.id === id)?.spec.name);
+  const present = setup.chain.filter(isFactor).map((part) => part.name);
+  // What is there already stays where it is, before or behind the tubes.
+  if (wanted.length === present.length && wanted.every((name, i) => name === present[i])) return setup;
   const rest = setup.chain.filter((part) => !isFactor(part));
   const specs = ids.flatMap((id) => converters.find((each) => each.id === id)?.spec ?? []);
   const arranged = arrange(rest);
   const at = arranged.ok ? arranged.value.mainIndex + 1 : rest.length;
-  return { ...setup, chain: [...rest.slice(0, at), ...specs, ...rest.slice(at)] };
+  // What was measured holds for the chain it was measured with.
+  return { ...setup, measured: undefined, chain: [...rest.slice(0, at), ...specs, ...rest.slice(at)] };
 }
 
 /**

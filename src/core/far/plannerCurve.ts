@@ -1,9 +1,10 @@
 import { detailLimit } from '../detail/detailLimit';
 import type { EffectiveSystem } from '../optics/foldSystem';
+import { workingFNumberAt } from '../optics/workingFNumber';
 import { root } from '../quantity/root';
 import { countPixels } from './countPixels';
 import { farthestDistanceM, focusAt, nearestDistanceM } from './focusAt';
-import { pixelsOnSubject } from './imaging';
+import { pixelsOnSubject } from '../detail/pixelsOnSubject';
 import type { JudgeBy } from './readFar';
 
 /** Pixels that count against distance for one set-up; 0 where it cannot focus. */
@@ -47,7 +48,7 @@ export function plannerCurve(system: EffectiveSystem, subjectMm: number, distanc
   if (judgeBy === 'resolved') {
     for (let j = 0; j < SHARE_NODES; j++) {
       const ratio = (largest * j) / (SHARE_NODES - 1);
-      shares[j] = detailLimit({ pitchUm: pitch, workingFNumber: system.fNumber.value * (1 + ratio), lens50LpPerMm: system.lens50LpPerMm.value, antiAliasPx: system.antiAliasPx }).resolvedShare;
+      shares[j] = detailLimit({ pitchUm: pitch, workingFNumber: workingFNumberAt(system, system.fNumber.value, ratio), lens50LpPerMm: system.lens50LpPerMm.value, antiAliasPx: system.antiAliasPx }).resolvedShare;
     }
   } else shares.fill(1);
   for (let i = 0; i < distancesM.length; i++) {

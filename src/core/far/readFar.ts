@@ -1,18 +1,16 @@
-import { detailLimit, DEFAULT_THRESHOLD } from '../detail/detailLimit';
-import { DEFAULT_WAVELENGTH_UM } from '../detail/response';
-import { SUBJECT_KINDS, type SubjectSpec } from '../kit/subjects';
+import { DEFAULT_THRESHOLD } from '../detail/detailLimit';
+import { countOnSubject, type JudgeBy, type SubjectCount } from '../detail/subjectCount';
+import type { SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { angleOfViewDeg } from '../optics/angleOfView';
-import { neededPixels, outputLongSidePx, type OutputSpec } from '../output/needs';
-import { verdictOf, type Verdict } from '../output/verdict';
+import { workingFNumberAt } from '../optics/workingFNumber';
+import type { OutputSpec } from '../output/needs';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 import { ok, type Problem, type Result } from '../quantity/result';
-import { megapixels } from '../sensor/diagonal';
 import { focusAt } from './focusAt';
-import { pixelScaleArcsec, pixelsOnSubject, samplingReachPxPerMrad } from './imaging';
+import { pixelScaleArcsec, samplingReachPxPerMrad } from './imaging';
 
-/** Which pixels are held against the output's need: those that carry real detail, or all of them. */
-export type JudgeBy = 'resolved' | 'sampled';
+export type { JudgeBy } from '../detail/subjectCount';
 
 export interface FarInput {
   system: EffectiveSystem;
@@ -26,29 +24,16 @@ export interface FarInput {
 }
 
 /** The reading of one set-up on one far subject. */
-export interface FarReading {
+export interface FarReading extends SubjectCount {
   distanceM: Quantity;
   ratio: Quantity;
-  pixelsOnSubject: Quantity;
-  resolvedShare: Quantity;
-  resolvedPixels: Quantity;
-  neededPixels: Quantity;
-  /** The count the verdict is taken on. */
-  countedPixels: Quantity;
-  judgeBy: JudgeBy;
-  verdict: Verdict;
-  shareOfFrame: Quantity;
   fieldWidthM: Quantity;
   fieldHeightM: Quantity;
   angleWidthDeg: Quantity;
   angleHeightDeg: Quantity;
   reachPxPerMrad: Quantity;
   pixelScaleArcsec: Quantity;
-  smallestDetailMm: Quantity;
-  megapixels: Quantity;
-  resolvedMegapixels: Quantity;
   workingFNumber: Quantity;
-  detailLimitLpPerMm: Quantity;
   /** What stands in the way of taking this picture, though it can be computed. */
   obstacle?: Problem;
 }
@@ -85,13 +70,9 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
   const { ratio: m, vMm, focalMm, breathing } = focus.value;
   const pitch = system.pitchUm.value;
   const used = system.used;
-  const kind = SUBJECT_KINDS[subject.kind];
 
   const distance = given(distanceM, 'm', 'Distance from sensor to subject', 'the subject as set');
-  const size = given(subject.sizeMm, 'mm', `Size of the subject, ${kind.measure}`, 'subject data', subject.sizePlusMinusMm);
-  const sizeError = (subject.sizePlusMinusMm ?? 0) / subject.sizeMm;
   const ratioError = breathing ?? 0;
-  const pixelError = Math.hypot(sizeError, ratioError);
   const orNothing = (error: number): number | undefined => (error > 0 ? error : undefined);
   const usedFocal =
     focalMm === system.focalMm.value
@@ -118,132 +99,17 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
     }),
     orNothing(m * ratioError),
   );
-  const px = pixelsOnSubject(m, subject.sizeMm, pitch);
-  const pixels = computed(
-    px,
-    'px',
-    () => ({
-      name: 'Pixels on the subject',
-      formula: '1000 · m · L / p',
-      inputs: [input('m', 'reproduction ratio', ratio), input('L', kind.measure, size), input('p', 'pixel pitch', system.pitchUm)],
-      source: `counted along the subject’s ${kind.measure}; a crop mode does not change it`,
-      neglects: 'Pose and foreshortening.',
-    }),
-    orNothing(px * pixelError),
-  );
-
-  const workingFNumber = computed(system.fNumber.value * (1 + m), 'f/', () => ({
+  const workingFNumber = computed(workingFNumberAt(system, system.fNumber.value, m), 'f/', () => ({
     name: 'Working f-number',
     formula: 'N · (1 + m/P)',
     inputs: [
       input('N', 'effective f-number', system.fNumber),
       input('m', 'reproduction ratio', ratio),
-      input('P', 'pupil factor', given(1, '1', 'Pupil factor', 'not known, taken as 1')),
+      input('P', 'pupil factor', given(system.optics.state.factor, '1', 'Pupil factor', 'of the lens not known, taken as 1; a converter multiplies it')),
     ],
     source: 'what the aperture acts as when focused closer',
   }));
-  const parts = {
-    pitchUm: pitch,
-    workingFNumber: workingFNumber.value,
-    lens50LpPerMm: system.lens50LpPerMm.value,
-    antiAliasPx: system.antiAliasPx,
-  };
-  const limit = detailLimit(parts, threshold);
-  const lensError = system.lens50LpPerMm.plusMinus;
-  const shareError =
-    lensError === undefined
-      ? 0
-      : (detailLimit({ ...parts, lens50LpPerMm: parts.lens50LpPerMm + lensError }, threshold).resolvedShare -
-          detailLimit({ ...parts, lens50LpPerMm: parts.lens50LpPerMm - lensError }, threshold).resolvedShare) /
-        2;
-  const thresholdQ = given(threshold, '1', 'Contrast threshold', 'setting');
-  const detailLimitLpPerMm = computed(limit.limitLpPerMm, 'lp/mm', () => ({
-    name: 'Detail limit on the sensor',
-    formula: 'first ν with diffraction · pixel · filter · lens = T, at most 1/(2p)',
-    inputs: [
-      input('N', 'working f-number', workingFNumber),
-      input('p', 'pixel pitch', system.pitchUm),
-      input('a', 'anti-aliasing filter', given(system.antiAliasPx, 'px', 'Filter displacement', `filter: ${system.body.antiAliasFilter}`)),
-      input('ν', '50 % frequency of the optics', system.lens50LpPerMm),
-      input('λ', 'wavelength', given(DEFAULT_WAVELENGTH_UM, 'µm', 'Wavelength', 'green light')),
-      input('T', 'contrast threshold', thresholdQ),
-    ],
-    source: 'product of the responses of the parts',
-    neglects: 'Focus error, shake, haze, noise and sharpening.',
-  }));
-  const resolvedShare = computed(
-    limit.resolvedShare * 100,
-    '%',
-    () => ({
-      name: 'Resolved share',
-      formula: 'min(1, 2 · p · ν), p in mm',
-      inputs: [input('p', 'pixel pitch', system.pitchUm), input('ν', 'detail limit', detailLimitLpPerMm)],
-      source: 'the detail limit against what the pixels could hold',
-    }),
-    orNothing(shareError * 100),
-  );
-  const resolved = computed(
-    px * limit.resolvedShare,
-    'px',
-    () => ({
-      name: 'Resolved pixels on the subject',
-      formula: 'px · r',
-      inputs: [input('px', 'pixels on the subject', pixels), input('r', 'resolved share', resolvedShare)],
-      source: 'how many of the pixels carry real detail',
-      neglects: 'Focus error, shake, haze and noise: they only make it fewer.',
-    }),
-    orNothing(px * limit.resolvedShare * Math.hypot(pixelError, shareError / limit.resolvedShare)),
-  );
-
-  const need = neededPixels(output, subject.sizeMm);
-  const longSide = outputLongSidePx(output);
-  const needed = computed(need, 'px', () => ({
-    name: `Pixels the subject needs for “${output.name}”`,
-    formula: output.kind === 'identification' ? '2 · L / d' : 'long side · share of it the subject takes',
-    inputs:
-      output.kind === 'identification'
-        ? [input('L', kind.measure, size), input('d', 'smallest detail', given(output.smallestDetailMm, 'mm', 'Smallest detail to tell apart', 'output'))]
-        : [
-            input('px', 'long side of the output', given(longSide ?? 0, 'px', 'Long side of the output', 'output')),
-            input('s', 'share the subject takes', given(output.subjectShare * 100, '%', 'Share of the long side', 'output')),
-          ],
-    source: output.kind === 'identification' ? 'two pixels on the smallest detail' : 'the picture is cropped until the subject takes its share',
-  }));
-  const counted = judgeBy === 'resolved' ? resolved : pixels;
-  const countedPixels = computed(
-    counted.value,
-    'px',
-    () => ({
-      name: 'Pixels the verdict counts',
-      formula: judgeBy === 'resolved' ? 'px · r, held against n' : 'px, held against n',
-      inputs: [
-        input('px', 'pixels on the subject', pixels),
-        input('r', 'resolved share', resolvedShare),
-        input('n', `needed for “${output.name}”`, needed),
-      ],
-      source: 'two schools: only what is resolved counts, or every pixel does',
-      schools: [
-        { preference: 'judgeBy', choice: 'resolved', name: 'resolved pixels count', value: resolved.value, chosen: judgeBy === 'resolved' },
-        { preference: 'judgeBy', choice: 'sampled', name: 'every pixel counts', value: pixels.value, chosen: judgeBy === 'sampled' },
-      ],
-    }),
-    counted.plusMinus,
-  );
-
-  const sideMm = kind.axis === 'width' ? used.widthMm : used.heightMm;
-  const sideQ = given(sideMm, 'mm', `Frame ${kind.axis}`, 'body and mode');
-  const share = (m * subject.sizeMm) / sideMm;
-  const shareOfFrame = computed(
-    share * 100,
-    '%',
-    () => ({
-      name: `Share of the frame’s ${kind.axis}`,
-      formula: 'm · L / side',
-      inputs: [input('m', 'reproduction ratio', ratio), input('L', kind.measure, size), input('side', `frame ${kind.axis}`, sideQ)],
-      source: 'size of the picture of the subject on the sensor against the frame',
-    }),
-    orNothing(share * 100 * pixelError),
-  );
+  const count = countOnSubject({ system, subject, output, judgeBy, threshold, ratio, workingFNumber, ratioError });
   const field = (side: number, name: string) =>
     computed(side / m / 1000, 'm', () => ({
       name,
@@ -264,28 +130,11 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
       inputs: [input('s', 'side of the part used', given(side, 'mm', 'Side of the part used', 'body and mode')), input('v', 'image distance', imageDistance)],
       source: 'rectilinear projection',
     }));
-  const totalMp = megapixels(used.columns, used.rows);
-  const megapixelsQ = computed(totalMp, 'MP', () => ({
-    name: `Megapixels of “${system.mode.name}”`,
-    formula: 'columns · rows / 10⁶',
-    inputs: [
-      input('columns', 'pixel columns used', given(used.columns, 'px', 'Columns', 'body and mode')),
-      input('rows', 'pixel rows used', given(used.rows, 'px', 'Rows', 'body and mode')),
-    ],
-    source: 'a crop of factor c keeps 1/c² of the pixels: divide by the factor twice, not once',
-  }));
   const obstacle = obstacleAt(system, distanceM);
   return ok({
     distanceM: distance,
     ratio,
-    pixelsOnSubject: pixels,
-    resolvedShare,
-    resolvedPixels: resolved,
-    neededPixels: needed,
-    countedPixels,
-    judgeBy,
-    verdict: verdictOf(counted.value, need),
-    shareOfFrame,
+    ...count,
     fieldWidthM: field(used.widthMm, 'Width seen at the subject'),
     fieldHeightM: field(used.heightMm, 'Height seen at the subject'),
     angleWidthDeg: angle(used.widthMm, 'Angle of view, width'),
@@ -302,21 +151,7 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
       inputs: [input('p', 'pixel pitch', system.pitchUm), input('f', 'effective focal length', system.focalMm)],
       source: 'small angles',
     })),
-    smallestDetailMm: computed(1 / (2 * limit.limitLpPerMm * m), 'mm', () => ({
-      name: 'Smallest detail told apart on the subject',
-      formula: '1 / (2 · ν · m)',
-      inputs: [input('ν', 'detail limit', detailLimitLpPerMm), input('m', 'reproduction ratio', ratio)],
-      source: 'half a line pair at the detail limit, carried back to the subject',
-    })),
-    megapixels: megapixelsQ,
-    resolvedMegapixels: computed(totalMp * limit.resolvedShare ** 2, 'MP', () => ({
-      name: 'Resolved megapixels',
-      formula: 'MP · r²',
-      inputs: [input('MP', 'megapixels', megapixelsQ), input('r', 'resolved share', resolvedShare)],
-      source: 'the resolved share counts along both sides',
-    })),
     workingFNumber,
-    detailLimitLpPerMm,
     ...(obstacle ? { obstacle } : {}),
   });
 }

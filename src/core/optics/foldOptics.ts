@@ -2,6 +2,7 @@ import { CLASS_LENS50_LP_PER_MM } from '../detail/lens50';
 import { isFactor, tubesLengthMm, type BodySpec, type LensSpec, type Part } from '../kit/parts';
 import { imageCircleAt } from './coverage';
 import type { Arrangement } from './arrangement';
+import type { MeasuredRatio } from './measuredRatio';
 import { misfits } from './mountPath';
 import { USUAL_TUBE_FOCAL_MM, USUAL_TUBE_LENGTH_MM, lens50Of, type MainLens } from './mainLens';
 import { throughAfocal, throughExtension, throughFactor, throughFrontLens, type OpticState, type Setting } from './opticState';
@@ -27,6 +28,10 @@ export interface FoldedOptics {
   ratioUncertainty: number;
   /** What is missing to know the ratio at all. */
   unknownRatio?: string;
+  /** What stops the light on the subject's side, where an objective or a coupled lens does. */
+  numericalAperture?: number;
+  /** Ratios the photographer measured; they have replaced the estimates in `state`. */
+  measured?: MeasuredRatio[];
   /** Extension because flange distances do not add up, mm; positive: too far from the sensor. */
   flangeErrorMm: number;
 }
@@ -154,6 +159,7 @@ export function foldOptics(arrangement: Arrangement, lens: MainLens, body: BodyS
     plain,
     fixedRatio: arrangement.reversed || main.kind === 'objective',
     ratioUncertainty: arrangement.reversed ? REVERSED_UNCERTAINTY : 0,
+    ...(aperture === undefined ? {} : { numericalAperture: aperture }),
     ...(unknownRatio === undefined ? {} : { unknownRatio }),
     flangeErrorMm,
   };

@@ -11,6 +11,7 @@ import { autofocusOf, type Autofocus } from './autofocus';
 import { converterStops, entrancePupilMm, equivalent } from './equivalence';
 import { foldOptics, type FoldedOptics } from './foldOptics';
 import { lens50Of, mainLensOf, type MainLens } from './mainLens';
+import { withMeasured, type MeasuredRatio } from './measuredRatio';
 import { effectiveFNumber, effectiveFocal, focusRange, imageCircle, systemCrop } from './systemQuantities';
 import { systemWarnings } from './systemWarnings';
 import { fNumberAt } from './zoomRange';
@@ -24,6 +25,8 @@ export interface SystemInput {
   chain: Part[];
   /** Focal length the lens is set to, mm as engraved; held to the lens's range. The longest when left out. */
   focalMm?: number | undefined;
+  /** Ratios measured with this chain; they replace the estimates. */
+  measured?: MeasuredRatio[] | undefined;
   /** Tripod, head and whatever else carries it, g. */
   supportWeightG?: number | undefined;
 }
@@ -41,8 +44,9 @@ export interface EffectiveSystem {
   lens: MainLens;
   mode: CropModeSpec;
   used: UsedArea;
-  /** Focal length as engraved on the lens. */
+  /** Focal length as engraved on the lens, and its widest f-number there. */
   markedFocalMm: number;
+  markedFNumber: number;
   focalMm: Quantity;
   fNumber: Quantity;
   entrancePupilMm: Quantity;
@@ -110,7 +114,9 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
   const used = usedArea(body.sensor, mode);
   const markedFocalMm = Math.min(lens.focalTeleMm, Math.max(lens.focalWideMm, setup.focalMm ?? lens.focalTeleMm));
   const markedFNumber = fNumberAt(markedFocalMm, lens.focalWideMm, lens.focalTeleMm, lens.fNumberWide, lens.fNumberTele);
-  const optics = foldOptics(arrangement, lens, body, markedFocalMm, markedFNumber);
+  const estimated = foldOptics(arrangement, lens, body, markedFocalMm, markedFNumber);
+  const measured = setup.measured?.filter((each) => each.focalMm === undefined || Math.abs(each.focalMm / markedFocalMm - 1) < 0.005) ?? [];
+  const optics = measured.length ? withMeasured(estimated, measured) : estimated;
   const { state } = optics;
   const converters = arrangement.back.filter((part): part is FactorPart => isFactor(part));
   const { factor } = state;
@@ -249,6 +255,7 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     mode,
     used,
     markedFocalMm,
+    markedFNumber,
     focalMm,
     fNumber,
     entrancePupilMm: pupil,

@@ -1,4 +1,4 @@
-import { computed, given, input, type Quantity } from '../quantity/quantity';
+import { computed, given, input, measured, type Quantity } from '../quantity/quantity';
 import type { Arrangement } from './arrangement';
 import type { FoldedOptics } from './foldOptics';
 import type { EffectiveSystem } from './foldSystem';
@@ -111,6 +111,9 @@ export function imageCircle({ state, stages }: FoldedOptics, factor: Quantity): 
   }));
 }
 
+/** Relative error of marked focal lengths and dioptres. */
+const NOMINAL = 0.05;
+
 /** How near and far it focuses, and the ratios there. */
 export function focusRange(arrangement: Arrangement, optics: FoldedOptics, lens: MainLens): Pick<EffectiveSystem, 'closestFocusM' | 'farthestFocusM' | 'ratioAtClosest' | 'ratioAtInfinity'> {
   const { far, near } = optics.state;
@@ -123,8 +126,14 @@ export function focusRange(arrangement: Arrangement, optics: FoldedOptics, lens:
       source: 'thin lens; the front focal length, the subject’s distance from it, and the distance to the sensor',
       neglects: 'The length of converters and the separation of principal planes.',
     }), optics.ratioUncertainty ? metres * optics.ratioUncertainty : undefined);
-  const ratio = (value: number, name: string, formula: string) =>
-    computed(value, ':1', () => ({
+  const bareRatio = optics.stages[0]?.state.near?.ratio ?? 0;
+  // Focal lengths and dioptres are nominal, good to about a twentieth: what the chain adds to the lens's own ratio is too.
+  const errorOf = (value: number, own: number) => Math.hypot(value * optics.ratioUncertainty, NOMINAL * Math.abs(value - own * optics.state.factor));
+  const ratio = (value: number, own: number, end: 'closest' | 'infinity', name: string, formula: string) => {
+    const found = optics.measured?.find((each) => each.at === end) ?? (optics.fixedRatio ? optics.measured?.[0] : undefined);
+    if (found) return measured(found.ratio, ':1', () => ({ name, formula: '', inputs: [], source: found.how, neglects: 'It holds for this chain at this end of the lens’s focus.' }), found.plusMinus);
+    const error = errorOf(value, own);
+    return computed(value, ':1', () => ({
       name,
       formula,
       inputs: [
@@ -134,7 +143,8 @@ export function focusRange(arrangement: Arrangement, optics: FoldedOptics, lens:
       ],
       source: 'each part in turn: a converter multiplies the ratio, extension adds e/F, a lens in front adds its power',
       neglects: 'Thin lenses; measuring a ruler beats it.',
-    }), optics.ratioUncertainty ? value * optics.ratioUncertainty : undefined);
+    }), error > 1e-9 * value ? error : undefined);
+  };
   const span = focusSpan(optics.state);
   const ends = { closest: span.beyond ? far.ratio : (near?.ratio ?? far.ratio), farthest: span.beyond ? (near?.ratio ?? far.ratio) : far.ratio };
   const own = lens.closestFocusM === undefined ? undefined : given(lens.closestFocusM, 'm', `Closest focus of ${arrangement.scope ? 'the scope' : 'the lens'}`, 'its data');
@@ -142,7 +152,7 @@ export function focusRange(arrangement: Arrangement, optics: FoldedOptics, lens:
   return {
     ...(nearest ? { closestFocusM: nearest } : {}),
     ...(span.farthestMm === undefined ? {} : { farthestFocusM: distance(span.farthestMm / 1000, 'Farthest focus', ends.farthest) }),
-    ...(near && near.ratio > 0 ? { ratioAtClosest: ratio(near.ratio, 'Ratio at closest focus', 'm₀ · t + e/F + (1 + m₀) · Φ · f′/1000') } : {}),
-    ...(far.ratio > 0 ? { ratioAtInfinity: ratio(far.ratio, 'Ratio with the lens at infinity', 'e/F + Φ · f/1000') } : {}),
+    ...(near && near.ratio > 0 ? { ratioAtClosest: ratio(near.ratio, bareRatio, 'closest', 'Ratio at closest focus', 'm₀ · t + e/F + (1 + m₀) · Φ · f′/1000') } : {}),
+    ...(far.ratio > 0 ? { ratioAtInfinity: ratio(far.ratio, 0, 'infinity', 'Ratio with the lens at infinity', 'e/F + Φ · f/1000') } : {}),
   };
 }

@@ -1,0 +1,147 @@
+import type { SubjectSpec } from '../kit/subjects';
+import { foldSystem, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
+import type { CocSchool } from '../output/circleOfConfusion';
+import type { OutputSpec } from '../output/needs';
+import type { Verdict } from '../output/verdict';
+import type { JudgeBy } from '../detail/subjectCount';
+import { computed, input, type Quantity } from '../quantity/quantity';
+import { ratioRange } from './nearState';
+import { readNear, type NearReading } from './readNear';
+
+export type NearLeverKind = 'ratio' | 'aperture' | 'chain' | 'mode' | 'setup';
+
+/** A change to the set-up that is offered: the words for it and what it makes of the set-up. */
+export interface NearCandidate<P> {
+  id: string;
+  kind: NearLeverKind;
+  name: string;
+  /** True when it takes the named part out. */
+  removes: boolean;
+  setup: SystemInput;
+  ratio?: number | undefined;
+  fNumber?: number | undefined;
+  patch: P;
+}
+
+/** A change with its exact gain and its price. Ratios are "after ÷ before". */
+export interface NearLever<P> {
+  id: string;
+  kind: NearLeverKind;
+  name: string;
+  removes: boolean;
+  patch: P;
+  ratioAfter: number;
+  ratioChange: number;
+  resolvedChange: number;
+  depthChange: number;
+  fieldAfterMm: number;
+  fNumberAfter: number;
+  /** Light on the sensor, stops. */
+  stops: number;
+  verdictAfter: Verdict;
+  workingAfterMm?: number;
+  workingChangeMm?: number;
+  gain: Quantity;
+  caution?: string;
+}
+
+export interface NearSituation<P> {
+  setup: SystemInput;
+  subject: SubjectSpec;
+  output: OutputSpec;
+  judgeBy: JudgeBy;
+  cocSchool: CocSchool;
+  convention: CropConventionChoice;
+  ratio: number | undefined;
+  fNumber: number | undefined;
+  handHoldRatio?: number | undefined;
+  /** Tubes, close-up lenses, converters, modes and set-ups of the kit that could be changed. */
+  candidates: NearCandidate<P>[];
+  /** Patches of the changes every set-up offers. */
+  patchFor: (change: { ratio?: number; fNumber?: number }) => P;
+}
+
+interface State {
+  system: EffectiveSystem;
+  reading: NearReading;
+}
+
+const gainOf = (before: State, after: State): Quantity =>
+  computed(after.reading.resolvedPixels.value / before.reading.resolvedPixels.value, '×', () => ({
+    name: 'What this would change',
+    formula: 'resolved after ÷ resolved before: r₁ / r₀',
+    inputs: [
+      input('r₀', 'resolved now', before.reading.resolvedPixels),
+      input('r₁', 'resolved then', after.reading.resolvedPixels),
+      input('m₀', 'ratio now', before.reading.ratio),
+      input('m₁', 'ratio then', after.reading.ratio),
+      input('N₀', 'working f-number now', before.reading.workingFNumber),
+      input('N₁', 'working f-number then', after.reading.workingFNumber),
+      input('d₀', 'depth now', before.reading.depthMm),
+      input('d₁', 'depth then', after.reading.depthMm),
+    ],
+    source: 'both read on the same subject; stops are −2·log₂ of the working f-numbers',
+  }));
+
+/** Share of the frame's side that a subject fills with some air around it. */
+const FILLING_PERCENT = 80;
+
+/**
+ * What could be changed at close range, each with its gain and its price: focus nearer or farther until the subject fills
+ * the frame, the best f-number, tubes, close-up lenses, converters, modes, other set-ups.
+ */
+export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
+  const { subject, output, judgeBy, cocSchool, convention, handHoldRatio, patchFor } = situation;
+  const stateOf = (setup: SystemInput, ratio: number | undefined, fNumber: number | undefined): State | null => {
+    const system = foldSystem(setup, convention);
+    if (!system.ok) return null;
+    const reading = readNear({ system: system.value, subject, output, judgeBy, cocSchool, handHoldRatio, ratio, fNumber });
+    return reading.ok ? { system: system.value, reading: reading.value } : null;
+  };
+  const now = stateOf(situation.setup, situation.ratio, situation.fNumber);
+  if (!now) return [];
+  const offered: NearCandidate<P>[] = [];
+  const range = ratioRange(now.system);
+  const fill = (now.reading.ratio.value * FILLING_PERCENT) / now.reading.shareOfFrame.value;
+  const reachable = range ? Math.min(range.highest, Math.max(range.lowest, fill)) : 0;
+  if (range && Math.abs(reachable / now.reading.ratio.value - 1) > 0.03) {
+    const ratio = Number(reachable.toPrecision(3));
+    const held = Math.min(range.highest, Math.max(range.lowest, ratio));
+    offered.push({ id: 'ratio', kind: 'ratio', name: '', removes: false, setup: situation.setup, ratio: held, fNumber: situation.fNumber, patch: patchFor({ ratio: held }) });
+  }
+  const best = now.reading.bestFNumber.value;
+  if (Math.abs(best / now.reading.setFNumber.value - 1) > 0.06) {
+    offered.push({ id: 'aperture', kind: 'aperture', name: '', removes: false, setup: situation.setup, ratio: situation.ratio, fNumber: best, patch: patchFor({ fNumber: best }) });
+  }
+  return [...offered, ...situation.candidates].flatMap((candidate): NearLever<P>[] => {
+    // A part put in or taken out is judged where it leads: at the same end of the focus.
+    const ratio = candidate.kind === 'chain' || candidate.kind === 'setup' ? undefined : (candidate.ratio ?? situation.ratio);
+    const after = stateOf(candidate.setup, ratio, candidate.kind === 'setup' ? undefined : (candidate.fNumber ?? situation.fNumber));
+    if (!after) return [];
+    const { reading } = after;
+    const room = reading.workingDistanceMm?.value;
+    const roomBefore = now.reading.workingDistanceMm?.value;
+    const dark = after.system.warnings.find((warning) => warning.code === 'coverage.dark' || warning.code === 'mount.mismatch');
+    const hint = reading.hints.find((each) => each.code === 'near.touches' || each.code === 'near.shadow' || each.code === 'near.rough');
+    const caution = dark?.message ?? hint?.message;
+    return [{
+      id: candidate.id,
+      kind: candidate.kind,
+      name: candidate.name,
+      removes: candidate.removes,
+      patch: candidate.patch,
+      ratioAfter: reading.ratio.value,
+      ratioChange: reading.ratio.value / now.reading.ratio.value,
+      resolvedChange: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
+      depthChange: reading.depthMm.value / now.reading.depthMm.value,
+      fieldAfterMm: reading.fieldWidthMm.value,
+      fNumberAfter: reading.setFNumber.value,
+      stops: -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value),
+      verdictAfter: reading.verdict,
+      ...(room === undefined ? {} : { workingAfterMm: room }),
+      ...(room === undefined || roomBefore === undefined ? {} : { workingChangeMm: room - roomBefore }),
+      gain: gainOf(now, after),
+      ...(caution === undefined ? {} : { caution }),
+    }];
+  });
+}

@@ -1,0 +1,77 @@
+import type { EffectiveSystem } from '../optics/foldSystem';
+import type { Setting } from '../optics/opticState';
+import { workingFNumberAt } from '../optics/workingFNumber';
+import { fail, ok, type Result } from '../quantity/result';
+
+/** A set-up focused at a ratio and stopped down. */
+export interface NearState {
+  ratio: number;
+  setting: Setting;
+  /** How far the lens's own focus is turned: 0 at its infinity, 1 at its closest. */
+  turned: number;
+  /** f-number as set on the lens, and what it is for the whole focused at infinity. */
+  setFNumber: number;
+  fNumber: number;
+  workingFNumber: number;
+  /** The aperture cannot be changed: an objective, a mirror. */
+  fixedAperture: boolean;
+}
+
+/** Ratios a set-up reaches by its own focus, smallest first. */
+export interface RatioRange {
+  lowest: number;
+  highest: number;
+}
+
+/** Below this a plain lens is not worth calling close: the lower end of the scale where it reaches infinity. */
+export const SMALLEST_RATIO = 0.02;
+
+/** The two ends of what a system's focus reaches, or null where its ratio is not known. */
+export function ratioRange(system: EffectiveSystem): RatioRange | null {
+  const { unknownRatio, state } = system.optics;
+  if (unknownRatio !== undefined) return null;
+  const ends = [state.far.ratio, (state.near ?? state.far).ratio];
+  const highest = Math.max(...ends);
+  if (!(highest > 0)) return null;
+  return { lowest: Math.min(highest, Math.max(SMALLEST_RATIO, Math.min(...ends))), highest };
+}
+
+/** Stopping down is offered to here; beyond it nobody goes. */
+export const SMALLEST_APERTURE = 45;
+
+/** f-numbers one can set on the main lens, widest first and last. */
+export function apertureRange(system: EffectiveSystem): { widest: number; smallest: number } {
+  const { main } = system.arrangement;
+  const fixed = system.optics.numericalAperture !== undefined || (main.kind === 'lens' ? main.fixedAperture === true : main.kind !== 'builtIn');
+  return { widest: system.markedFNumber, smallest: fixed ? system.markedFNumber : Math.max(system.markedFNumber, SMALLEST_APERTURE) };
+}
+
+/**
+ * Focuses a set-up at a ratio. Between the two ends of the lens's own focus everything is taken as even in the ratio: the
+ * ends are exact, what lies between is an estimate, as makers publish no more.
+ *
+ * @param ratio wanted; the nearest the set-up reaches is taken, the largest when left out
+ * @param setFNumber as set on the lens; held to what it offers
+ */
+export function nearState(system: EffectiveSystem, ratio: number | undefined, setFNumber: number | undefined): Result<NearState> {
+  const range = ratioRange(system);
+  if (!range) {
+    const { unknownRatio } = system.optics;
+    return unknownRatio === undefined
+      ? fail('ratio.noCloseFocus', `How close ${system.lens.name} focuses is not entered. Enter its closest focus and the ratio there, or measure the ratio with a ruler.`, 'chain')
+      : fail('ratio.unknown', `How large this draws cannot be worked out without the ${unknownRatio}. Measure it with a ruler, or enter them in the kit.`, 'chain');
+  }
+  const wanted = Math.min(range.highest, Math.max(range.lowest, ratio ?? range.highest));
+  const { far } = system.optics.state;
+  const near = system.optics.state.near ?? far;
+  const turned = near.ratio === far.ratio ? 1 : (wanted - far.ratio) / (near.ratio - far.ratio);
+  const between = (key: 'frontFocalMm' | 'focalMm' | 'imageMm' | 'behindMm') => far[key] + (near[key] - far[key]) * turned;
+  const setting: Setting = { ratio: wanted, frontFocalMm: between('frontFocalMm'), focalMm: between('focalMm'), imageMm: between('imageMm'), behindMm: between('behindMm') };
+  const { widest, smallest } = apertureRange(system);
+  const set = Math.min(smallest, Math.max(widest, setFNumber ?? Math.max(widest, USUAL_F_NUMBER)));
+  const fNumber = (system.fNumber.value * set) / system.markedFNumber;
+  return ok({ ratio: wanted, setting, turned, setFNumber: set, fNumber, workingFNumber: workingFNumberAt(system, fNumber, wanted), fixedAperture: widest === smallest });
+}
+
+/** Where nothing is set: the usual compromise between depth and diffraction. */
+export const USUAL_F_NUMBER = 8;

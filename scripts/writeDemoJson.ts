@@ -1,7 +1,8 @@
-/** Writes the examples for the command line from the demo data: demo.json (a Far reading) and demo-kit.json (a chain). */
+/** Writes the examples for the command line from the demo data: demo.json (a Far reading), demo-near.json (a Near one) and demo-kit.json (a chain). */
 import fs from 'node:fs';
 import path from 'node:path';
 import type { FarInputData } from '../src/contract/schemas/farInput';
+import type { NearInputData } from '../src/contract/schemas/nearInput';
 import type { SystemInputData } from '../src/contract/schemas/systemInput';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSubjects } from '../src/demo/kit';
 
@@ -19,5 +20,7 @@ const kit: SystemInputData = {
   chain: [demoOptics.macro100.data, { ...demoAdapters.tubes.data, usedMm: [20] } as SystemInputData['chain'][number]],
 };
 const write = (name: string, input: object) => fs.writeFileSync(path.resolve(__dirname, '..', name), `${JSON.stringify(input, null, 2)}\n`);
+const near: NearInputData = { ...kit, subject: demoSubjects.tigerBeetle.data, output: demoOutputs.web.data, fNumber: 8 };
 write('demo.json', far);
+write('demo-near.json', near);
 write('demo-kit.json', kit);

@@ -29,7 +29,8 @@ it.each([
   [['far', 'missing.json'], undefined, 2, /Cannot read/],
   [['far', '-'], 'not json', 2, /not valid JSON/],
   [['far', '-'], '{}', 2, /Body is missing/],
-  [['near', 'demo.json'], undefined, 2, /Unknown desk/],
+  [['moon', 'demo.json'], undefined, 2, /Unknown desk/],
+  [['near', '-'], '{}', 2, /Body is missing/],
   [[], undefined, 2, /Usage/],
 ])('%j with %j ends with %i', (args, input, status, message) => {
   const result = run(args, input);
@@ -59,4 +60,14 @@ it('says why there is no reading', () => {
   const checked = validateFarInput({ ...demo(), distanceM: 1 });
   if (!checked.ok) throw new Error('valid input expected');
   expect(readFarInput(checked.value)).toMatchObject({ ok: false, problem: { code: 'distance.tooNear' } });
+});
+
+it('reads close up as the Near desk does, and a measured ratio replaces the estimate', () => {
+  const input = JSON.parse(fs.readFileSync('demo-near.json', 'utf8')) as Record<string, unknown>;
+  const plain = run(['near', 'demo-near.json']);
+  expect(plain.status).toBe(0);
+  // The 100 mm macro lens at life size has f′ 75 mm; 20 mm of tubes add 20/75.
+  expect(JSON.parse(plain.stdout)).toMatchObject({ desk: 'near', reading: { ratio: { value: expect.closeTo(1 + 20 / 75, 9) as number, kind: 'computed' }, fieldWidthMm: { unit: 'mm' } } });
+  const measured = run(['near', '-'], JSON.stringify({ ...input, measured: [{ at: 'closest', ratio: 1.31, plusMinus: 0.02 }] }));
+  expect(JSON.parse(measured.stdout)).toMatchObject({ reading: { ratio: { value: 1.31, kind: 'measured', plusMinus: 0.02 } } });
 });

@@ -1,18 +1,21 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { validateFarInput, validateSystemInput, type Checked } from '@/contract/validate';
+import { validateFarInput, validateNearInput, validateSystemInput, type Checked } from '@/contract/validate';
 import type { Result } from '@/core/quantity/result';
 import { readFarInput } from './readFarInput';
 import { readKitInput } from './readKitInput';
+import { readNearInput } from './readNearInput';
 
-const USAGE = `Usage: npm run -s jauge -- <far | kit> <file.json | ->
+const USAGE = `Usage: npm run -s jauge -- <far | near | kit> <file.json | ->
 
 far   prints the reading of the Far desk. The file holds body, mode, chain, subject, distance and output; see demo.json
       and the schema "farInput".
+near  prints the reading of the Near desk. The file holds body, mode, chain, subject and output, and may hold a ratio, an
+      f-number and measured ratios; see demo-near.json and the schema "nearInput".
 kit   prints what body, mode and chain become together: the effective system, what each part changed, the checks, the
       zoom range and the modes of the body; see demo-kit.json and the schema "systemInput".
 
-Both print JSON (docs/api.md). "-" reads standard input.`;
+All print JSON (docs/api.md). "-" reads standard input.`;
 
 /** A desk: how its input is checked, and what it reads from it. */
 function desk<T>(validate: (data: unknown) => Checked<T>, read: (input: T) => Result<unknown>) {
@@ -25,6 +28,7 @@ function desk<T>(validate: (data: unknown) => Checked<T>, read: (input: T) => Re
 
 const DESKS: Record<string, (data: unknown, file: string) => Result<unknown>> = {
   far: desk(validateFarInput, readFarInput),
+  near: desk(validateNearInput, readNearInput),
   kit: desk(validateSystemInput, readKitInput),
 };
 

@@ -1,6 +1,7 @@
 import { RESOURCE_SCHEMAS } from './resources';
 import { ADAPTER_KIND_SCHEMAS } from './schemas/adapter';
 import { farInputSchema } from './schemas/farInput';
+import { nearInputSchema } from './schemas/nearInput';
 import { OPTIC_KIND_SCHEMAS } from './schemas/optic';
 import { wholeDataSchema } from './schemas/wholeData';
 import { systemInputSchema } from './schemas/systemInput';
@@ -11,6 +12,7 @@ export const ALL_SCHEMAS = [
   ...Object.values(ADAPTER_KIND_SCHEMAS),
   ...Object.values(RESOURCE_SCHEMAS),
   farInputSchema,
+  nearInputSchema,
   systemInputSchema,
   wholeDataSchema,
 ] as const;

@@ -2,6 +2,7 @@ import { adapterSchema, type Adapter } from './schemas/adapter';
 import { bodySchema, type Body } from './schemas/body';
 import { opticSchema, type Optic } from './schemas/optic';
 import { outputSchema, type Output } from './schemas/output';
+import { ratioSchema, type Ratio } from './schemas/ratio';
 import { readingSchema, type Reading } from './schemas/reading';
 import { setupSchema, type Setup } from './schemas/setup';
 import { subjectSchema, type Subject } from './schemas/subject';
@@ -15,6 +16,7 @@ export interface ResourceTypes {
   subjects: Subject;
   outputs: Output;
   readings: Reading;
+  ratios: Ratio;
 }
 
 export type ResourceName = keyof ResourceTypes;
@@ -46,6 +48,7 @@ export const RESOURCE_SCHEMAS = {
   subjects: subjectSchema,
   outputs: outputSchema,
   readings: readingSchema,
+  ratios: ratioSchema,
 } as const;
 
 /** What a person calls one row of each. */
@@ -57,6 +60,7 @@ export const RESOURCE_NOUNS: Record<ResourceName, string> = {
   subjects: 'subject',
   outputs: 'output',
   readings: 'reading',
+  ratios: 'measured ratio',
 };
 
 export const RESOURCE_NAMES = Object.keys(RESOURCE_SCHEMAS) as ResourceName[];

@@ -1,9 +1,11 @@
+import type { ValidateFunction } from 'ajv';
 import { fieldErrors } from './fieldErrors';
 import * as validators from './generated/validators';
 import type { FieldError } from './problem';
 import { RESOURCE_SCHEMAS, type ResourceName, type ResourceTypes } from './resources';
 import { ALL_SCHEMAS } from './allSchemas';
 import { farInputSchema, type FarInputData } from './schemas/farInput';
+import { nearInputSchema, type NearInputData } from './schemas/nearInput';
 import { wholeDataSchema } from './schemas/wholeData';
 import { TRANSFER_ORDER, type WholeData } from './wholeData';
 import { systemInputSchema, type SystemInputData } from './schemas/systemInput';
@@ -31,7 +33,8 @@ function crossChecks(name: ResourceName, data: unknown): FieldError[] {
 
 /** Checks what is to be kept under a resource's name; the messages are for people. */
 export function validateResource<N extends ResourceName>(name: N, data: unknown): Checked<ResourceTypes[N]> {
-  const validate = validators[name];
+  // As a plain one: what the compiler would make of all the resources' types at once takes it minutes.
+  const validate: ValidateFunction = validators[name];
   if (!validate(data)) return { ok: false, errors: fieldErrors(RESOURCE_SCHEMAS[name], validate.errors, SCHEMAS_BY_ID) };
   const errors = crossChecks(name, data);
   return errors.length ? { ok: false, errors } : { ok: true, value: data as ResourceTypes[N] };
@@ -42,6 +45,13 @@ export function validateFarInput(data: unknown): Checked<FarInputData> {
   return validators.farInput(data)
     ? { ok: true, value: data as unknown as FarInputData }
     : { ok: false, errors: fieldErrors(farInputSchema, validators.farInput.errors, SCHEMAS_BY_ID) };
+}
+
+/** Checks the input of a Near reading, as the command line takes it. */
+export function validateNearInput(data: unknown): Checked<NearInputData> {
+  return validators.nearInput(data)
+    ? { ok: true, value: data as unknown as NearInputData }
+    : { ok: false, errors: fieldErrors(nearInputSchema, validators.nearInput.errors, SCHEMAS_BY_ID) };
 }
 
 /** Checks a set-up without references, as the command line takes it. */

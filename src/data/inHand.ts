@@ -1,10 +1,13 @@
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
 import { restingStorage } from './restingStorage';
-import type { CocSchool } from '@/core/far/depth';
+import type { CocSchool } from '@/core/output/circleOfConfusion';
 import type { JudgeBy } from '@/core/far/readFar';
+import type { Setup } from '@/contract/schemas/setup';
 import type { FarPatch, LeverKind } from '@/core/far/levers';
+import type { NearLeverKind } from '@/core/near/nearLevers';
 import type { CropConventionChoice } from '@/core/optics/foldSystem';
+import { USUAL_HAND_HOLD_RATIO, USUAL_SCREEN_WIDTH_MM } from '@/core/near/usual';
 import type { UnitSystem } from '@/core/quantity/units';
 
 /** How a person wants to read; kept on the device. */
@@ -14,12 +17,28 @@ export interface Preferences {
   judgeBy: JudgeBy;
   cocSchool: CocSchool;
   look: 'day' | 'night';
+  /** Width at which pictures are looked at, mm, and the ratio up to which this person holds by hand. */
+  screenWidthMm: number;
+  handHoldRatio: number;
 }
+
+/** A part of a set-up's chain, as it is stored. */
+export type Link = Setup['chain'][number];
+
+/** What a lever of any desk would change. */
+export interface Patch extends FarPatch {
+  nearRatio?: number;
+  nearFNumber?: number;
+  chain?: Link[];
+}
+
+/** What a lever acts on: of each, one can be tried at a time. */
+export type TrialKind = LeverKind | NearLeverKind;
 
 /** A lever being tried: what it changes, remembered so that a second tap takes it back. */
 export interface Trial {
   leverId: string;
-  patch: FarPatch;
+  patch: Patch;
 }
 
 interface InHand extends Preferences {
@@ -31,21 +50,30 @@ interface InHand extends Preferences {
   focalMm: number | null;
   modeId: string | null;
   converterIds: string[] | null;
-  trials: Partial<Record<LeverKind, Trial>>;
+  /** Another chain on the same body. */
+  chain: Link[] | null;
+  /** Close up: the ratio the lens is turned to, and the f-number set. */
+  nearRatio: number | null;
+  nearFNumber: number | null;
+  trials: Partial<Record<TrialKind, Trial>>;
   chooseSetup: (id: string) => void;
   chooseSubject: (id: string) => void;
   chooseOutput: (id: string) => void;
   setDistanceM: (distanceM: number) => void;
   setFocalMm: (focalMm: number) => void;
   setModeId: (modeId: string) => void;
+  setNearRatio: (ratio: number) => void;
+  setNearFNumber: (fNumber: number) => void;
   /** Tries a lever, or takes it back when it is being tried. */
-  toggleTrial: (kind: LeverKind, trial: Trial) => void;
+  toggleTrial: (kind: TrialKind, trial: Trial) => void;
   /** Makes what is tried the new starting point. */
   adoptTrials: () => void;
   prefer: (change: Partial<Preferences>) => void;
 }
 
-const AS_STORED = { distanceM: null, focalMm: null, modeId: null, converterIds: null, trials: {} };
+const AS_STORED = { distanceM: null, focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null, nearFNumber: null, trials: {} };
+/** What belongs to a set-up and falls away with it. */
+const OF_SETUP = { focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null };
 
 const without = <K extends string, T>(record: Partial<Record<K, T>>, key: K): Partial<Record<K, T>> => {
   const { [key]: _, ...rest } = record;
@@ -61,16 +89,20 @@ export const useInHand = create<InHand>()(
       judgeBy: 'resolved',
       cocSchool: 'diagonal',
       look: 'day',
+      screenWidthMm: USUAL_SCREEN_WIDTH_MM,
+      handHoldRatio: USUAL_HAND_HOLD_RATIO,
       setupId: null,
       subjectId: null,
       outputId: null,
       ...AS_STORED,
-      chooseSetup: (setupId) => set({ setupId, focalMm: null, modeId: null, converterIds: null, trials: {} }),
+      chooseSetup: (setupId) => set({ setupId, ...OF_SETUP, trials: {} }),
       chooseSubject: (subjectId) => set({ subjectId, distanceM: null, trials: {} }),
       chooseOutput: (outputId) => set({ outputId }),
       setDistanceM: (distanceM) => set((state) => ({ distanceM, trials: without(state.trials, 'distance') })),
       setFocalMm: (focalMm) => set((state) => ({ focalMm, trials: without(state.trials, 'focal') })),
       setModeId: (modeId) => set((state) => ({ modeId, trials: without(state.trials, 'mode') })),
+      setNearRatio: (nearRatio) => set((state) => ({ nearRatio, trials: without(state.trials, 'ratio') })),
+      setNearFNumber: (nearFNumber) => set((state) => ({ nearFNumber, trials: without(state.trials, 'aperture') })),
       toggleTrial: (kind, trial) =>
         set((state) =>
           state.trials[kind]?.leverId === trial.leverId
@@ -80,10 +112,14 @@ export const useInHand = create<InHand>()(
         ),
       adoptTrials: () =>
         set((state) => {
-          const patch: FarPatch = Object.assign({}, ...Object.values(state.trials).map((trial) => trial.patch)) as FarPatch;
+          const patch: Patch = Object.assign({}, ...Object.values(state.trials).map((trial) => trial.patch)) as Patch;
           return {
             trials: {},
-            ...(patch.setupId === undefined ? {} : { setupId: patch.setupId, focalMm: null, modeId: null, converterIds: null }),
+            ...(patch.setupId === undefined ? {} : { setupId: patch.setupId, ...OF_SETUP }),
+            // A new chain brings its own range of ratios and its own converters.
+            ...(patch.chain === undefined ? {} : { chain: patch.chain, converterIds: null, nearRatio: null }),
+            ...(patch.nearRatio === undefined ? {} : { nearRatio: patch.nearRatio }),
+            ...(patch.nearFNumber === undefined ? {} : { nearFNumber: patch.nearFNumber }),
             ...(patch.distanceM === undefined ? {} : { distanceM: patch.distanceM }),
             ...(patch.focalMm === undefined ? {} : { focalMm: patch.focalMm }),
             ...(patch.modeId === undefined ? {} : { modeId: patch.modeId }),
@@ -100,6 +136,6 @@ export const useInHand = create<InHand>()(
   ),
 );
 
-function keepDistance(trials: Partial<Record<LeverKind, Trial>>): Partial<Record<LeverKind, Trial>> {
+function keepDistance(trials: Partial<Record<TrialKind, Trial>>): Partial<Record<TrialKind, Trial>> {
   return trials.distance ? { distance: trials.distance } : {};
 }

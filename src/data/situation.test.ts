@@ -6,8 +6,9 @@ const stored = <T>(rows: Record<string, { id: string; data: T }>) => Object.valu
 const kit: Kit = {
   bodies: stored(demoBodies), optics: stored(demoOptics), adapters: stored(demoAdapters), setups: stored(demoSetups), subjects: stored(demoSubjects),
   outputs: stored(demoOutputs as Record<string, { id: string; data: Kit['outputs'][number]['data'] }>),
+  ratios: [],
 };
-const chosen: Chosen = { setupId: null, subjectId: null, outputId: null, distanceM: null, focalMm: null, modeId: null, converterIds: null, trials: {}, cropConvention: 'usual', judgeBy: 'resolved' };
+const chosen: Chosen = { setupId: null, subjectId: null, outputId: null, distanceM: null, focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null, nearFNumber: null, trials: {}, cropConvention: 'usual', judgeBy: 'resolved' };
 
 function ready(change: Partial<Chosen> = {}, leaveOut?: Parameters<typeof situationOf>[2]) {
   const situation = situationOf(kit, { ...chosen, ...change }, leaveOut);

@@ -5,10 +5,12 @@ import type { Output } from '@/contract/schemas/output';
 import type { Setup } from '@/contract/schemas/setup';
 import type { Subject } from '@/contract/schemas/subject';
 import type { Stored } from '@/contract/resources';
-import { chainWithConverters, type FarPatch, type FarSituation, type LeverKind } from '@/core/far/levers';
+import { chainWithConverters, type FarSituation } from '@/core/far/levers';
+import type { Ratio } from '@/contract/schemas/ratio';
 import { isFactor, type Part } from '@/core/kit/parts';
 import type { SystemInput } from '@/core/optics/foldSystem';
-import type { Preferences, Trial } from './inHand';
+import type { Link, Patch, Preferences, Trial, TrialKind } from './inHand';
+import { linksWithConverters, measuredWith } from './chainLinks';
 
 /** All rows a desk reads from. */
 export interface Kit {
@@ -18,6 +20,7 @@ export interface Kit {
   setups: Stored<Setup>[];
   subjects: Stored<Subject>[];
   outputs: Stored<Output>[];
+  ratios: Stored<Ratio>[];
 }
 
 /** What is chosen and changed, without how it is stored. */
@@ -29,7 +32,10 @@ export interface Chosen extends Pick<Preferences, 'cropConvention' | 'judgeBy'> 
   focalMm: number | null;
   modeId: string | null;
   converterIds: string[] | null;
-  trials: Partial<Record<LeverKind, Trial>>;
+  chain: Link[] | null;
+  nearRatio: number | null;
+  nearFNumber: number | null;
+  trials: Partial<Record<TrialKind, Trial>>;
 }
 
 /** A set-up and a subject resolved to what the core reads, with the rows they came from. */
@@ -37,6 +43,11 @@ export interface Situation extends FarSituation {
   setupRow: Stored<Setup>;
   subjectRow: Stored<Subject>;
   outputRow: Stored<Output>;
+  /** The chain as it stands, by ids. */
+  links: Link[];
+  /** Close up: ratio and f-number set; undefined: the largest, the usual. */
+  nearRatio: number | undefined;
+  nearFNumber: number | undefined;
 }
 
 /** Why there is nothing to read yet. */
@@ -59,11 +70,13 @@ export function systemInputOf(setup: Setup, kit: Kit): SystemInput | null {
     if (!row) return null;
     chain.push(partAsUsed(row.data, link));
   }
+  const measured = measuredWith(setup.chain, kit.ratios);
   return {
     body: body.data,
     modeId: body.data.cropModes.some((mode) => mode.id === setup.modeId) ? setup.modeId : 'whole',
     chain,
     focalMm: setup.focalMm,
+    ...(measured.length ? { measured } : {}),
     supportWeightG: setup.supportWeightG,
   };
 }
@@ -91,10 +104,10 @@ function convertersFor(input: SystemInput, kit: Kit): FarSituation['converters']
  * What is in hand, as the core reads it. Levers being tried lie over it, except those of the kinds in `leaveOut`:
  * a lever's gain is reckoned against the situation without it.
  */
-export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly LeverKind[] | 'all' = []): Situation | Missing {
-  const patch: FarPatch = {};
+export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly TrialKind[] | 'all' = []): Situation | Missing {
+  const patch: Patch = {};
   for (const [kind, trial] of Object.entries(chosen.trials)) {
-    if (leaveOut !== 'all' && !leaveOut.includes(kind as LeverKind)) Object.assign(patch, trial.patch);
+    if (leaveOut !== 'all' && !leaveOut.includes(kind as TrialKind)) Object.assign(patch, trial.patch);
   }
   const setupRow = kit.setups.find((row) => row.id === (patch.setupId ?? chosen.setupId)) ?? kit.setups[0];
   if (!setupRow) return 'setup';
@@ -102,19 +115,28 @@ export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly LeverKi
   if (!subjectRow) return 'subject';
   const outputRow = kit.outputs.find((row) => row.id === chosen.outputId) ?? kit.outputs[0];
   if (!outputRow) return 'output';
-  const stored = systemInputOf(setupRow.data, kit);
-  if (!stored) return 'parts';
   // What was changed on the set-up in hand does not carry over to one that is only being tried.
-  const own = patch.setupId === undefined ? chosen : { focalMm: null, modeId: null, converterIds: null };
+  const own = patch.setupId === undefined ? chosen : { focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null };
+  const held: Setup = { ...setupRow.data, chain: patch.chain ?? own.chain ?? setupRow.data.chain };
+  const stored = systemInputOf(held, kit);
+  if (!stored) return 'parts';
   const converters = convertersFor(stored, kit);
-  const converterIds = patch.converterIds ?? own.converterIds ?? converterIdsOf(setupRow.data, kit);
+  const present = converterIdsOf(held, kit);
+  const converterIds = patch.converterIds ?? (patch.chain ? null : own.converterIds) ?? present;
+  const links = linksWithConverters(held.chain, converterIds, kit);
   const wantedMode = patch.modeId ?? own.modeId ?? stored.modeId;
   const modeId = stored.body.cropModes.some((mode) => mode.id === wantedMode) ? wantedMode : 'whole';
-  const setup = chainWithConverters({ ...stored, modeId, focalMm: patch.focalMm ?? own.focalMm ?? stored.focalMm }, converterIds, converters);
+  const focused = { ...stored, modeId, focalMm: patch.focalMm ?? own.focalMm ?? stored.focalMm };
+  const changed = chainWithConverters(focused, converterIds, converters);
+  const measured = measuredWith(links, kit.ratios);
+  const setup = changed === focused ? focused : { ...changed, ...(measured.length ? { measured } : {}) };
   return {
     setupRow,
     subjectRow,
     outputRow,
+    links,
+    nearRatio: patch.nearRatio ?? (patch.chain ? undefined : (own.nearRatio ?? undefined)),
+    nearFNumber: patch.nearFNumber ?? chosen.nearFNumber ?? undefined,
     setup,
     subject: subjectRow.data,
     distanceM: patch.distanceM ?? chosen.distanceM ?? subjectRow.data.distanceM,

@@ -11,11 +11,14 @@ export function useChosen(): Chosen {
   const focalMm = useInHand((state) => state.focalMm);
   const modeId = useInHand((state) => state.modeId);
   const converterIds = useInHand((state) => state.converterIds);
+  const chain = useInHand((state) => state.chain);
+  const nearRatio = useInHand((state) => state.nearRatio);
+  const nearFNumber = useInHand((state) => state.nearFNumber);
   const trials = useInHand((state) => state.trials);
   const cropConvention = useInHand((state) => state.cropConvention);
   const judgeBy = useInHand((state) => state.judgeBy);
   return useMemo(
-    () => ({ setupId, subjectId, outputId, distanceM, focalMm, modeId, converterIds, trials, cropConvention, judgeBy }),
-    [setupId, subjectId, outputId, distanceM, focalMm, modeId, converterIds, trials, cropConvention, judgeBy],
+    () => ({ setupId, subjectId, outputId, distanceM, focalMm, modeId, converterIds, chain, nearRatio, nearFNumber, trials, cropConvention, judgeBy }),
+    [setupId, subjectId, outputId, distanceM, focalMm, modeId, converterIds, chain, nearRatio, nearFNumber, trials, cropConvention, judgeBy],
   );
 }

@@ -20,19 +20,20 @@ export function KitProvider({ children }: { children: ReactNode }) {
   const setups = useRows('setups');
   const subjects = useRows('subjects');
   const outputs = useRows('outputs');
-  const all = [bodies, optics, adapters, setups, subjects, outputs];
+  const ratios = useRows('ratios');
+  const all = [bodies, optics, adapters, setups, subjects, outputs, ratios];
   const loading = all.some((rows) => rows.loading);
   const failed = all.some((rows) => rows.failed);
   const state = useMemo(
     () => ({
-      kit: { bodies: bodies.rows, optics: optics.rows, adapters: adapters.rows, setups: setups.rows, subjects: subjects.rows, outputs: outputs.rows },
+      kit: { bodies: bodies.rows, optics: optics.rows, adapters: adapters.rows, setups: setups.rows, subjects: subjects.rows, outputs: outputs.rows, ratios: ratios.rows },
       loading,
       failed,
       retry: () => all.forEach((rows) => rows.retry()),
     }),
     // The rows stand for all that `retry` closes over.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [bodies.rows, optics.rows, adapters.rows, setups.rows, subjects.rows, outputs.rows, loading, failed],
+    [bodies.rows, optics.rows, adapters.rows, setups.rows, subjects.rows, outputs.rows, ratios.rows, loading, failed],
   );
   return <KitContext.Provider value={state}>{children}</KitContext.Provider>;
 }

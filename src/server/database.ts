@@ -6,9 +6,10 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import type { ResourceName } from '@/contract/resources';
 import * as first from './migrations/0001-first-tables';
 import * as reducers from './migrations/0002-reducers';
+import * as ratios from './migrations/0003-ratios';
 import { defineTables, type Tables } from './models/tables';
 
-const MIGRATIONS = [first, reducers];
+const MIGRATIONS = [first, reducers, ratios];
 
 export interface Trace {
   exists: boolean;

@@ -1,8 +1,8 @@
-import { detailPatches, type PatchSystem } from '@/core/detail/patch';
+import { detailPatches, type PatchSubject, type PatchSystem } from '@/core/detail/patch';
 
 export interface PatchOrder {
   systems: PatchSystem[];
-  subjectMm: number;
+  subject: PatchSubject;
 }
 
 interface WorkerScope {
@@ -12,6 +12,6 @@ interface WorkerScope {
 
 const scope = globalThis as unknown as WorkerScope;
 scope.onmessage = ({ data }) => {
-  const patches = detailPatches(data.systems, data.subjectMm);
+  const patches = detailPatches(data.systems, data.subject);
   scope.postMessage(patches, patches.map((patch) => patch.buffer));
 };

@@ -13023,12 +13023,1627 @@ validate57.errors = vErrors;
 return errors === 0;
 }
 
-exports.farInput = validate58;
-
-exports.systemInput = validate78;
-const schema29 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
+exports.ratios = validate78;
+const schema29 = {"$id":"ratio","title":"Measured ratio","type":"object","additionalProperties":false,"required":["name","chain","at","method","ratio","plusMinus","measuredAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"method":{"type":"string","title":"Method","enum":["ruler","marks"]},"frameWidthMm":{"type":"number","title":"Width of the frame in mm","minimum":0.5,"maximum":200},"visibleMm":{"type":"number","title":"Millimetres seen across the frame","minimum":0.01,"maximum":10000},"visiblePlusMinusMm":{"type":"number","title":"Error of the reading in mm","minimum":0,"maximum":1000},"pixels":{"type":"number","title":"Pixels between the marks","minimum":1,"maximum":1000000},"pitchUm":{"type":"number","title":"Pixel pitch in µm","minimum":0.1,"maximum":100},"realMm":{"type":"number","title":"Distance between the marks in mm","minimum":0.001,"maximum":10000},"realPlusMinusMm":{"type":"number","title":"Error of the distance in mm","minimum":0,"maximum":1000},"distanceM":{"type":"number","title":"Distance from sensor to ruler in m","minimum":0.001,"maximum":100},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"measuredAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
 
 function validate78(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="ratio" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.name === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.chain === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.at === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.method === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "method"},message:"must have required property '"+"method"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+if(data.ratio === undefined){
+const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+if(data.plusMinus === undefined){
+const err5 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+if(data.measuredAt === undefined){
+const err6 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "measuredAt"},message:"must have required property '"+"measuredAt"+"'"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema29.properties, key0))){
+const err7 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+}
+if(data.name !== undefined){
+let data0 = data.name;
+if(typeof data0 === "string"){
+if(func3(data0) > 240){
+const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+if(func3(data0) < 1){
+const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+if(!pattern0.test(data0)){
+const err10 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data1 = data.chain;
+if(Array.isArray(data1)){
+if(data1.length > 20){
+const err12 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+if(data1.length < 1){
+const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+const len0 = data1.length;
+for(let i0=0; i0<len0; i0++){
+let data2 = data1[i0];
+if(data2 && typeof data2 == "object" && !Array.isArray(data2)){
+if(data2.type === undefined){
+const err14 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "type"},message:"must have required property '"+"type"+"'"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+if(data2.id === undefined){
+const err15 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+for(const key1 in data2){
+if(!((((key1 === "type") || (key1 === "id")) || (key1 === "usedMm")) || (key1 === "magnificationSet"))){
+const err16 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+if(data2.type !== undefined){
+let data3 = data2.type;
+if(typeof data3 !== "string"){
+const err17 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+if(!((data3 === "optic") || (data3 === "adapter"))){
+const err18 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema29.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+if(data2.id !== undefined){
+let data4 = data2.id;
+if(typeof data4 === "string"){
+if(!pattern55.test(data4)){
+const err19 = {instancePath:instancePath+"/chain/" + i0+"/id",schemaPath:"#/properties/chain/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+else {
+const err20 = {instancePath:instancePath+"/chain/" + i0+"/id",schemaPath:"#/properties/chain/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+}
+if(data2.usedMm !== undefined){
+let data5 = data2.usedMm;
+if(Array.isArray(data5)){
+if(data5.length > 12){
+const err21 = {instancePath:instancePath+"/chain/" + i0+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/maxItems",keyword:"maxItems",params:{limit: 12},message:"must NOT have more than 12 items"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+const len1 = data5.length;
+for(let i1=0; i1<len1; i1++){
+let data6 = data5[i1];
+if((typeof data6 == "number") && (isFinite(data6))){
+if(data6 > 1000 || isNaN(data6)){
+const err22 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data6 < 0.5 || isNaN(data6)){
+const err23 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+}
+else {
+const err24 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+}
+else {
+const err25 = {instancePath:instancePath+"/chain/" + i0+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+if(data2.magnificationSet !== undefined){
+let data7 = data2.magnificationSet;
+if((typeof data7 == "number") && (isFinite(data7))){
+if(data7 > 500 || isNaN(data7)){
+const err26 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+if(data7 < 1 || isNaN(data7)){
+const err27 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+}
+else {
+const err29 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+}
+}
+else {
+const err30 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data8 = data.focalMm;
+if((typeof data8 == "number") && (isFinite(data8))){
+if(data8 > 20000 || isNaN(data8)){
+const err31 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+if(data8 < 1 || isNaN(data8)){
+const err32 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+else {
+const err33 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+if(data.at !== undefined){
+let data9 = data.at;
+if(typeof data9 !== "string"){
+const err34 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+if(!((data9 === "closest") || (data9 === "infinity"))){
+const err35 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/enum",keyword:"enum",params:{allowedValues: schema29.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+if(data.method !== undefined){
+let data10 = data.method;
+if(typeof data10 !== "string"){
+const err36 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+if(!((data10 === "ruler") || (data10 === "marks"))){
+const err37 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/enum",keyword:"enum",params:{allowedValues: schema29.properties.method.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+if(data.frameWidthMm !== undefined){
+let data11 = data.frameWidthMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 200 || isNaN(data11)){
+const err38 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 200},message:"must be <= 200"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+if(data11 < 0.5 || isNaN(data11)){
+const err39 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+if(data.visibleMm !== undefined){
+let data12 = data.visibleMm;
+if((typeof data12 == "number") && (isFinite(data12))){
+if(data12 > 10000 || isNaN(data12)){
+const err41 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+if(data12 < 0.01 || isNaN(data12)){
+const err42 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+}
+else {
+const err43 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+if(data.visiblePlusMinusMm !== undefined){
+let data13 = data.visiblePlusMinusMm;
+if((typeof data13 == "number") && (isFinite(data13))){
+if(data13 > 1000 || isNaN(data13)){
+const err44 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(data13 < 0 || isNaN(data13)){
+const err45 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+}
+else {
+const err46 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+}
+if(data.pixels !== undefined){
+let data14 = data.pixels;
+if((typeof data14 == "number") && (isFinite(data14))){
+if(data14 > 1000000 || isNaN(data14)){
+const err47 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+if(data14 < 1 || isNaN(data14)){
+const err48 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+}
+else {
+const err49 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+}
+if(data.pitchUm !== undefined){
+let data15 = data.pitchUm;
+if((typeof data15 == "number") && (isFinite(data15))){
+if(data15 > 100 || isNaN(data15)){
+const err50 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+if(data15 < 0.1 || isNaN(data15)){
+const err51 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.1},message:"must be >= 0.1"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+else {
+const err52 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+}
+if(data.realMm !== undefined){
+let data16 = data.realMm;
+if((typeof data16 == "number") && (isFinite(data16))){
+if(data16 > 10000 || isNaN(data16)){
+const err53 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+if(data16 < 0.001 || isNaN(data16)){
+const err54 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+}
+else {
+const err55 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+}
+if(data.realPlusMinusMm !== undefined){
+let data17 = data.realPlusMinusMm;
+if((typeof data17 == "number") && (isFinite(data17))){
+if(data17 > 1000 || isNaN(data17)){
+const err56 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+if(data17 < 0 || isNaN(data17)){
+const err57 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+}
+else {
+const err58 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+}
+if(data.distanceM !== undefined){
+let data18 = data.distanceM;
+if((typeof data18 == "number") && (isFinite(data18))){
+if(data18 > 100 || isNaN(data18)){
+const err59 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+if(data18 < 0.001 || isNaN(data18)){
+const err60 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+}
+else {
+const err61 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+}
+if(data.ratio !== undefined){
+let data19 = data.ratio;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 1000 || isNaN(data19)){
+const err62 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+if(data19 < 0.0001 || isNaN(data19)){
+const err63 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+else {
+const err64 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+}
+if(data.plusMinus !== undefined){
+let data20 = data.plusMinus;
+if((typeof data20 == "number") && (isFinite(data20))){
+if(data20 > 1000 || isNaN(data20)){
+const err65 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+if(data20 < 0 || isNaN(data20)){
+const err66 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+}
+else {
+const err67 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+}
+if(data.measuredAt !== undefined){
+let data21 = data.measuredAt;
+if(typeof data21 === "string"){
+if(!pattern62.test(data21)){
+const err68 = {instancePath:instancePath+"/measuredAt",schemaPath:"#/properties/measuredAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+}
+else {
+const err69 = {instancePath:instancePath+"/measuredAt",schemaPath:"#/properties/measuredAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err69];
+}
+else {
+vErrors.push(err69);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data22 = data.note;
+if(typeof data22 === "string"){
+if(func3(data22) > 4000){
+const err70 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err70];
+}
+else {
+vErrors.push(err70);
+}
+errors++;
+}
+}
+else {
+const err71 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err71];
+}
+else {
+vErrors.push(err71);
+}
+errors++;
+}
+}
+}
+else {
+const err72 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err72];
+}
+else {
+vErrors.push(err72);
+}
+errors++;
+}
+validate78.errors = vErrors;
+return errors === 0;
+}
+
+exports.farInput = validate58;
+
+exports.nearInput = validate79;
+const schema30 = {"$id":"nearInput","title":"Near reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"output":{"$ref":"output"},"ratio":{"type":"number","title":"Reproduction ratio wanted","minimum":0.0001,"maximum":1000},"fNumber":{"type":"number","title":"f-number as set","minimum":0.3,"maximum":500},"screenWidthMm":{"type":"number","title":"Width of the screen in mm","minimum":1,"maximum":100000},"handHoldRatio":{"type":"number","title":"Ratio held by hand","minimum":0.01,"maximum":100},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]},"cocSchool":{"type":"string","title":"Circle of confusion","enum":["diagonal","output","pixel"]},"measured":{"type":"array","title":"Measured ratios","maxItems":2,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000}}}}}};
+
+function validate79(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="nearInput" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.body === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.modeId === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.chain === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.subject === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "subject"},message:"must have required property '"+"subject"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+if(data.output === undefined){
+const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "output"},message:"must have required property '"+"output"+"'"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema30.properties, key0))){
+const err5 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+if(data.body !== undefined){
+if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
+vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
+errors = vErrors.length;
+}
+}
+if(data.modeId !== undefined){
+let data1 = data.modeId;
+if(typeof data1 === "string"){
+if(!pattern3.test(data1)){
+const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+else {
+const err7 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data2 = data.chain;
+if(Array.isArray(data2)){
+if(data2.length > 20){
+const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+if(data2.length < 1){
+const err9 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+const len0 = data2.length;
+for(let i0=0; i0<len0; i0++){
+let data3 = data2[i0];
+if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
+if(data3.kind === undefined){
+const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+const tag0 = data3.kind;
+if(typeof tag0 == "string"){
+if(tag0 === "lens"){
+if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "builtIn"){
+if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "telescope"){
+if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "scope"){
+if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "objective"){
+if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "converter"){
+if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reducer"){
+if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "barlow"){
+if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubes"){
+if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "closeUp"){
+if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reversing"){
+if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "coupling"){
+if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+else {
+const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+else {
+const err13 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+}
+else {
+const err14 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data4 = data.focalMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 20000 || isNaN(data4)){
+const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+if(data4 < 1 || isNaN(data4)){
+const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+else {
+const err17 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+}
+if(data.supportWeightG !== undefined){
+let data5 = data.supportWeightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+else {
+const err20 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+}
+if(data.cropConvention !== undefined){
+let data6 = data.cropConvention;
+if(typeof data6 !== "string"){
+const err21 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+if(!(((((data6 === "usual") || (data6 === "diagonal")) || (data6 === "width")) || (data6 === "height")) || (data6 === "sameAspect"))){
+const err22 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema30.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+}
+if(data.subject !== undefined){
+if(!(validate55(data.subject, {instancePath:instancePath+"/subject",parentData:data,parentDataProperty:"subject",rootData}))){
+vErrors = vErrors === null ? validate55.errors : vErrors.concat(validate55.errors);
+errors = vErrors.length;
+}
+}
+if(data.output !== undefined){
+if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
+vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
+errors = vErrors.length;
+}
+}
+if(data.ratio !== undefined){
+let data9 = data.ratio;
+if((typeof data9 == "number") && (isFinite(data9))){
+if(data9 > 1000 || isNaN(data9)){
+const err23 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+if(data9 < 0.0001 || isNaN(data9)){
+const err24 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+else {
+const err25 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+if(data.fNumber !== undefined){
+let data10 = data.fNumber;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 500 || isNaN(data10)){
+const err26 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+if(data10 < 0.3 || isNaN(data10)){
+const err27 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.3},message:"must be >= 0.3"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data.screenWidthMm !== undefined){
+let data11 = data.screenWidthMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 100000 || isNaN(data11)){
+const err29 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+if(data11 < 1 || isNaN(data11)){
+const err30 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+else {
+const err31 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+if(data.handHoldRatio !== undefined){
+let data12 = data.handHoldRatio;
+if((typeof data12 == "number") && (isFinite(data12))){
+if(data12 > 100 || isNaN(data12)){
+const err32 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+if(data12 < 0.01 || isNaN(data12)){
+const err33 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+else {
+const err34 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+if(data.judgeBy !== undefined){
+let data13 = data.judgeBy;
+if(typeof data13 !== "string"){
+const err35 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+if(!((data13 === "resolved") || (data13 === "sampled"))){
+const err36 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema30.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+if(data.cocSchool !== undefined){
+let data14 = data.cocSchool;
+if(typeof data14 !== "string"){
+const err37 = {instancePath:instancePath+"/cocSchool",schemaPath:"#/properties/cocSchool/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+if(!(((data14 === "diagonal") || (data14 === "output")) || (data14 === "pixel"))){
+const err38 = {instancePath:instancePath+"/cocSchool",schemaPath:"#/properties/cocSchool/enum",keyword:"enum",params:{allowedValues: schema30.properties.cocSchool.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+if(data.measured !== undefined){
+let data15 = data.measured;
+if(Array.isArray(data15)){
+if(data15.length > 2){
+const err39 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 2},message:"must NOT have more than 2 items"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+const len1 = data15.length;
+for(let i1=0; i1<len1; i1++){
+let data16 = data15[i1];
+if(data16 && typeof data16 == "object" && !Array.isArray(data16)){
+if(data16.at === undefined){
+const err40 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+if(data16.ratio === undefined){
+const err41 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+if(data16.plusMinus === undefined){
+const err42 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+for(const key1 in data16){
+if(!(((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus"))){
+const err43 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+if(data16.at !== undefined){
+let data17 = data16.at;
+if(typeof data17 !== "string"){
+const err44 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(!((data17 === "closest") || (data17 === "infinity"))){
+const err45 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema30.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+}
+if(data16.ratio !== undefined){
+let data18 = data16.ratio;
+if((typeof data18 == "number") && (isFinite(data18))){
+if(data18 > 1000 || isNaN(data18)){
+const err46 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+if(data18 < 0.0001 || isNaN(data18)){
+const err47 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+else {
+const err48 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+}
+if(data16.plusMinus !== undefined){
+let data19 = data16.plusMinus;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 1000 || isNaN(data19)){
+const err49 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+if(data19 < 0 || isNaN(data19)){
+const err50 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+else {
+const err51 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+}
+else {
+const err52 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+}
+}
+else {
+const err53 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+}
+else {
+const err54 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+validate79.errors = vErrors;
+return errors === 0;
+}
+
+exports.systemInput = validate98;
+const schema31 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
+
+function validate98(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="systemInput" */;
 let vErrors = null;
 let errors = 0;
@@ -13363,7 +14978,7 @@ vErrors.push(err19);
 errors++;
 }
 if(!(((((data6 === "usual") || (data6 === "diagonal")) || (data6 === "width")) || (data6 === "height")) || (data6 === "sameAspect"))){
-const err20 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema29.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+const err20 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema31.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err20];
 }
@@ -13384,14 +14999,14 @@ vErrors.push(err21);
 }
 errors++;
 }
-validate78.errors = vErrors;
+validate98.errors = vErrors;
 return errors === 0;
 }
 
-exports.wholeData = validate95;
-const schema30 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
+exports.wholeData = validate115;
+const schema32 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
 
-function validate95(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate115(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="wholeData" */;
 let vErrors = null;
 let errors = 0;
@@ -13522,7 +15137,7 @@ vErrors.push(err10);
 errors++;
 }
 if(!((data3 === "keep") || (data3 === "replace"))){
-const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema30.properties.existing.enum},message:"must be equal to one of the allowed values"};
+const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema32.properties.existing.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err11];
 }
@@ -13536,7 +15151,7 @@ if(data.rows !== undefined){
 let data4 = data.rows;
 if(data4 && typeof data4 == "object" && !Array.isArray(data4)){
 for(const key1 in data4){
-if(!(((((((key1 === "bodies") || (key1 === "optics")) || (key1 === "adapters")) || (key1 === "setups")) || (key1 === "subjects")) || (key1 === "outputs")) || (key1 === "readings"))){
+if(!((((((((key1 === "bodies") || (key1 === "optics")) || (key1 === "adapters")) || (key1 === "setups")) || (key1 === "subjects")) || (key1 === "outputs")) || (key1 === "readings")) || (key1 === "ratios"))){
 const err12 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err12];
@@ -14765,9 +16380,11 @@ vErrors.push(err110);
 errors++;
 }
 }
-}
-else {
-const err111 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data4.ratios !== undefined){
+let data54 = data4.ratios;
+if(Array.isArray(data54)){
+if(data54.length > 200000){
+const err111 = {instancePath:instancePath+"/rows/ratios",schemaPath:"#/properties/rows/properties/ratios/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
 if(vErrors === null){
 vErrors = [err111];
 }
@@ -14776,10 +16393,12 @@ vErrors.push(err111);
 }
 errors++;
 }
-}
-}
-else {
-const err112 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+const len7 = data54.length;
+for(let i7=0; i7<len7; i7++){
+let data55 = data54[i7];
+if(data55 && typeof data55 == "object" && !Array.isArray(data55)){
+if(data55.id === undefined){
+const err112 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err112];
 }
@@ -14788,7 +16407,177 @@ vErrors.push(err112);
 }
 errors++;
 }
-validate95.errors = vErrors;
+if(data55.data === undefined){
+const err113 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err113];
+}
+else {
+vErrors.push(err113);
+}
+errors++;
+}
+if(data55.id !== undefined){
+let data56 = data55.id;
+if(typeof data56 === "string"){
+if(!pattern55.test(data56)){
+const err114 = {instancePath:instancePath+"/rows/ratios/" + i7+"/id",schemaPath:"#/properties/rows/properties/ratios/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err114];
+}
+else {
+vErrors.push(err114);
+}
+errors++;
+}
+}
+else {
+const err115 = {instancePath:instancePath+"/rows/ratios/" + i7+"/id",schemaPath:"#/properties/rows/properties/ratios/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err115];
+}
+else {
+vErrors.push(err115);
+}
+errors++;
+}
+}
+if(data55.version !== undefined){
+let data57 = data55.version;
+if(!(((typeof data57 == "number") && (!(data57 % 1) && !isNaN(data57))) && (isFinite(data57)))){
+const err116 = {instancePath:instancePath+"/rows/ratios/" + i7+"/version",schemaPath:"#/properties/rows/properties/ratios/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err116];
+}
+else {
+vErrors.push(err116);
+}
+errors++;
+}
+if((typeof data57 == "number") && (isFinite(data57))){
+if(data57 < 1 || isNaN(data57)){
+const err117 = {instancePath:instancePath+"/rows/ratios/" + i7+"/version",schemaPath:"#/properties/rows/properties/ratios/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err117];
+}
+else {
+vErrors.push(err117);
+}
+errors++;
+}
+}
+}
+if(data55.createdAt !== undefined){
+let data58 = data55.createdAt;
+if(typeof data58 === "string"){
+if(func3(data58) > 40){
+const err118 = {instancePath:instancePath+"/rows/ratios/" + i7+"/createdAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err118];
+}
+else {
+vErrors.push(err118);
+}
+errors++;
+}
+}
+else {
+const err119 = {instancePath:instancePath+"/rows/ratios/" + i7+"/createdAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err119];
+}
+else {
+vErrors.push(err119);
+}
+errors++;
+}
+}
+if(data55.updatedAt !== undefined){
+let data59 = data55.updatedAt;
+if(typeof data59 === "string"){
+if(func3(data59) > 40){
+const err120 = {instancePath:instancePath+"/rows/ratios/" + i7+"/updatedAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err120];
+}
+else {
+vErrors.push(err120);
+}
+errors++;
+}
+}
+else {
+const err121 = {instancePath:instancePath+"/rows/ratios/" + i7+"/updatedAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err121];
+}
+else {
+vErrors.push(err121);
+}
+errors++;
+}
+}
+if(data55.data !== undefined){
+let data60 = data55.data;
+if(!(data60 && typeof data60 == "object" && !Array.isArray(data60))){
+const err122 = {instancePath:instancePath+"/rows/ratios/" + i7+"/data",schemaPath:"#/properties/rows/properties/ratios/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err122];
+}
+else {
+vErrors.push(err122);
+}
+errors++;
+}
+}
+}
+else {
+const err123 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err123];
+}
+else {
+vErrors.push(err123);
+}
+errors++;
+}
+}
+}
+else {
+const err124 = {instancePath:instancePath+"/rows/ratios",schemaPath:"#/properties/rows/properties/ratios/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err124];
+}
+else {
+vErrors.push(err124);
+}
+errors++;
+}
+}
+}
+else {
+const err125 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err125];
+}
+else {
+vErrors.push(err125);
+}
+errors++;
+}
+}
+}
+else {
+const err126 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err126];
+}
+else {
+vErrors.push(err126);
+}
+errors++;
+}
+validate115.errors = vErrors;
 return errors === 0;
 }
 

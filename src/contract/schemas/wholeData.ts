@@ -42,6 +42,7 @@ export const wholeDataSchema = {
         subjects: rows('Subjects'),
         outputs: rows('Outputs'),
         readings: rows('Kept readings'),
+        ratios: rows('Measured ratios'),
       },
     },
   },

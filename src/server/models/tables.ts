@@ -56,6 +56,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       subjects: table('subjects'),
       outputs: table('outputs'),
       readings: table('readings', { takenAt: { type: DataTypes.TEXT, allowNull: false, field: 'taken_at' } }),
+      ratios: table('ratios'),
     },
     setupParts: sequelize.define<Model<SetupPartAttributes>>(
       'setupParts',

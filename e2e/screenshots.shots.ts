@@ -1,4 +1,4 @@
-import { demoBodies, demoSetups } from '../src/demo/kit';
+import { demoBodies, demoSetups, demoSubjects } from '../src/demo/kit';
 import { openFar, test } from './support/test';
 
 const folder = 'docs/screenshots';
@@ -6,7 +6,7 @@ const folder = 'docs/screenshots';
 test.describe('phone', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('slate with Far, levers, night, sheets, why, Book', async ({ page }) => {
+  test('slate with Far, levers, night, why, Book', async ({ page }) => {
     await openFar(page);
     const shot = (name: string) => page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
     await shot('far');
@@ -16,14 +16,6 @@ test.describe('phone', () => {
     await page.mouse.wheel(0, 260);
     await shot('levers');
     await page.getByRole('switch', { name: /^Ostrel ×1.4/ }).click();
-    await page.getByRole('button', { name: /^Set-up/ }).click();
-    await page.getByRole('button', { name: /^Add a body/ }).click();
-    await page.getByRole('radio', { name: /^APS-C 1.5/ }).click();
-    await shot('setup-sheet');
-    await page.getByRole('button', { name: 'Close', exact: true }).click();
-    await page.getByRole('button', { name: /^Subject/ }).click();
-    await shot('subject-sheet');
-    await page.getByRole('button', { name: 'Close', exact: true }).click();
     await page.getByTestId('verdict').click();
     await shot('why');
     await page.getByRole('button', { name: 'Close', exact: true }).click();
@@ -39,23 +31,16 @@ test.describe('phone', () => {
     await shot('book-entry');
   });
 
-  test('kit: list, body card with mode table, chain builder, comparison', async ({ page }) => {
+  test('kit: list, body card with mode table', async ({ page }) => {
     const shot = (name: string) => page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
     await page.goto('/kit');
     await page.getByRole('link', { name: 'Open Ostrel R45' }).waitFor();
     await shot('kit');
-    for (const name of ['Ostrel R45', 'Quillon C26', 'Merrow T20']) await page.getByRole('checkbox', { name: `Compare ${name}` }).click();
-    await page.getByRole('button', { name: 'Compare', exact: true }).click();
-    await page.getByRole('table').waitFor();
-    await shot('compare-bodies');
     await page.goto(`/kit/bodies/${demoBodies.ostrel.id}`);
     await page.getByTestId('c15-megapixels').scrollIntoViewIfNeeded();
     await page.mouse.move(195, 400);
     await page.mouse.wheel(0, 120);
     await shot('body-card');
-    await page.goto(`/kit/setups/${demoSetups.heath.id}`);
-    await page.getByTestId('together-focal').waitFor();
-    await shot('chain-builder');
   });
 });
 
@@ -68,6 +53,20 @@ test.describe('far pages', () => {
       await page.getByRole('heading', { level: 1 }).waitFor();
       await page.waitForTimeout(1800);
       await page.screenshot({ path: `${folder}/far-${name}.png` });
+    }
+  });
+});
+
+test.describe('near pages', () => {
+  test.use({ deviceScaleFactor: 2 });
+
+  test('desk, three sizes, plan, f-number, stack', async ({ page }) => {
+    await page.addInitScript(([setupId, subjectId]) => localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId, subjectId }, version: 1 })), [demoSetups.heath.id, demoSubjects.tigerBeetle.id]);
+    for (const name of ['', 'sizes', 'plan', 'aperture', 'stack']) {
+      await page.goto(`/near/${name}`);
+      await page.waitForLoadState('networkidle');
+      await page.waitForTimeout(1800);
+      await page.screenshot({ path: `${folder}/near${name ? `-${name}` : ''}.png` });
     }
   });
 });

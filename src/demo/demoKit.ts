@@ -1,3 +1,4 @@
+import type { Ratio } from '@/contract/schemas/ratio';
 import type { Stored } from '@/contract/resources';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects, type DemoRow } from './kit';
 
@@ -12,5 +13,6 @@ export function demoKit() {
     setups: stored(demoSetups),
     subjects: stored(demoSubjects),
     outputs: stored(demoOutputs),
+    ratios: [] as Stored<Ratio>[],
   };
 }

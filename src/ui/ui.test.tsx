@@ -66,6 +66,24 @@ describe('the number field', () => {
     expect(type('100 ft').props.value).toBe('30.48');
   });
 
+  it('keeps what is typed while the last value is still on its way back, and gives way to a value from elsewhere', () => {
+    // The value follows a moment late, as a deferred one does.
+    const at = (value: number) => (
+      <Theme look="day">
+        <NumberField label="Distance" value={value} unit="m" shownUnit="m" minimum={1} maximum={100} onChange={() => undefined} />
+      </Theme>
+    );
+    const { rerender } = render(at(60));
+    type('3');
+    type('0');
+    rerender(at(3));
+    expect(screen.getByText(/Distance must be from 1 to 100/)).toBeTruthy();
+    expect(screen.getByLabelText('Distance, m').props.value).toBe('0');
+    rerender(at(42));
+    expect(screen.queryByText(/Distance must be/)).toBeNull();
+    expect(screen.getByLabelText('Distance, m').props.value).toBe('42');
+  });
+
   it('keeps what it cannot read, with a message, and changes nothing', () => {
     const onChange = jest.fn();
     render(<Field onChange={onChange} minimum={1} maximum={100} />);

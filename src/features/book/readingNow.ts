@@ -36,6 +36,7 @@ export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
     focalMm: kept.input.focalMm ?? null,
     modeId: kept.input.modeId,
     converterIds: kept.converterIds ?? null,
+    chain: null, nearRatio: null, nearFNumber: null,
     trials: {},
     cropConvention: kept.input.cropConvention ?? 'usual',
     judgeBy: kept.input.judgeBy ?? 'resolved',

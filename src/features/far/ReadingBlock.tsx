@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { MORE_THAN_USED, verdictOf, type Verdict } from '@/core/output/verdict';
+import { MORE_THAN_USED, verdictOf } from '@/core/output/verdict';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import type { FarReading } from '@/core/far/readFar';
 import type { Stored } from '@/contract/resources';
@@ -10,12 +10,13 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from '@/ui/Txt';
 import { Gauge } from '@/ui/gauge/Gauge';
 import { showError, showQuantity } from '@/core/quantity/quantityText';
-import { RADIUS, TARGET, space } from '@/ui/theme/measures';
+import { OutputKeys } from '@/ui/reading/OutputKeys';
+import { VerdictLine } from '@/ui/reading/VerdictLine';
+import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import type { DeskState } from './useFarDesk';
 import { useLevers } from './useLevers';
-import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
-import { verdictSentence, zoneNames } from './verdictText';
+import { VERDICT_WORDS, verdictSentence, zoneNames } from '@/core/output/verdictWords';
 
 interface Props {
   now: DeskState & { reading: FarReading };
@@ -49,10 +50,10 @@ export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: P
           </Txt>
         </View>
       ) : (
-        <VerdictLine verdict={reading.verdict} words={VERDICT_WORDS[reading.verdict](output.name)} sentence={verdictSentence(reading)} onWhy={onWhy} />
+        <VerdictLine verdict={reading.verdict} words={VERDICT_WORDS[reading.verdict](output.name)} sentence={verdictSentence(reading)} onWhy={() => onWhy('countedPixels')} />
       )}
       <Scale reading={reading} output={output} before={before?.reading?.countedPixels.value} />
-      <Outputs outputs={outputs} verdicts={verdictsOf(outputs, reading.countedPixels.value, subject.sizeMm)} chosenId={situation.outputRow.id} onOutput={onOutput} />
+      <OutputKeys outputs={outputs.map((row) => ({ id: row.id, name: row.data.name }))} verdicts={verdictsOf(outputs, reading.countedPixels.value, subject.sizeMm)} chosenId={situation.outputRow.id} onOutput={onOutput} />
     </View>
   );
 }
@@ -100,21 +101,6 @@ const Numbers = memo(function Numbers({ pixels, resolved, about, resolvedAbout, 
   );
 });
 
-/** The judgement in words. */
-const VerdictLine = memo(function VerdictLine({ verdict, words, sentence, onWhy }: { verdict: Verdict; words: string; sentence: string; onWhy: OnWhy }) {
-  const styles = useStyles();
-  return (
-    <Pressable role="button" onPress={() => onWhy('countedPixels')} style={styles.verdict} aria-label={`${words}: ${sentence}. Why?`} testID="verdict">
-      <Txt kind="title" tone={verdict === 'notEnough' ? 'needle' : 'press'}>
-        {VERDICT_MARK[verdict]} {words}
-      </Txt>
-      <Txt kind="small" tone="soft">
-        {sentence}
-      </Txt>
-    </Pressable>
-  );
-});
-
 /** The verdict of every output, as one word of letters, so that the row of keys is drawn again only when one changes. */
 const verdictsOf = (outputs: Stored<Output>[], counted: number, subjectMm: number): string =>
   outputs.map((row) => verdictOf(counted, neededPixels(row.data, subjectMm))).join(' ');
@@ -149,42 +135,11 @@ const RivalNames = memo(function RivalNames({ names }: { names: string }) {
   );
 });
 
-interface OutputsProps {
-  outputs: Stored<Output>[];
-  verdicts: string;
-  chosenId: string;
-  onOutput: (id: string) => void;
-}
-
-/** What else it would be enough for; a tap judges for that. */
-const Outputs = memo(function Outputs({ outputs, verdicts, chosenId, onOutput }: OutputsProps) {
-  const styles = useStyles();
-  const each = verdicts.split(' ') as Verdict[];
-  return (
-    <View role="radiogroup" aria-label="What the picture is for" style={styles.outputs}>
-      {outputs.map((row, i) => {
-        const verdict = each[i] ?? 'notEnough';
-        const chosen = row.id === chosenId;
-        return (
-          <Pressable key={row.id} role="radio" aria-checked={chosen} onPress={() => onOutput(row.id)} style={[styles.output, chosen && styles.chosen]} aria-label={VERDICT_WORDS[verdict](row.data.name)}>
-            <Txt kind="small" tone={chosen ? 'onPress' : 'press'}>
-              {VERDICT_MARK[verdict]} {row.data.name}
-            </Txt>
-          </Pressable>
-        );
-      })}
-    </View>
-  );
-});
-
-const useStyles = stylesOf((palette) => ({
+const useStyles = stylesOf(() => ({
   block: { gap: space.small },
   numbers: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between', gap: space.large },
   main: { flexShrink: 1 },
   second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
   baseline: { flexDirection: 'row', alignItems: 'baseline', gap: space.small },
   verdict: { minHeight: TARGET, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.medium, paddingTop: space.medium },
-  outputs: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-  output: { minHeight: TARGET, justifyContent: 'center', paddingHorizontal: space.large, borderWidth: 1, borderColor: palette.press, borderRadius: RADIUS },
-  chosen: { backgroundColor: palette.press },
 }));

@@ -3,15 +3,8 @@ import { formatChange, formatFigures, formatFixed, formatStops } from '@/core/qu
 import type { Lever } from '@/core/far/levers';
 import type { SubjectSpec } from '@/core/kit/subjects';
 import type { AutofocusState } from '@/core/optics/foldSystem';
+import type { LeverText } from '@/ui/levers/LeverRow';
 import type { UnitSystem } from '@/core/quantity/units';
-
-/** A lever in words: what to do, what it gains, what it costs, and a caution where there is one. */
-export interface LeverText {
-  title: string;
-  gain: string;
-  price: string;
-  caution: string;
-}
 
 const AUTOFOCUS: Record<AutofocusState, string> = {
   works: 'autofocus still on',

@@ -3,7 +3,7 @@ import { farLevers, type FarSituation, type Lever } from '@/core/far/levers';
 import { readFar } from '@/core/far/readFar';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { leverText } from './leverText';
-import { verdictSentence, zoneNames } from './verdictText';
+import { verdictSentence, zoneNames } from '@/core/output/verdictWords';
 
 const plain = (text: string) => text.replace(/\u202f|\u00a0/g, ' ');
 

@@ -2,6 +2,7 @@ import { scaleLog } from 'd3-scale';
 import { useEffect, useMemo, useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { HaloText } from '../HaloText';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
 import { usePalette } from '../theme/theme';
 
@@ -67,6 +68,8 @@ export function PlannerChart({ distancesM, curves, levels, atM, distanceText, wi
     // Letters at the ends keep a line's height between them.
     const ends = paths.map((each, i) => ({ i, y: each.end?.y ?? 0 })).sort((a, b) => a.y - b.y);
     for (let i = 1; i < ends.length; i++) ends[i]!.y = Math.max(ends[i]!.y, ends[i - 1]!.y + 14);
+    // … and stay above the axis.
+    for (let i = ends.length - 1, lowest = height - BOTTOM - 6; i >= 0; i--, lowest -= 14) ends[i]!.y = Math.min(ends[i]!.y, lowest);
     for (const { i, y: at } of ends) if (paths[i]!.end) paths[i]!.end = { x: paths[i]!.end!.x, y: at };
     return { x, y, paths, xTicks: x.ticks(6).filter((tick, i, all) => all.length < 9 || [1, 2, 5].includes(Number(tick.toExponential()[0]))), yTicks: y.ticks(5).filter((tick) => [1, 2, 5].includes(Number(tick.toExponential()[0]))) };
   }, [distancesM, curves, levels, width, height]);
@@ -131,9 +134,7 @@ export function PlannerChart({ distancesM, curves, levels, atM, distanceText, wi
         {levels.map((level) => (
           <G key={level.name}>
             <Line x1={LEFT} x2={width - RIGHT} y1={plot.y(level.value)} y2={plot.y(level.value)} stroke={palette.caution} strokeWidth={1.2} strokeDasharray="2 2" />
-            <SvgText x={width - RIGHT} y={plot.y(level.value) - 4} textAnchor="end" fill={palette.caution} fontSize={fontSize.fine} fontFamily={family.figure}>
-              {level.name}
-            </SvgText>
+            <HaloText x={width - RIGHT} y={plot.y(level.value) - 4} textAnchor="end" colour={palette.caution} ground={palette.paper} text={level.name} />
           </G>
         ))}
         {plot.paths.map(({ path, end }, i) => (

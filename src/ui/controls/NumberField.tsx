@@ -39,6 +39,8 @@ interface Typed {
   text: string;
   problem: string | null;
   against: number | null;
+  /** The value this field gave last: it may still be on its way back when the next text is typed. */
+  given: number | null | undefined;
 }
 
 /**
@@ -50,17 +52,19 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
   const id = useId();
   const shown = value === null ? '' : formatPlain(value * perUnit);
   // What was typed and the message about it hold for the value they were typed against: a value set from elsewhere (a
-  // drag, a lever) wins over both.
+  // drag, a lever) wins over both; the field's own value coming back late does not.
   const [typed, setTyped] = useState<Typed | null>(null);
-  const current = typed !== null && Object.is(typed.against, value) ? typed : null;
+  const [given, setGiven] = useState<number | null | undefined>(undefined);
+  const current = typed !== null && (Object.is(typed.against, value) || Object.is(typed.given, value)) ? typed : null;
   const draft = current?.text ?? null;
-  const setDraft = (text: string | null) => setTyped(text === null ? null : { text, problem: current?.problem ?? null, against: value });
+  const setDraft = (text: string) => setTyped({ text, problem: current?.problem ?? null, against: value, given });
   const refuse = (text: string, message: string) => {
-    setTyped({ text, problem: message, against: value });
+    setTyped({ text, problem: message, against: value, given });
     onProblem?.(message);
   };
   const accept = (next: number | null) => {
     setTyped(null);
+    setGiven(next);
     onProblem?.(null);
     onChange(next);
   };

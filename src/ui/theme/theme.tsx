@@ -43,6 +43,8 @@ function themeOf(look: Look) {
         iconType: 'material',
         checkedIcon: 'check-box',
         uncheckedIcon: 'check-box-outline-blank',
+        checkedColor: palette.press,
+        uncheckedColor: palette.inkSoft,
         containerStyle: { backgroundColor: 'transparent', borderWidth: 0, padding: 0, margin: 0, minHeight: TARGET, justifyContent: 'center' },
         textStyle: { fontFamily: family.body, fontWeight: 'normal', fontSize: fontSize.body, color: palette.ink },
       }),

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Image, ScrollView, View, useWindowDimensions } from 'react-native';
 import { PATCH_SIZE, patchSideMm, type PatchSystem } from '@/core/detail/patch';
+import { textureOf } from '@/core/detail/textures/texture';
 import { grayBmp } from '@/core/formats/grayBmp';
 import { readFar } from '@/core/far/readFar';
 import { foldSystem } from '@/core/optics/foldSystem';
@@ -25,7 +26,7 @@ interface Seen {
   share: number;
 }
 
-/** The same piece of plumage as each set-up would render it, at the same size. */
+/** The same piece of the subject as each set-up would render it, at the same size. */
 export default function DetailPage() {
   const styles = useStyles();
   const palette = usePalette();
@@ -52,10 +53,11 @@ export default function DetailPage() {
       }];
     });
   }, [situation, contenders]);
+  const [failed, setFailed] = useState<Seen[] | null>(null);
   const [rendered, setRendered] = useState<{ for: Seen[]; patches: Float64Array[] } | null>(null);
   useEffect(() => {
     if (!seen.length || !situation) return;
-    return renderPatches(seen.map((each) => each.system), situation.subject.sizeMm, (patches) => setRendered({ for: seen, patches }));
+    return renderPatches(seen.map((each) => each.system), { kind: situation.subject.kind, sizeMm: situation.subject.sizeMm }, (patches) => setRendered({ for: seen, patches }), () => setFailed(seen));
   }, [seen, situation]);
   const ready = rendered?.for === seen ? rendered.patches : null;
   const uris = useMemo(
@@ -69,7 +71,7 @@ export default function DetailPage() {
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         {situation ? (
           <Txt kind="small" tone="soft">
-            {seen.length ? `A piece of plumage ${shownText(showSubjectMm(patchSideMm(seen.map((each) => each.system)), units, 2))} across, drawn by Jauge, as each set-up would render it from here: blurred by its lens, its opening, its filter and its pixels, then enlarged to the same size.` : ''}
+            {seen.length ? `A piece of ${textureOf(situation.subject.kind).name} ${shownText(showSubjectMm(patchSideMm(seen.map((each) => each.system)), units, 2))} across, drawn by Jauge, as each set-up would render it from here: blurred by its lens, its opening, its filter and its pixels, then enlarged to the same size.` : ''}
           </Txt>
         ) : (
           <Txt tone="soft">{contest.loading ? 'Opening …' : 'Take a set-up and a subject in hand first.'}</Txt>
@@ -78,11 +80,11 @@ export default function DetailPage() {
           {seen.map((each, i) => (
             <View key={each.id} style={{ width: column, gap: space.small }}>
               {uris?.[i] ? (
-                <Image source={{ uri: uris[i] }} style={{ width: column, height: column }} aria-label={`Plumage as ${each.name} renders it: ${formatFixed(each.share)} per cent of its pixels resolved`} testID={`patch-${LETTERS[i]}`} />
+                <Image source={{ uri: uris[i] }} style={{ width: column, height: column }} aria-label={`The subject as ${each.name} renders it: ${formatFixed(each.share)} per cent of its pixels resolved`} testID={`patch-${LETTERS[i]}`} />
               ) : (
                 <View style={[styles.waiting, { width: column, height: column }]} role="status">
                   <Txt kind="small" tone="soft">
-                    Rendering …
+                    {failed === seen ? 'Not rendered: a part of Jauge did not arrive. Start the server again and reopen this page.' : 'Rendering …'}
                   </Txt>
                 </View>
               )}
@@ -90,7 +92,7 @@ export default function DetailPage() {
                 {LETTERS[i]} {each.name}
               </Txt>
               <Txt kind="small" tone="soft">
-                {formatFixed(each.pixels)} px, {formatFixed(each.resolved)} resolved ({formatFixed(each.share)} %); a pixel is {formatFigures(each.system.pixelMm, 2)} mm there
+                {formatFixed(each.pixels)} px, {formatFixed(each.resolved)} resolved ({`${formatFixed(each.share)}\u00a0%`}); a pixel is {`${formatFigures(each.system.pixelMm, 2)}\u202fmm`} there
               </Txt>
             </View>
           ))}

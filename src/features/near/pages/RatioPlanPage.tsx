@@ -1,0 +1,170 @@
+import { useRouter, type Href } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { SUBJECT_KINDS } from '@/core/kit/subjects';
+import { leastSwaps, rankRatioRoutes, type RatioOrder, type RatioPlan, type RatioRoute } from '@/core/near/planRatio';
+import { formatFigures, formatFixed, formatRatio, formatStops } from '@/core/quantity/format';
+import { useInHand } from '@/data/inHand';
+import { ratioKitOf, seekRatios, storedLinks } from '@/data/ratioPlans';
+import { createRow } from '@/data/rowActions';
+import type { Kit } from '@/data/situation';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { Key } from '@/ui/controls/Key';
+import { NumberField } from '@/ui/controls/NumberField';
+import { NumbersField } from '@/ui/controls/NumbersField';
+import { space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { NearPage, type NearPageParts } from './NearPage';
+
+const AIMS = [
+  { value: 'ratio', name: 'A ratio' },
+  { value: 'share', name: 'A share of the frame' },
+  { value: 'round', name: 'Several ratios' },
+] as const;
+const ORDERS: { value: RatioOrder; name: string }[] = [
+  { value: 'swaps', name: 'Few swaps' },
+  { value: 'workingDistance', name: 'Room in front' },
+  { value: 'light', name: 'Much light' },
+  { value: 'error', name: 'Sure of it' },
+];
+/** More lines than this nobody compares. */
+const MOST_SHOWN = 12;
+
+/** Every combination of the kit that reaches a ratio, in the order of what one cares for. */
+export default function RatioPlanPage() {
+  return (
+    <NearPage title="Plan for a ratio" worksWithout>
+      {(parts) => <Plan {...parts} />}
+    </NearPage>
+  );
+}
+
+const partName = (kit: Kit, id: string): string => [...kit.optics, ...kit.adapters].find((row) => row.id === id)?.data.name ?? '?';
+const linkText = (kit: Kit, route: RatioRoute): string => route.links.map((link) => `${partName(kit, link.id)}${link.usedMm ? ` ${link.usedMm.join(' + ')} mm` : ''}`).join(' + ');
+
+function Plan({ situation, system, kit }: NearPageParts) {
+  const [aim, setAim] = useState<(typeof AIMS)[number]['value']>('ratio');
+  const [ratio, setRatio] = useState(2.2);
+  const [share, setShare] = useState(70);
+  const [several, setSeveral] = useState<number[]>([0.5, 1, 2]);
+  const [order, setOrder] = useState<RatioOrder>('swaps');
+  const { subject } = situation;
+  const axis = SUBJECT_KINDS[subject.kind].axis;
+  const side = axis === 'width' ? system.used.widthMm : system.used.heightMm;
+  const wanted = useMemo(() => (aim === 'ratio' ? [ratio] : aim === 'share' ? [((share / 100) * side) / subject.sizeMm] : several), [aim, ratio, share, several, side, subject.sizeMm]);
+  const body = situation.setup.body;
+  const [done, setDone] = useState<{ for: number[]; plans: RatioPlan[] } | null>(null);
+  const [progress, setProgress] = useState<{ for: number[]; share: number } | null>(null);
+  const [stopped, setStopped] = useState<number[] | null>(null);
+  const [failed, setFailed] = useState<number[] | null>(null);
+  const present = situation.links;
+  useEffect(() => {
+    if (stopped === wanted) return;
+    return seekRatios({ ...ratioKitOf(kit, body), ratios: wanted, present }, (share) => setProgress({ for: wanted, share }), (plans) => setDone({ for: wanted, plans }), () => {
+      setFailed(wanted);
+      setStopped(wanted);
+    });
+  }, [wanted, kit, body, present, stopped]);
+  const plans = done?.for === wanted ? done.plans : null;
+  const isLens = (id: string) => kit.optics.some((row) => row.id === id && row.data.kind === 'lens');
+  return (
+    <>
+      <Choice label="What I want" options={AIMS} value={aim} onChange={setAim} />
+      {aim === 'ratio' ? <NumberField label="Ratio" value={ratio} unit="none" shownUnit=": 1" minimum={0.02} maximum={50} onChange={(value) => value !== null && setRatio(value)} testID="wanted-ratio" /> : null}
+      {aim === 'share' ? (
+        <>
+          <NumberField label={`${subject.name} across the frame’s ${axis}`} value={share} unit="none" shownUnit="%" minimum={1} maximum={500} onChange={(value) => value !== null && setShare(value)} />
+          <Txt kind="small" tone="soft">
+            {`${formatFigures(subject.sizeMm, 3)} mm across ${formatFigures(share, 3)} % of ${formatFigures(side, 3)} mm needs ${formatRatio(wanted[0] ?? 1)}.`}
+          </Txt>
+        </>
+      ) : null}
+      {aim === 'round' ? <NumbersField label="Ratios, such as 0.5 + 1 + 2" value={several} onChange={setSeveral} /> : null}
+      {plans === null ? (
+        <View style={{ gap: space.small }}>
+          <Txt role="status">{stopped === wanted ? (failed === wanted ? 'The search could not run: its part of Jauge did not arrive. Start the server again, then go on.' : 'Stopped.') : `Trying every combination … ${formatFixed(progress?.for === wanted ? progress.share * 100 : 0)} %`}</Txt>
+          {stopped === wanted ? <Key title="Go on" onPress={() => {
+            setFailed(null);
+            setStopped(null);
+          }} /> : <Key title="Stop" onPress={() => setStopped(wanted)} />}
+        </View>
+      ) : aim === 'round' ? (
+        <Round stops={leastSwaps(plans.map((plan, i) => ({ wanted: wanted[i]!, routes: plan.routes })), present, isLens)} kit={kit} bodyId={situation.setupRow.data.bodyId} modeId={situation.setup.modeId} />
+      ) : (
+        <Routes plan={plans[0]!} order={order} setOrder={setOrder} kit={kit} bodyId={situation.setupRow.data.bodyId} modeId={situation.setup.modeId} wanted={wanted[0]!} />
+      )}
+    </>
+  );
+}
+
+interface Where {
+  kit: Kit;
+  bodyId: string;
+  modeId: string;
+}
+
+function Routes({ plan, order, setOrder, wanted, ...where }: Where & { plan: RatioPlan; order: RatioOrder; setOrder: (order: RatioOrder) => void; wanted: number }) {
+  const ranked = useMemo(() => rankRatioRoutes(plan.routes, order), [plan, order]);
+  return (
+    <>
+      <Choice label="What I care for" options={ORDERS} value={order} onChange={setOrder} />
+      <Txt kind="small" tone="soft" role="status" testID="plan-count">
+        {plan.reaching === 0
+          ? `Nothing of the kit reaches ${formatRatio(wanted)} on this body. A tube, a close-up lens or a reversing ring would extend it.`
+          : `${formatFixed(plan.reaching)} of ${formatFixed(plan.tried)} combinations reach ${formatRatio(wanted)}${plan.reaching > MOST_SHOWN ? `; the first ${MOST_SHOWN} shown` : ''}.`}
+      </Txt>
+      <View role="list" aria-label="Combinations">
+        {ranked.slice(0, MOST_SHOWN).map((route) => (
+          <OneRoute key={JSON.stringify(route.links)} route={route} {...where} />
+        ))}
+      </View>
+    </>
+  );
+}
+
+function Round({ stops, ...where }: Where & { stops: ReturnType<typeof leastSwaps> }) {
+  if (!stops) return <Txt tone="caution">One of these ratios is out of the kit’s reach on this body.</Txt>;
+  const total = stops.reduce((sum, stop) => sum + stop.swaps, 0);
+  return (
+    <>
+      <Txt role="status">{`${total === 0 ? 'No piece' : total === 1 ? 'One piece' : `${total} pieces`} to take off or put on, in this order:`}</Txt>
+      <View role="list" aria-label="Round">
+        {stops.map((stop) => (
+          <OneRoute key={stop.wanted} route={{ ...stop.route, swaps: stop.swaps }} {...where} />
+        ))}
+      </View>
+    </>
+  );
+}
+
+function OneRoute({ route, kit, bodyId, modeId }: Where & { route: RatioRoute }) {
+  const styles = useStyles();
+  const router = useRouter();
+  const names = linkText(kit, route);
+  const take = () => {
+    const chain = storedLinks(route.links, kit);
+    const { chooseSetup, setNearRatio } = useInHand.getState();
+    const known = kit.setups.find((row) => row.data.bodyId === bodyId && row.data.modeId === modeId && JSON.stringify(row.data.chain) === JSON.stringify(chain));
+    chooseSetup(known ? known.id : createRow('setups', { name: names.slice(0, 120), bodyId, modeId, chain }));
+    setNearRatio(route.ratio);
+    router.push('/near' as Href);
+  };
+  const room = route.workingMm === undefined ? '' : route.workingMm <= 0 ? 'no room in front' : `${formatFigures(route.workingMm, 2)} mm in front`;
+  const range = route.highest / route.lowest < 1.005 ? 'this ratio only' : `from ${formatRatio(Math.max(route.lowest, 0.01))} to ${formatRatio(route.highest)}`;
+  return (
+    <View role="listitem" style={styles.route}>
+      <View style={styles.words}>
+        <Txt kind="strong">{names}</Txt>
+        <Txt kind="small">{[`${formatRatio(route.ratio)} ± ${formatFigures(route.errorShare * 100, 1)} %`, room, `${formatStops(Math.min(0, route.stops))}`].filter((word) => word !== '').join(' · ')}</Txt>
+        <Txt kind="small" tone="soft">{`${route.swaps === 0 ? 'no swap' : route.swaps === 1 ? '1 piece to swap' : `${route.swaps} pieces to swap`} · ${range}`}</Txt>
+      </View>
+      <Key title={`Take ${names}`} icon="check" iconOnly onPress={take} />
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  route: { flexDirection: 'row', alignItems: 'center', gap: space.medium, paddingVertical: space.medium, borderBottomWidth: 1, borderColor: palette.hairline },
+  words: { flex: 1, gap: 2 },
+}));

@@ -1,0 +1,59 @@
+import { useMemo } from 'react';
+import { readNear, type NearReading } from '@/core/near/readNear';
+import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
+import type { CocSchool } from '@/core/output/circleOfConfusion';
+import type { Problem } from '@/core/quantity/result';
+import { useInHand } from '@/data/inHand';
+import { situationOf, type Kit, type Missing, type Situation } from '@/data/situation';
+import { useChosen } from '@/data/useChosen';
+import { useKit } from '@/data/useKit';
+
+/** How a person wants to read close up. */
+export interface NearWays {
+  cocSchool: CocSchool;
+  screenWidthMm: number;
+  handHoldRatio: number;
+}
+
+export interface NearDeskState {
+  situation: Situation;
+  system: EffectiveSystem | null;
+  reading: NearReading | null;
+  problem: Problem | null;
+}
+
+export type NearDeskView =
+  | { status: 'loading' | 'failed'; retry: () => void }
+  | { status: 'missing'; missing: Missing }
+  | { status: 'ready'; now: NearDeskState; kit: Kit; ways: NearWays };
+
+export function useNearWays(): NearWays {
+  const cocSchool = useInHand((state) => state.cocSchool);
+  const screenWidthMm = useInHand((state) => state.screenWidthMm);
+  const handHoldRatio = useInHand((state) => state.handHoldRatio);
+  return useMemo(() => ({ cocSchool, screenWidthMm, handHoldRatio }), [cocSchool, screenWidthMm, handHoldRatio]);
+}
+
+/** Folds and reads what is in hand, close up. */
+export function nearDeskState(situation: Situation, ways: NearWays): NearDeskState {
+  const system = foldSystem(situation.setup, situation.convention);
+  if (!system.ok) return { situation, system: null, reading: null, problem: system.problem };
+  const reading = readNear({ ...situation, ...ways, system: system.value, ratio: situation.nearRatio, fNumber: situation.nearFNumber });
+  return reading.ok ? { situation, system: system.value, reading: reading.value, problem: null } : { situation, system: system.value, reading: null, problem: reading.problem };
+}
+
+/** The Near desk as it stands. */
+export function useNearDesk(): NearDeskView {
+  const { kit, loading, failed, retry } = useKit();
+  const chosen = useChosen();
+  const ways = useNearWays();
+  return useMemo((): NearDeskView => {
+    if (failed) return { status: 'failed', retry };
+    if (loading) return { status: 'loading', retry };
+    const situation = situationOf(kit, chosen);
+    if (typeof situation === 'string') return { status: 'missing', missing: situation };
+    return { status: 'ready', now: nearDeskState(situation, ways), kit, ways };
+    // `retry` is a new function on every render and changes nothing here.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [kit, loading, failed, chosen, ways]);
+}

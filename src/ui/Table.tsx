@@ -1,0 +1,43 @@
+import { View } from 'react-native';
+import { Txt } from './Txt';
+import { space } from './theme/measures';
+import { stylesOf } from './theme/theme';
+
+interface Props {
+  label: string;
+  /** Heads of the columns; the first names the rows. */
+  heads: string[];
+  rows: { key: string; cells: string[]; strong?: boolean }[];
+}
+
+/** A small table of words and figures. The first column names the row and is wider. */
+export function Table({ label, heads, rows }: Props) {
+  const styles = useStyles();
+  return (
+    <View role="table" aria-label={label}>
+      <View role="row" style={styles.heads}>
+        {heads.map((head, i) => (
+          <Txt key={head} kind="fine" tone="soft" role="columnheader" style={i === 0 ? styles.first : styles.cell}>
+            {head}
+          </Txt>
+        ))}
+      </View>
+      {rows.map((row) => (
+        <View key={row.key} role="row" style={styles.row}>
+          {row.cells.map((cell, i) => (
+            <Txt key={heads[i]} kind={row.strong ? 'strong' : 'small'} role={i === 0 ? 'rowheader' : 'cell'} style={i === 0 ? styles.first : styles.cell}>
+              {cell}
+            </Txt>
+          ))}
+        </View>
+      ))}
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  heads: { flexDirection: 'row', gap: space.small, borderBottomWidth: 2, borderColor: palette.ink, paddingBottom: space.small, alignItems: 'flex-end' },
+  row: { flexDirection: 'row', gap: space.small, borderBottomWidth: 1, borderColor: palette.hairline, paddingVertical: space.small, alignItems: 'baseline' },
+  first: { flex: 1.4 },
+  cell: { flex: 1, textAlign: 'right' },
+}));

@@ -1,0 +1,33 @@
+import { memo } from 'react';
+import { Pressable } from 'react-native';
+import type { Verdict } from '@/core/output/verdict';
+import { VERDICT_MARK } from '@/core/output/verdictWords';
+import { Txt } from '../Txt';
+import { TARGET, space } from '../theme/measures';
+import { stylesOf } from '../theme/theme';
+
+interface Props {
+  verdict: Verdict;
+  words: string;
+  sentence: string;
+  onWhy: () => void;
+}
+
+/** The judgement in words; drawn again only when they change. */
+export const VerdictLine = memo(function VerdictLine({ verdict, words, sentence, onWhy }: Props) {
+  const styles = useStyles();
+  return (
+    <Pressable role="button" onPress={onWhy} style={styles.verdict} aria-label={`${words}: ${sentence}. Why?`} testID="verdict">
+      <Txt kind="title" tone={verdict === 'notEnough' ? 'needle' : 'press'}>
+        {VERDICT_MARK[verdict]} {words}
+      </Txt>
+      <Txt kind="small" tone="soft">
+        {sentence}
+      </Txt>
+    </Pressable>
+  );
+}, (a, b) => a.verdict === b.verdict && a.words === b.words && a.sentence === b.sentence);
+
+const useStyles = stylesOf(() => ({
+  verdict: { minHeight: TARGET, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.medium, paddingTop: space.medium },
+}));

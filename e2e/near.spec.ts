@@ -90,6 +90,23 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await page.getByTestId('ratio').click();
       await expect(page.getByText(/27.5 mm of a ruler across 36 mm/)).toBeVisible();
       await expect.poll(stored).toBe(1);
+      await page.keyboard.press('Escape');
+      // Kept in the Book with the ratio as measured.
+      await page.getByRole('button', { name: 'Keep this reading' }).click();
+      await expect(page.getByText('Kept in the Book.')).toBeVisible();
+      await page.getByRole('link', { name: 'Book' }).click();
+      await page.getByRole('link', { name: /^Heath tiger beetle|^Tiger beetle/i }).first().click();
+      await expect(page.getByRole('heading', { level: 1 })).toContainText('at 1.31 : 1');
+      await expect(page.getByRole('img', { name: /^Viewfinder/ })).toBeVisible();
+      // What one says of it there is the hand's limit from now on.
+      await page.getByRole('radio', { name: 'By hand, sharp' }).click();
+      await expect(page.getByRole('radio', { name: 'By hand, sharp' })).toBeChecked();
+      await sound(page);
+      await page.getByRole('link', { name: 'Near' }).click();
+      const light = page.getByRole('button', { name: /^Light and shutter/ });
+      if ((await light.getAttribute('aria-expanded')) !== 'true') await light.click();
+      await expect(page.getByTestId('hand-hold')).toContainText('up to 1.31 : 1, learned from 1 picture');
+      await expect.poll(async () => JSON.stringify(await (await page.request.get(`${server.url}/api/v1/readings`)).json())).toContain('handSharp');
       await page.goto('/near/sizes');
       await expect(page.getByText('1.31 : 1', { exact: true })).toBeVisible();
       // Another chain keeps its estimate; forgetting brings the estimate back.

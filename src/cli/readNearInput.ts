@@ -13,8 +13,7 @@ export interface NearOutput {
 
 /** Reads what a file describes, exactly as the Near desk does. */
 export function readNearInput(input: NearInputData): Result<NearOutput> {
-  const measured = input.measured?.map((each) => ({ ...each, how: 'measured, from the file' }));
-  const system = foldSystem({ ...input, measured }, input.cropConvention ?? 'usual');
+  const system = foldSystem(input, input.cropConvention ?? 'usual');
   if (!system.ok) return system;
   const reading = readNear({ ...input, system: system.value });
   return reading.ok ? { ok: true, value: { desk: 'near', system: plainSystem(system.value), reading: reading.value } } : reading;

@@ -36,6 +36,17 @@ describe('the contract', () => {
     }
   });
 
+  it('checks what a kept reading was worked out from by its desk', () => {
+    const [far, near] = ['far', 'near'].map((desk) => demoRows().find((each) => each.resource === 'readings')!.rows.map((row) => row.data as unknown as Record<string, unknown>).find((data) => data.desk === desk)!) as [Record<string, unknown>, Record<string, unknown>];
+    const problems = (data: unknown) => {
+      const result = validateResource('readings', data);
+      return result.ok ? [] : result.errors.map((error) => `${error.path}: ${error.message}`);
+    };
+    expect(problems({ ...near, input: far.input }).join()).toMatch(/“distanceM” is not a field of this/);
+    expect(problems({ ...far, input: near.input }).join()).toMatch(/input.distanceM: Distance in m is missing/);
+    expect(problems({ ...far, desk: 'attic' }).join()).toMatch(/The field “desk” is missing or not known/);
+  });
+
   it('has validators that are current with its schemas', () => {
     expect(() => execFileSync(process.execPath, ['--import', 'tsx', 'scripts/generateValidators.ts', '--check'], { stdio: 'pipe' })).not.toThrow();
   });

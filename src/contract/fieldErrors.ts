@@ -56,7 +56,7 @@ function messageOf(error: ErrorObject, title: string): string {
     case 'const':
       return `${title} must be “${String(params.allowedValue)}”.`;
     case 'discriminator':
-      return 'The field “kind” is missing or not known.';
+      return `The field “${String(params.tag)}” is missing or not known.`;
     default:
       return `${title}: ${error.message ?? 'not valid'}.`;
   }

@@ -1,5 +1,8 @@
-import type { Reading } from '@/contract/schemas/reading';
-import { foldSystem } from '@/core/optics/foldSystem';
+import type { Adapter } from '@/contract/schemas/adapter';
+import type { FarReadingKept, NearReadingKept, Reading } from '@/contract/schemas/reading';
+import type { SubjectCount } from '@/core/detail/subjectCount';
+import { readNear } from '@/core/near/readNear';
+import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { readFar } from '@/core/far/readFar';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects, type DemoRow } from './kit';
 
@@ -18,8 +21,18 @@ interface Kept {
   note: string;
 }
 
+const resultOf = (system: EffectiveSystem, count: SubjectCount): Reading['result'] => ({
+  pixelsOnSubject: count.pixelsOnSubject.value,
+  resolvedPixels: count.resolvedPixels.value,
+  neededPixels: count.neededPixels.value,
+  shareOfFramePercent: count.shareOfFrame.value,
+  equivalentFocalMm: system.equivalentFocalMm.value,
+  equivalentFNumber: system.equivalentFNumber.value,
+  verdict: count.verdict,
+});
+
 function keep(kept: Kept): DemoRow<Reading> {
-  const input: Reading['input'] = {
+  const input: FarReadingKept['input'] = {
     body: kept.body.data,
     modeId: kept.modeId ?? kept.setup.data.modeId,
     chain: [kept.optic.data, ...(kept.converter ? [kept.converter.data] : [])],
@@ -46,16 +59,44 @@ function keep(kept: Kept): DemoRow<Reading> {
       converterIds: kept.converter ? [kept.converter.id] : [],
       setupName: kept.setup.data.name,
       input,
-      result: {
-        pixelsOnSubject: reading.value.pixelsOnSubject.value,
-        resolvedPixels: reading.value.resolvedPixels.value,
-        neededPixels: reading.value.neededPixels.value,
-        shareOfFramePercent: reading.value.shareOfFrame.value,
-        equivalentFocalMm: system.value.equivalentFocalMm.value,
-        equivalentFNumber: system.value.equivalentFNumber.value,
-        verdict: reading.value.verdict,
-      },
+      result: resultOf(system.value, reading.value),
       note: kept.note,
+    },
+  };
+}
+
+/** The beetle on the heath path, at the largest ratio the set-up reaches. */
+function keepNear(): DemoRow<Reading> {
+  const { heath } = demoSetups;
+  const input: NearReadingKept['input'] = {
+    body: demoBodies.ostrel.data,
+    modeId: 'whole',
+    chain: [demoOptics.macro100.data, { ...demoAdapters.tubes.data, usedMm: [20] } as Adapter],
+    subject: demoSubjects.tigerBeetle.data,
+    output: demoOutputs.web.data,
+    ratio: 1,
+    fNumber: 8,
+    judgeBy: 'resolved',
+    cropConvention: 'usual',
+  };
+  const system = foldSystem(input, 'usual');
+  if (!system.ok) throw new Error(system.problem.message);
+  const reading = readNear({ ...input, system: system.value });
+  if (!reading.ok) throw new Error(reading.problem.message);
+  return {
+    id: '00000000-0000-4000-8000-000000009004',
+    data: {
+      desk: 'near',
+      takenAt: '2026-08-21T06:10:00Z',
+      setupId: heath.id,
+      subjectId: demoSubjects.tigerBeetle.id,
+      outputId: demoOutputs.web.id,
+      converterIds: [],
+      chain: heath.data.chain,
+      setupName: heath.data.name,
+      input,
+      result: { ...resultOf(system.value, reading.value), ratio: reading.value.ratio.value, depthMm: reading.value.depthMm.value },
+      note: 'Cold morning, it sat still on the path; lying down, elbows on the ground.',
     },
   };
 }
@@ -77,4 +118,5 @@ export const demoReadings = (): DemoRow<Reading>[] => [
     modeId: 'c15', subject: demoSubjects.harrier, distanceM: 130, output: demoOutputs.web,
     note: 'Crop 1.5 for the 15 frames per second while it quartered the reeds.',
   }),
+  keepNear(),
 ];

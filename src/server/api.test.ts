@@ -44,7 +44,7 @@ describe('rows', () => {
   it('come in pages, readings newest first', async () => {
     for (const row of demoReadings()) await post('readings', row.id, row.data).expect(201);
     const page = await api().get('/api/v1/readings?limit=2&offset=1').expect(200);
-    expect(page.body).toMatchObject({ total: 3, limit: 2, offset: 1 });
+    expect(page.body).toMatchObject({ total: demoReadings().length, limit: 2, offset: 1 });
     const times = (page.body as { items: { data: { takenAt: string } }[] }).items.map((item) => item.data.takenAt);
     expect(times).toEqual([...times].sort().reverse());
     await api().get('/api/v1/readings?limit=0').expect(400);

@@ -11886,9 +11886,9 @@ return errors === 0;
 }
 
 exports.readings = validate57;
-const schema27 = {"$id":"reading","title":"Kept reading","type":"object","additionalProperties":false,"required":["desk","takenAt","setupName","input","result","note"],"properties":{"desk":{"type":"string","title":"Desk","const":"far"},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"setupId":{"type":"string","title":"Set-up","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"subjectId":{"type":"string","title":"Subject","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"outputId":{"type":"string","title":"Output","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"converterIds":{"type":"array","title":"Converters in the chain","maxItems":20,"items":{"type":"string","title":"Converter","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"}},"setupName":{"type":"string","title":"Name of the set-up","minLength":1,"maxLength":240,"pattern":"\\S"},"input":{"$ref":"farInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}},"note":{"type":"string","title":"Note","maxLength":4000}}};
+const schema27 = {"$id":"reading","title":"Kept reading","type":"object","additionalProperties":false,"required":["desk","takenAt","setupName","input","result","note"],"discriminator":{"propertyName":"desk"},"oneOf":[{"properties":{"desk":{"const":"far"},"input":{"$ref":"farInput"}}},{"properties":{"desk":{"const":"near"},"input":{"$ref":"nearInput"}}}],"properties":{"desk":{"type":"string","title":"Desk"},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"setupId":{"type":"string","title":"Set-up","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"subjectId":{"type":"string","title":"Subject","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"outputId":{"type":"string","title":"Output","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"converterIds":{"type":"array","title":"Converters in the chain","maxItems":20,"items":{"type":"string","title":"Converter","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"}},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"setupName":{"type":"string","title":"Name of the set-up","minLength":1,"maxLength":240,"pattern":"\\S"},"input":{"type":"object","title":"What went in"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0,"maximum":100000},"depthMm":{"type":"number","title":"Depth of field in mm","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}},"held":{"type":"string","title":"How it was held","enum":["handSharp","handBlurred","support"]},"note":{"type":"string","title":"Note","maxLength":4000}}};
 const pattern62 = new RegExp("^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$", "u");
-const schema28 = {"$id":"farInput","title":"Far reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","distanceM","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"output":{"$ref":"output"},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]}}};
+const schema28 = {"$id":"farInput","title":"Far reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","distanceM","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"output":{"$ref":"output"},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]}}};
 
 function validate58(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="farInput" */;
@@ -12242,10 +12242,11 @@ vErrors.push(err21);
 errors++;
 }
 }
-if(data.cropConvention !== undefined){
-let data6 = data.cropConvention;
-if(typeof data6 !== "string"){
-const err22 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data.measured !== undefined){
+let data6 = data.measured;
+if(Array.isArray(data6)){
+if(data6.length > 20){
+const err22 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
 if(vErrors === null){
 vErrors = [err22];
 }
@@ -12254,13 +12255,268 @@ vErrors.push(err22);
 }
 errors++;
 }
-if(!(((((data6 === "usual") || (data6 === "diagonal")) || (data6 === "width")) || (data6 === "height")) || (data6 === "sameAspect"))){
-const err23 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema28.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+const len1 = data6.length;
+for(let i1=0; i1<len1; i1++){
+let data7 = data6[i1];
+if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
+if(data7.at === undefined){
+const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
 if(vErrors === null){
 vErrors = [err23];
 }
 else {
 vErrors.push(err23);
+}
+errors++;
+}
+if(data7.ratio === undefined){
+const err24 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+if(data7.plusMinus === undefined){
+const err25 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+for(const key1 in data7){
+if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
+const err26 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data7.at !== undefined){
+let data8 = data7.at;
+if(typeof data8 !== "string"){
+const err27 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+if(!((data8 === "closest") || (data8 === "infinity"))){
+const err28 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema28.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data7.ratio !== undefined){
+let data9 = data7.ratio;
+if((typeof data9 == "number") && (isFinite(data9))){
+if(data9 > 1000 || isNaN(data9)){
+const err29 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+if(data9 < 0.0001 || isNaN(data9)){
+const err30 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+else {
+const err31 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+if(data7.plusMinus !== undefined){
+let data10 = data7.plusMinus;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err32 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err33 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+else {
+const err34 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+if(data7.focalMm !== undefined){
+let data11 = data7.focalMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 20000 || isNaN(data11)){
+const err35 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+if(data11 < 1 || isNaN(data11)){
+const err36 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+else {
+const err37 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+if(data7.how !== undefined){
+let data12 = data7.how;
+if(typeof data12 === "string"){
+if(func3(data12) > 240){
+const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+if(func3(data12) < 1){
+const err39 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+if(!pattern0.test(data12)){
+const err40 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+}
+else {
+const err42 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+}
+}
+else {
+const err43 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+if(data.cropConvention !== undefined){
+let data13 = data.cropConvention;
+if(typeof data13 !== "string"){
+const err44 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
+const err45 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema28.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
 }
 errors++;
 }
@@ -12272,36 +12528,36 @@ errors = vErrors.length;
 }
 }
 if(data.distanceM !== undefined){
-let data8 = data.distanceM;
-if((typeof data8 == "number") && (isFinite(data8))){
-if(data8 > 100000 || isNaN(data8)){
-const err24 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+let data15 = data.distanceM;
+if((typeof data15 == "number") && (isFinite(data15))){
+if(data15 > 100000 || isNaN(data15)){
+const err46 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
 if(vErrors === null){
-vErrors = [err24];
+vErrors = [err46];
 }
 else {
-vErrors.push(err24);
+vErrors.push(err46);
 }
 errors++;
 }
-if(data8 < 0.01 || isNaN(data8)){
-const err25 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(data15 < 0.01 || isNaN(data15)){
+const err47 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
 if(vErrors === null){
-vErrors = [err25];
+vErrors = [err47];
 }
 else {
-vErrors.push(err25);
+vErrors.push(err47);
 }
 errors++;
 }
 }
 else {
-const err26 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/type",keyword:"type",params:{type: "number"},message:"must be number"};
+const err48 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/type",keyword:"type",params:{type: "number"},message:"must be number"};
 if(vErrors === null){
-vErrors = [err26];
+vErrors = [err48];
 }
 else {
-vErrors.push(err26);
+vErrors.push(err48);
 }
 errors++;
 }
@@ -12313,9 +12569,460 @@ errors = vErrors.length;
 }
 }
 if(data.judgeBy !== undefined){
-let data10 = data.judgeBy;
-if(typeof data10 !== "string"){
-const err27 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/type",keyword:"type",params:{type: "string"},message:"must be string"};
+let data17 = data.judgeBy;
+if(typeof data17 !== "string"){
+const err49 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+if(!((data17 === "resolved") || (data17 === "sampled"))){
+const err50 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema28.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+}
+else {
+const err51 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+validate58.errors = vErrors;
+return errors === 0;
+}
+
+const schema29 = {"$id":"nearInput","title":"Near reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"output":{"$ref":"output"},"ratio":{"type":"number","title":"Reproduction ratio wanted","minimum":0.0001,"maximum":1000},"fNumber":{"type":"number","title":"f-number as set","minimum":0.3,"maximum":500},"screenWidthMm":{"type":"number","title":"Width of the screen in mm","minimum":1,"maximum":100000},"handHoldRatio":{"type":"number","title":"Ratio held by hand","minimum":0.01,"maximum":100},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]},"cocSchool":{"type":"string","title":"Circle of confusion","enum":["diagonal","output","pixel"]}}};
+
+function validate78(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="nearInput" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.body === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.modeId === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.chain === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.subject === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "subject"},message:"must have required property '"+"subject"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+if(data.output === undefined){
+const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "output"},message:"must have required property '"+"output"+"'"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema29.properties, key0))){
+const err5 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+if(data.body !== undefined){
+if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
+vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
+errors = vErrors.length;
+}
+}
+if(data.modeId !== undefined){
+let data1 = data.modeId;
+if(typeof data1 === "string"){
+if(!pattern3.test(data1)){
+const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+else {
+const err7 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data2 = data.chain;
+if(Array.isArray(data2)){
+if(data2.length > 20){
+const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+if(data2.length < 1){
+const err9 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+const len0 = data2.length;
+for(let i0=0; i0<len0; i0++){
+let data3 = data2[i0];
+if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
+if(data3.kind === undefined){
+const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+const tag0 = data3.kind;
+if(typeof tag0 == "string"){
+if(tag0 === "lens"){
+if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "builtIn"){
+if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "telescope"){
+if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "scope"){
+if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "objective"){
+if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "converter"){
+if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reducer"){
+if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "barlow"){
+if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubes"){
+if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "closeUp"){
+if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reversing"){
+if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "coupling"){
+if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+else {
+const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+else {
+const err13 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+}
+else {
+const err14 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data4 = data.focalMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 20000 || isNaN(data4)){
+const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+if(data4 < 1 || isNaN(data4)){
+const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+else {
+const err17 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+}
+if(data.supportWeightG !== undefined){
+let data5 = data.supportWeightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+else {
+const err20 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+}
+if(data.measured !== undefined){
+let data6 = data.measured;
+if(Array.isArray(data6)){
+if(data6.length > 20){
+const err21 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+const len1 = data6.length;
+for(let i1=0; i1<len1; i1++){
+let data7 = data6[i1];
+if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
+if(data7.at === undefined){
+const err22 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data7.ratio === undefined){
+const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+if(data7.plusMinus === undefined){
+const err24 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+for(const key1 in data7){
+if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
+const err25 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+if(data7.at !== undefined){
+let data8 = data7.at;
+if(typeof data8 !== "string"){
+const err26 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+if(!((data8 === "closest") || (data8 === "infinity"))){
+const err27 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema29.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err27];
 }
@@ -12324,8 +13031,12 @@ vErrors.push(err27);
 }
 errors++;
 }
-if(!((data10 === "resolved") || (data10 === "sampled"))){
-const err28 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema28.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
+}
+if(data7.ratio !== undefined){
+let data9 = data7.ratio;
+if((typeof data9 == "number") && (isFinite(data9))){
+if(data9 > 1000 || isNaN(data9)){
+const err28 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
 if(vErrors === null){
 vErrors = [err28];
 }
@@ -12334,10 +13045,8 @@ vErrors.push(err28);
 }
 errors++;
 }
-}
-}
-else {
-const err29 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data9 < 0.0001 || isNaN(data9)){
+const err29 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
 if(vErrors === null){
 vErrors = [err29];
 }
@@ -12346,7 +13055,390 @@ vErrors.push(err29);
 }
 errors++;
 }
-validate58.errors = vErrors;
+}
+else {
+const err30 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+if(data7.plusMinus !== undefined){
+let data10 = data7.plusMinus;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err31 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err32 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+else {
+const err33 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+if(data7.focalMm !== undefined){
+let data11 = data7.focalMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 20000 || isNaN(data11)){
+const err34 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+if(data11 < 1 || isNaN(data11)){
+const err35 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+else {
+const err36 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+if(data7.how !== undefined){
+let data12 = data7.how;
+if(typeof data12 === "string"){
+if(func3(data12) > 240){
+const err37 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+if(func3(data12) < 1){
+const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+if(!pattern0.test(data12)){
+const err39 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+}
+else {
+const err42 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+}
+if(data.cropConvention !== undefined){
+let data13 = data.cropConvention;
+if(typeof data13 !== "string"){
+const err43 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
+const err44 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema29.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+}
+if(data.subject !== undefined){
+if(!(validate55(data.subject, {instancePath:instancePath+"/subject",parentData:data,parentDataProperty:"subject",rootData}))){
+vErrors = vErrors === null ? validate55.errors : vErrors.concat(validate55.errors);
+errors = vErrors.length;
+}
+}
+if(data.output !== undefined){
+if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
+vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
+errors = vErrors.length;
+}
+}
+if(data.ratio !== undefined){
+let data16 = data.ratio;
+if((typeof data16 == "number") && (isFinite(data16))){
+if(data16 > 1000 || isNaN(data16)){
+const err45 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+if(data16 < 0.0001 || isNaN(data16)){
+const err46 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+}
+else {
+const err47 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+if(data.fNumber !== undefined){
+let data17 = data.fNumber;
+if((typeof data17 == "number") && (isFinite(data17))){
+if(data17 > 500 || isNaN(data17)){
+const err48 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+if(data17 < 0.3 || isNaN(data17)){
+const err49 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.3},message:"must be >= 0.3"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+}
+else {
+const err50 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+if(data.screenWidthMm !== undefined){
+let data18 = data.screenWidthMm;
+if((typeof data18 == "number") && (isFinite(data18))){
+if(data18 > 100000 || isNaN(data18)){
+const err51 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+if(data18 < 1 || isNaN(data18)){
+const err52 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+}
+else {
+const err53 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+if(data.handHoldRatio !== undefined){
+let data19 = data.handHoldRatio;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 100 || isNaN(data19)){
+const err54 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+if(data19 < 0.01 || isNaN(data19)){
+const err55 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+}
+else {
+const err56 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+}
+if(data.judgeBy !== undefined){
+let data20 = data.judgeBy;
+if(typeof data20 !== "string"){
+const err57 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+if(!((data20 === "resolved") || (data20 === "sampled"))){
+const err58 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema29.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+}
+if(data.cocSchool !== undefined){
+let data21 = data.cocSchool;
+if(typeof data21 !== "string"){
+const err59 = {instancePath:instancePath+"/cocSchool",schemaPath:"#/properties/cocSchool/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+if(!(((data21 === "diagonal") || (data21 === "output")) || (data21 === "pixel"))){
+const err60 = {instancePath:instancePath+"/cocSchool",schemaPath:"#/properties/cocSchool/enum",keyword:"enum",params:{allowedValues: schema29.properties.cocSchool.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+}
+}
+else {
+const err61 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+validate78.errors = vErrors;
 return errors === 0;
 }
 
@@ -12429,8 +13521,7 @@ errors++;
 }
 }
 if(data.desk !== undefined){
-let data0 = data.desk;
-if(typeof data0 !== "string"){
+if(typeof data.desk !== "string"){
 const err7 = {instancePath:instancePath+"/desk",schemaPath:"#/properties/desk/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err7];
@@ -12440,8 +13531,12 @@ vErrors.push(err7);
 }
 errors++;
 }
-if("far" !== data0){
-const err8 = {instancePath:instancePath+"/desk",schemaPath:"#/properties/desk/const",keyword:"const",params:{allowedValue: "far"},message:"must be equal to constant"};
+}
+if(data.takenAt !== undefined){
+let data1 = data.takenAt;
+if(typeof data1 === "string"){
+if(!pattern62.test(data1)){
+const err8 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err8];
 }
@@ -12451,11 +13546,8 @@ vErrors.push(err8);
 errors++;
 }
 }
-if(data.takenAt !== undefined){
-let data1 = data.takenAt;
-if(typeof data1 === "string"){
-if(!pattern62.test(data1)){
-const err9 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
+else {
+const err9 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err9];
 }
@@ -12465,8 +13557,11 @@ vErrors.push(err9);
 errors++;
 }
 }
-else {
-const err10 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data.setupId !== undefined){
+let data2 = data.setupId;
+if(typeof data2 === "string"){
+if(!pattern55.test(data2)){
+const err10 = {instancePath:instancePath+"/setupId",schemaPath:"#/properties/setupId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err10];
 }
@@ -12476,11 +13571,8 @@ vErrors.push(err10);
 errors++;
 }
 }
-if(data.setupId !== undefined){
-let data2 = data.setupId;
-if(typeof data2 === "string"){
-if(!pattern55.test(data2)){
-const err11 = {instancePath:instancePath+"/setupId",schemaPath:"#/properties/setupId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+else {
+const err11 = {instancePath:instancePath+"/setupId",schemaPath:"#/properties/setupId/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err11];
 }
@@ -12490,8 +13582,11 @@ vErrors.push(err11);
 errors++;
 }
 }
-else {
-const err12 = {instancePath:instancePath+"/setupId",schemaPath:"#/properties/setupId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data.subjectId !== undefined){
+let data3 = data.subjectId;
+if(typeof data3 === "string"){
+if(!pattern55.test(data3)){
+const err12 = {instancePath:instancePath+"/subjectId",schemaPath:"#/properties/subjectId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err12];
 }
@@ -12501,11 +13596,8 @@ vErrors.push(err12);
 errors++;
 }
 }
-if(data.subjectId !== undefined){
-let data3 = data.subjectId;
-if(typeof data3 === "string"){
-if(!pattern55.test(data3)){
-const err13 = {instancePath:instancePath+"/subjectId",schemaPath:"#/properties/subjectId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+else {
+const err13 = {instancePath:instancePath+"/subjectId",schemaPath:"#/properties/subjectId/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err13];
 }
@@ -12515,8 +13607,11 @@ vErrors.push(err13);
 errors++;
 }
 }
-else {
-const err14 = {instancePath:instancePath+"/subjectId",schemaPath:"#/properties/subjectId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data.outputId !== undefined){
+let data4 = data.outputId;
+if(typeof data4 === "string"){
+if(!pattern55.test(data4)){
+const err14 = {instancePath:instancePath+"/outputId",schemaPath:"#/properties/outputId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err14];
 }
@@ -12526,11 +13621,8 @@ vErrors.push(err14);
 errors++;
 }
 }
-if(data.outputId !== undefined){
-let data4 = data.outputId;
-if(typeof data4 === "string"){
-if(!pattern55.test(data4)){
-const err15 = {instancePath:instancePath+"/outputId",schemaPath:"#/properties/outputId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+else {
+const err15 = {instancePath:instancePath+"/outputId",schemaPath:"#/properties/outputId/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err15];
 }
@@ -12540,8 +13632,11 @@ vErrors.push(err15);
 errors++;
 }
 }
-else {
-const err16 = {instancePath:instancePath+"/outputId",schemaPath:"#/properties/outputId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data.converterIds !== undefined){
+let data5 = data.converterIds;
+if(Array.isArray(data5)){
+if(data5.length > 20){
+const err16 = {instancePath:instancePath+"/converterIds",schemaPath:"#/properties/converterIds/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
 if(vErrors === null){
 vErrors = [err16];
 }
@@ -12550,12 +13645,12 @@ vErrors.push(err16);
 }
 errors++;
 }
-}
-if(data.converterIds !== undefined){
-let data5 = data.converterIds;
-if(Array.isArray(data5)){
-if(data5.length > 20){
-const err17 = {instancePath:instancePath+"/converterIds",schemaPath:"#/properties/converterIds/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+const len0 = data5.length;
+for(let i0=0; i0<len0; i0++){
+let data6 = data5[i0];
+if(typeof data6 === "string"){
+if(!pattern55.test(data6)){
+const err17 = {instancePath:instancePath+"/converterIds/" + i0,schemaPath:"#/properties/converterIds/items/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err17];
 }
@@ -12564,12 +13659,9 @@ vErrors.push(err17);
 }
 errors++;
 }
-const len0 = data5.length;
-for(let i0=0; i0<len0; i0++){
-let data6 = data5[i0];
-if(typeof data6 === "string"){
-if(!pattern55.test(data6)){
-const err18 = {instancePath:instancePath+"/converterIds/" + i0,schemaPath:"#/properties/converterIds/items/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+}
+else {
+const err18 = {instancePath:instancePath+"/converterIds/" + i0,schemaPath:"#/properties/converterIds/items/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err18];
 }
@@ -12579,8 +13671,9 @@ vErrors.push(err18);
 errors++;
 }
 }
+}
 else {
-const err19 = {instancePath:instancePath+"/converterIds/" + i0,schemaPath:"#/properties/converterIds/items/type",keyword:"type",params:{type: "string"},message:"must be string"};
+const err19 = {instancePath:instancePath+"/converterIds",schemaPath:"#/properties/converterIds/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err19];
 }
@@ -12590,9 +13683,11 @@ vErrors.push(err19);
 errors++;
 }
 }
-}
-else {
-const err20 = {instancePath:instancePath+"/converterIds",schemaPath:"#/properties/converterIds/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(data.chain !== undefined){
+let data7 = data.chain;
+if(Array.isArray(data7)){
+if(data7.length > 20){
+const err20 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
 if(vErrors === null){
 vErrors = [err20];
 }
@@ -12601,12 +13696,8 @@ vErrors.push(err20);
 }
 errors++;
 }
-}
-if(data.setupName !== undefined){
-let data7 = data.setupName;
-if(typeof data7 === "string"){
-if(func3(data7) > 240){
-const err21 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(data7.length < 1){
+const err21 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
 if(vErrors === null){
 vErrors = [err21];
 }
@@ -12615,8 +13706,12 @@ vErrors.push(err21);
 }
 errors++;
 }
-if(func3(data7) < 1){
-const err22 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+const len1 = data7.length;
+for(let i1=0; i1<len1; i1++){
+let data8 = data7[i1];
+if(data8 && typeof data8 == "object" && !Array.isArray(data8)){
+if(data8.type === undefined){
+const err22 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "type"},message:"must have required property '"+"type"+"'"};
 if(vErrors === null){
 vErrors = [err22];
 }
@@ -12625,8 +13720,8 @@ vErrors.push(err22);
 }
 errors++;
 }
-if(!pattern0.test(data7)){
-const err23 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(data8.id === undefined){
+const err23 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err23];
 }
@@ -12635,14 +13730,704 @@ vErrors.push(err23);
 }
 errors++;
 }
-}
-else {
-const err24 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/type",keyword:"type",params:{type: "string"},message:"must be string"};
+for(const key1 in data8){
+if(!((((key1 === "type") || (key1 === "id")) || (key1 === "usedMm")) || (key1 === "magnificationSet"))){
+const err24 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err24];
 }
 else {
 vErrors.push(err24);
+}
+errors++;
+}
+}
+if(data8.type !== undefined){
+let data9 = data8.type;
+if(typeof data9 !== "string"){
+const err25 = {instancePath:instancePath+"/chain/" + i1+"/type",schemaPath:"#/properties/chain/items/properties/type/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+if(!((data9 === "optic") || (data9 === "adapter"))){
+const err26 = {instancePath:instancePath+"/chain/" + i1+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema27.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data8.id !== undefined){
+let data10 = data8.id;
+if(typeof data10 === "string"){
+if(!pattern55.test(data10)){
+const err27 = {instancePath:instancePath+"/chain/" + i1+"/id",schemaPath:"#/properties/chain/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/chain/" + i1+"/id",schemaPath:"#/properties/chain/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data8.usedMm !== undefined){
+let data11 = data8.usedMm;
+if(Array.isArray(data11)){
+if(data11.length > 12){
+const err29 = {instancePath:instancePath+"/chain/" + i1+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/maxItems",keyword:"maxItems",params:{limit: 12},message:"must NOT have more than 12 items"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+const len2 = data11.length;
+for(let i2=0; i2<len2; i2++){
+let data12 = data11[i2];
+if((typeof data12 == "number") && (isFinite(data12))){
+if(data12 > 1000 || isNaN(data12)){
+const err30 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+if(data12 < 0.5 || isNaN(data12)){
+const err31 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+else {
+const err32 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+}
+else {
+const err33 = {instancePath:instancePath+"/chain/" + i1+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+if(data8.magnificationSet !== undefined){
+let data13 = data8.magnificationSet;
+if((typeof data13 == "number") && (isFinite(data13))){
+if(data13 > 500 || isNaN(data13)){
+const err34 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+if(data13 < 1 || isNaN(data13)){
+const err35 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+else {
+const err36 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+}
+else {
+const err37 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+}
+else {
+const err38 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+if(data.setupName !== undefined){
+let data14 = data.setupName;
+if(typeof data14 === "string"){
+if(func3(data14) > 240){
+const err39 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+if(func3(data14) < 1){
+const err40 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+if(!pattern0.test(data14)){
+const err41 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+else {
+const err42 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+}
+if(data.input !== undefined){
+let data15 = data.input;
+if(!(data15 && typeof data15 == "object" && !Array.isArray(data15))){
+const err43 = {instancePath:instancePath+"/input",schemaPath:"#/properties/input/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+if(data.result !== undefined){
+let data16 = data.result;
+if(data16 && typeof data16 == "object" && !Array.isArray(data16)){
+if(data16.pixelsOnSubject === undefined){
+const err44 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(data16.resolvedPixels === undefined){
+const err45 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+if(data16.neededPixels === undefined){
+const err46 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+if(data16.shareOfFramePercent === undefined){
+const err47 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+if(data16.equivalentFocalMm === undefined){
+const err48 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+if(data16.equivalentFNumber === undefined){
+const err49 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+if(data16.verdict === undefined){
+const err50 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+for(const key2 in data16){
+if(!(func2.call(schema27.properties.result.properties, key2))){
+const err51 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+if(data16.pixelsOnSubject !== undefined){
+let data17 = data16.pixelsOnSubject;
+if((typeof data17 == "number") && (isFinite(data17))){
+if(data17 > 1000000000 || isNaN(data17)){
+const err52 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+if(data17 < 0 || isNaN(data17)){
+const err53 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+else {
+const err54 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+}
+if(data16.resolvedPixels !== undefined){
+let data18 = data16.resolvedPixels;
+if((typeof data18 == "number") && (isFinite(data18))){
+if(data18 > 1000000000 || isNaN(data18)){
+const err55 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+if(data18 < 0 || isNaN(data18)){
+const err56 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+}
+else {
+const err57 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+}
+if(data16.neededPixels !== undefined){
+let data19 = data16.neededPixels;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 1000000000 || isNaN(data19)){
+const err58 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+if(data19 < 0 || isNaN(data19)){
+const err59 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+}
+else {
+const err60 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+}
+if(data16.shareOfFramePercent !== undefined){
+let data20 = data16.shareOfFramePercent;
+if((typeof data20 == "number") && (isFinite(data20))){
+if(data20 > 10000000 || isNaN(data20)){
+const err61 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+if(data20 < 0 || isNaN(data20)){
+const err62 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+}
+else {
+const err63 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+if(data16.equivalentFocalMm !== undefined){
+let data21 = data16.equivalentFocalMm;
+if((typeof data21 == "number") && (isFinite(data21))){
+if(data21 > 10000000 || isNaN(data21)){
+const err64 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+if(data21 < 0 || isNaN(data21)){
+const err65 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+}
+else {
+const err66 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+}
+if(data16.equivalentFNumber !== undefined){
+let data22 = data16.equivalentFNumber;
+if((typeof data22 == "number") && (isFinite(data22))){
+if(data22 > 100000 || isNaN(data22)){
+const err67 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+if(data22 < 0 || isNaN(data22)){
+const err68 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+}
+else {
+const err69 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err69];
+}
+else {
+vErrors.push(err69);
+}
+errors++;
+}
+}
+if(data16.ratio !== undefined){
+let data23 = data16.ratio;
+if((typeof data23 == "number") && (isFinite(data23))){
+if(data23 > 100000 || isNaN(data23)){
+const err70 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/properties/result/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err70];
+}
+else {
+vErrors.push(err70);
+}
+errors++;
+}
+if(data23 < 0 || isNaN(data23)){
+const err71 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/properties/result/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err71];
+}
+else {
+vErrors.push(err71);
+}
+errors++;
+}
+}
+else {
+const err72 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/properties/result/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err72];
+}
+else {
+vErrors.push(err72);
+}
+errors++;
+}
+}
+if(data16.depthMm !== undefined){
+let data24 = data16.depthMm;
+if((typeof data24 == "number") && (isFinite(data24))){
+if(data24 > 1000000000 || isNaN(data24)){
+const err73 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/properties/result/properties/depthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err73];
+}
+else {
+vErrors.push(err73);
+}
+errors++;
+}
+if(data24 < 0 || isNaN(data24)){
+const err74 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/properties/result/properties/depthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err74];
+}
+else {
+vErrors.push(err74);
+}
+errors++;
+}
+}
+else {
+const err75 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/properties/result/properties/depthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err75];
+}
+else {
+vErrors.push(err75);
+}
+errors++;
+}
+}
+if(data16.verdict !== undefined){
+let data25 = data16.verdict;
+if(typeof data25 !== "string"){
+const err76 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err76];
+}
+else {
+vErrors.push(err76);
+}
+errors++;
+}
+if(!(((data25 === "notEnough") || (data25 === "enough")) || (data25 === "more"))){
+const err77 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err77];
+}
+else {
+vErrors.push(err77);
+}
+errors++;
+}
+}
+}
+else {
+const err78 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err78];
+}
+else {
+vErrors.push(err78);
+}
+errors++;
+}
+}
+if(data.held !== undefined){
+let data26 = data.held;
+if(typeof data26 !== "string"){
+const err79 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err79];
+}
+else {
+vErrors.push(err79);
+}
+errors++;
+}
+if(!(((data26 === "handSharp") || (data26 === "handBlurred")) || (data26 === "support"))){
+const err80 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/enum",keyword:"enum",params:{allowedValues: schema27.properties.held.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err80];
+}
+else {
+vErrors.push(err80);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data27 = data.note;
+if(typeof data27 === "string"){
+if(func3(data27) > 4000){
+const err81 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err81];
+}
+else {
+vErrors.push(err81);
+}
+errors++;
+}
+}
+else {
+const err82 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err82];
+}
+else {
+vErrors.push(err82);
+}
+errors++;
+}
+}
+const tag0 = data.desk;
+if(typeof tag0 == "string"){
+if(tag0 === "far"){
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.desk !== undefined){
+if("far" !== data.desk){
+const err83 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/0/properties/desk/const",keyword:"const",params:{allowedValue: "far"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err83];
+}
+else {
+vErrors.push(err83);
 }
 errors++;
 }
@@ -12653,369 +14438,59 @@ vErrors = vErrors === null ? validate58.errors : vErrors.concat(validate58.error
 errors = vErrors.length;
 }
 }
-if(data.result !== undefined){
-let data9 = data.result;
-if(data9 && typeof data9 == "object" && !Array.isArray(data9)){
-if(data9.pixelsOnSubject === undefined){
-const err25 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
+}
+}
+else if(tag0 === "near"){
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.desk !== undefined){
+if("near" !== data.desk){
+const err84 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/1/properties/desk/const",keyword:"const",params:{allowedValue: "near"},message:"must be equal to constant"};
 if(vErrors === null){
-vErrors = [err25];
+vErrors = [err84];
 }
 else {
-vErrors.push(err25);
-}
-errors++;
-}
-if(data9.resolvedPixels === undefined){
-const err26 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
-if(vErrors === null){
-vErrors = [err26];
-}
-else {
-vErrors.push(err26);
-}
-errors++;
-}
-if(data9.neededPixels === undefined){
-const err27 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
-if(vErrors === null){
-vErrors = [err27];
-}
-else {
-vErrors.push(err27);
-}
-errors++;
-}
-if(data9.shareOfFramePercent === undefined){
-const err28 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
-if(vErrors === null){
-vErrors = [err28];
-}
-else {
-vErrors.push(err28);
-}
-errors++;
-}
-if(data9.equivalentFocalMm === undefined){
-const err29 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
-if(vErrors === null){
-vErrors = [err29];
-}
-else {
-vErrors.push(err29);
-}
-errors++;
-}
-if(data9.equivalentFNumber === undefined){
-const err30 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
-if(vErrors === null){
-vErrors = [err30];
-}
-else {
-vErrors.push(err30);
-}
-errors++;
-}
-if(data9.verdict === undefined){
-const err31 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
-if(vErrors === null){
-vErrors = [err31];
-}
-else {
-vErrors.push(err31);
-}
-errors++;
-}
-for(const key1 in data9){
-if(!(((((((key1 === "pixelsOnSubject") || (key1 === "resolvedPixels")) || (key1 === "neededPixels")) || (key1 === "shareOfFramePercent")) || (key1 === "equivalentFocalMm")) || (key1 === "equivalentFNumber")) || (key1 === "verdict"))){
-const err32 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err32];
-}
-else {
-vErrors.push(err32);
+vErrors.push(err84);
 }
 errors++;
 }
 }
-if(data9.pixelsOnSubject !== undefined){
-let data10 = data9.pixelsOnSubject;
-if((typeof data10 == "number") && (isFinite(data10))){
-if(data10 > 1000000000 || isNaN(data10)){
-const err33 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err33];
+if(data.input !== undefined){
+if(!(validate78(data.input, {instancePath:instancePath+"/input",parentData:data,parentDataProperty:"input",rootData}))){
+vErrors = vErrors === null ? validate78.errors : vErrors.concat(validate78.errors);
+errors = vErrors.length;
+}
+}
+}
 }
 else {
-vErrors.push(err33);
-}
-errors++;
-}
-if(data10 < 0 || isNaN(data10)){
-const err34 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+const err85 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "desk", tagValue: tag0},message:"value of tag \"desk\" must be in oneOf"};
 if(vErrors === null){
-vErrors = [err34];
+vErrors = [err85];
 }
 else {
-vErrors.push(err34);
+vErrors.push(err85);
 }
 errors++;
 }
 }
 else {
-const err35 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
+const err86 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "tag", tag: "desk", tagValue: tag0},message:"tag \"desk\" must be string"};
 if(vErrors === null){
-vErrors = [err35];
+vErrors = [err86];
 }
 else {
-vErrors.push(err35);
-}
-errors++;
-}
-}
-if(data9.resolvedPixels !== undefined){
-let data11 = data9.resolvedPixels;
-if((typeof data11 == "number") && (isFinite(data11))){
-if(data11 > 1000000000 || isNaN(data11)){
-const err36 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err36];
-}
-else {
-vErrors.push(err36);
-}
-errors++;
-}
-if(data11 < 0 || isNaN(data11)){
-const err37 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err37];
-}
-else {
-vErrors.push(err37);
+vErrors.push(err86);
 }
 errors++;
 }
 }
 else {
-const err38 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+const err87 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
-vErrors = [err38];
+vErrors = [err87];
 }
 else {
-vErrors.push(err38);
-}
-errors++;
-}
-}
-if(data9.neededPixels !== undefined){
-let data12 = data9.neededPixels;
-if((typeof data12 == "number") && (isFinite(data12))){
-if(data12 > 1000000000 || isNaN(data12)){
-const err39 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err39];
-}
-else {
-vErrors.push(err39);
-}
-errors++;
-}
-if(data12 < 0 || isNaN(data12)){
-const err40 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err40];
-}
-else {
-vErrors.push(err40);
-}
-errors++;
-}
-}
-else {
-const err41 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err41];
-}
-else {
-vErrors.push(err41);
-}
-errors++;
-}
-}
-if(data9.shareOfFramePercent !== undefined){
-let data13 = data9.shareOfFramePercent;
-if((typeof data13 == "number") && (isFinite(data13))){
-if(data13 > 10000000 || isNaN(data13)){
-const err42 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
-if(vErrors === null){
-vErrors = [err42];
-}
-else {
-vErrors.push(err42);
-}
-errors++;
-}
-if(data13 < 0 || isNaN(data13)){
-const err43 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err43];
-}
-else {
-vErrors.push(err43);
-}
-errors++;
-}
-}
-else {
-const err44 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err44];
-}
-else {
-vErrors.push(err44);
-}
-errors++;
-}
-}
-if(data9.equivalentFocalMm !== undefined){
-let data14 = data9.equivalentFocalMm;
-if((typeof data14 == "number") && (isFinite(data14))){
-if(data14 > 10000000 || isNaN(data14)){
-const err45 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
-if(vErrors === null){
-vErrors = [err45];
-}
-else {
-vErrors.push(err45);
-}
-errors++;
-}
-if(data14 < 0 || isNaN(data14)){
-const err46 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err46];
-}
-else {
-vErrors.push(err46);
-}
-errors++;
-}
-}
-else {
-const err47 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err47];
-}
-else {
-vErrors.push(err47);
-}
-errors++;
-}
-}
-if(data9.equivalentFNumber !== undefined){
-let data15 = data9.equivalentFNumber;
-if((typeof data15 == "number") && (isFinite(data15))){
-if(data15 > 100000 || isNaN(data15)){
-const err48 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err48];
-}
-else {
-vErrors.push(err48);
-}
-errors++;
-}
-if(data15 < 0 || isNaN(data15)){
-const err49 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err49];
-}
-else {
-vErrors.push(err49);
-}
-errors++;
-}
-}
-else {
-const err50 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err50];
-}
-else {
-vErrors.push(err50);
-}
-errors++;
-}
-}
-if(data9.verdict !== undefined){
-let data16 = data9.verdict;
-if(typeof data16 !== "string"){
-const err51 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err51];
-}
-else {
-vErrors.push(err51);
-}
-errors++;
-}
-if(!(((data16 === "notEnough") || (data16 === "enough")) || (data16 === "more"))){
-const err52 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err52];
-}
-else {
-vErrors.push(err52);
-}
-errors++;
-}
-}
-}
-else {
-const err53 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err53];
-}
-else {
-vErrors.push(err53);
-}
-errors++;
-}
-}
-if(data.note !== undefined){
-let data17 = data.note;
-if(typeof data17 === "string"){
-if(func3(data17) > 4000){
-const err54 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
-if(vErrors === null){
-vErrors = [err54];
-}
-else {
-vErrors.push(err54);
-}
-errors++;
-}
-}
-else {
-const err55 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err55];
-}
-else {
-vErrors.push(err55);
-}
-errors++;
-}
-}
-}
-else {
-const err56 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err56];
-}
-else {
-vErrors.push(err56);
+vErrors.push(err87);
 }
 errors++;
 }
@@ -13023,10 +14498,10 @@ validate57.errors = vErrors;
 return errors === 0;
 }
 
-exports.ratios = validate78;
-const schema29 = {"$id":"ratio","title":"Measured ratio","type":"object","additionalProperties":false,"required":["name","chain","at","method","ratio","plusMinus","measuredAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"method":{"type":"string","title":"Method","enum":["ruler","marks"]},"frameWidthMm":{"type":"number","title":"Width of the frame in mm","minimum":0.5,"maximum":200},"visibleMm":{"type":"number","title":"Millimetres seen across the frame","minimum":0.01,"maximum":10000},"visiblePlusMinusMm":{"type":"number","title":"Error of the reading in mm","minimum":0,"maximum":1000},"pixels":{"type":"number","title":"Pixels between the marks","minimum":1,"maximum":1000000},"pitchUm":{"type":"number","title":"Pixel pitch in µm","minimum":0.1,"maximum":100},"realMm":{"type":"number","title":"Distance between the marks in mm","minimum":0.001,"maximum":10000},"realPlusMinusMm":{"type":"number","title":"Error of the distance in mm","minimum":0,"maximum":1000},"distanceM":{"type":"number","title":"Distance from sensor to ruler in m","minimum":0.001,"maximum":100},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"measuredAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
+exports.ratios = validate98;
+const schema30 = {"$id":"ratio","title":"Measured ratio","type":"object","additionalProperties":false,"required":["name","chain","at","method","ratio","plusMinus","measuredAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"method":{"type":"string","title":"Method","enum":["ruler","marks"]},"frameWidthMm":{"type":"number","title":"Width of the frame in mm","minimum":0.5,"maximum":200},"visibleMm":{"type":"number","title":"Millimetres seen across the frame","minimum":0.01,"maximum":10000},"visiblePlusMinusMm":{"type":"number","title":"Error of the reading in mm","minimum":0,"maximum":1000},"pixels":{"type":"number","title":"Pixels between the marks","minimum":1,"maximum":1000000},"pitchUm":{"type":"number","title":"Pixel pitch in µm","minimum":0.1,"maximum":100},"realMm":{"type":"number","title":"Distance between the marks in mm","minimum":0.001,"maximum":10000},"realPlusMinusMm":{"type":"number","title":"Error of the distance in mm","minimum":0,"maximum":1000},"distanceM":{"type":"number","title":"Distance from sensor to ruler in m","minimum":0.001,"maximum":100},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"measuredAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
 
-function validate78(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate98(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="ratio" */;
 let vErrors = null;
 let errors = 0;
@@ -13102,7 +14577,7 @@ vErrors.push(err6);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema29.properties, key0))){
+if(!(func2.call(schema30.properties, key0))){
 const err7 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err7];
@@ -13230,7 +14705,7 @@ vErrors.push(err17);
 errors++;
 }
 if(!((data3 === "optic") || (data3 === "adapter"))){
-const err18 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema29.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
+const err18 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema30.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err18];
 }
@@ -13433,7 +14908,7 @@ vErrors.push(err34);
 errors++;
 }
 if(!((data9 === "closest") || (data9 === "infinity"))){
-const err35 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/enum",keyword:"enum",params:{allowedValues: schema29.properties.at.enum},message:"must be equal to one of the allowed values"};
+const err35 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/enum",keyword:"enum",params:{allowedValues: schema30.properties.at.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err35];
 }
@@ -13456,7 +14931,7 @@ vErrors.push(err36);
 errors++;
 }
 if(!((data10 === "ruler") || (data10 === "marks"))){
-const err37 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/enum",keyword:"enum",params:{allowedValues: schema29.properties.method.enum},message:"must be equal to one of the allowed values"};
+const err37 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/enum",keyword:"enum",params:{allowedValues: schema30.properties.method.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err37];
 }
@@ -13877,773 +15352,18 @@ vErrors.push(err72);
 }
 errors++;
 }
-validate78.errors = vErrors;
+validate98.errors = vErrors;
 return errors === 0;
 }
 
 exports.farInput = validate58;
 
-exports.nearInput = validate79;
-const schema30 = {"$id":"nearInput","title":"Near reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"output":{"$ref":"output"},"ratio":{"type":"number","title":"Reproduction ratio wanted","minimum":0.0001,"maximum":1000},"fNumber":{"type":"number","title":"f-number as set","minimum":0.3,"maximum":500},"screenWidthMm":{"type":"number","title":"Width of the screen in mm","minimum":1,"maximum":100000},"handHoldRatio":{"type":"number","title":"Ratio held by hand","minimum":0.01,"maximum":100},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]},"cocSchool":{"type":"string","title":"Circle of confusion","enum":["diagonal","output","pixel"]},"measured":{"type":"array","title":"Measured ratios","maxItems":2,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000}}}}}};
+exports.nearInput = validate78;
 
-function validate79(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
-/*# sourceURL="nearInput" */;
-let vErrors = null;
-let errors = 0;
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.body === undefined){
-const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
-if(vErrors === null){
-vErrors = [err0];
-}
-else {
-vErrors.push(err0);
-}
-errors++;
-}
-if(data.modeId === undefined){
-const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
-if(vErrors === null){
-vErrors = [err1];
-}
-else {
-vErrors.push(err1);
-}
-errors++;
-}
-if(data.chain === undefined){
-const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
-if(vErrors === null){
-vErrors = [err2];
-}
-else {
-vErrors.push(err2);
-}
-errors++;
-}
-if(data.subject === undefined){
-const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "subject"},message:"must have required property '"+"subject"+"'"};
-if(vErrors === null){
-vErrors = [err3];
-}
-else {
-vErrors.push(err3);
-}
-errors++;
-}
-if(data.output === undefined){
-const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "output"},message:"must have required property '"+"output"+"'"};
-if(vErrors === null){
-vErrors = [err4];
-}
-else {
-vErrors.push(err4);
-}
-errors++;
-}
-for(const key0 in data){
-if(!(func2.call(schema30.properties, key0))){
-const err5 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err5];
-}
-else {
-vErrors.push(err5);
-}
-errors++;
-}
-}
-if(data.body !== undefined){
-if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
-vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
-errors = vErrors.length;
-}
-}
-if(data.modeId !== undefined){
-let data1 = data.modeId;
-if(typeof data1 === "string"){
-if(!pattern3.test(data1)){
-const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
-if(vErrors === null){
-vErrors = [err6];
-}
-else {
-vErrors.push(err6);
-}
-errors++;
-}
-}
-else {
-const err7 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err7];
-}
-else {
-vErrors.push(err7);
-}
-errors++;
-}
-}
-if(data.chain !== undefined){
-let data2 = data.chain;
-if(Array.isArray(data2)){
-if(data2.length > 20){
-const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
-if(vErrors === null){
-vErrors = [err8];
-}
-else {
-vErrors.push(err8);
-}
-errors++;
-}
-if(data2.length < 1){
-const err9 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
-if(vErrors === null){
-vErrors = [err9];
-}
-else {
-vErrors.push(err9);
-}
-errors++;
-}
-const len0 = data2.length;
-for(let i0=0; i0<len0; i0++){
-let data3 = data2[i0];
-if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
-if(data3.kind === undefined){
-const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
-if(vErrors === null){
-vErrors = [err10];
-}
-else {
-vErrors.push(err10);
-}
-errors++;
-}
-const tag0 = data3.kind;
-if(typeof tag0 == "string"){
-if(tag0 === "lens"){
-if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "builtIn"){
-if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "telescope"){
-if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "scope"){
-if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "objective"){
-if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "converter"){
-if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "reducer"){
-if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "barlow"){
-if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "tubes"){
-if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "closeUp"){
-if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "reversing"){
-if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "coupling"){
-if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "tubeLens"){
-if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "afocal"){
-if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "mountAdapter"){
-if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
-errors = vErrors.length;
-}
-}
-else {
-const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
-if(vErrors === null){
-vErrors = [err11];
-}
-else {
-vErrors.push(err11);
-}
-errors++;
-}
-}
-else {
-const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
-if(vErrors === null){
-vErrors = [err12];
-}
-else {
-vErrors.push(err12);
-}
-errors++;
-}
-}
-else {
-const err13 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err13];
-}
-else {
-vErrors.push(err13);
-}
-errors++;
-}
-}
-}
-else {
-const err14 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err14];
-}
-else {
-vErrors.push(err14);
-}
-errors++;
-}
-}
-if(data.focalMm !== undefined){
-let data4 = data.focalMm;
-if((typeof data4 == "number") && (isFinite(data4))){
-if(data4 > 20000 || isNaN(data4)){
-const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
-if(vErrors === null){
-vErrors = [err15];
-}
-else {
-vErrors.push(err15);
-}
-errors++;
-}
-if(data4 < 1 || isNaN(data4)){
-const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err16];
-}
-else {
-vErrors.push(err16);
-}
-errors++;
-}
-}
-else {
-const err17 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err17];
-}
-else {
-vErrors.push(err17);
-}
-errors++;
-}
-}
-if(data.supportWeightG !== undefined){
-let data5 = data.supportWeightG;
-if((typeof data5 == "number") && (isFinite(data5))){
-if(data5 > 100000 || isNaN(data5)){
-const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err18];
-}
-else {
-vErrors.push(err18);
-}
-errors++;
-}
-if(data5 < 0 || isNaN(data5)){
-const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err19];
-}
-else {
-vErrors.push(err19);
-}
-errors++;
-}
-}
-else {
-const err20 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err20];
-}
-else {
-vErrors.push(err20);
-}
-errors++;
-}
-}
-if(data.cropConvention !== undefined){
-let data6 = data.cropConvention;
-if(typeof data6 !== "string"){
-const err21 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err21];
-}
-else {
-vErrors.push(err21);
-}
-errors++;
-}
-if(!(((((data6 === "usual") || (data6 === "diagonal")) || (data6 === "width")) || (data6 === "height")) || (data6 === "sameAspect"))){
-const err22 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema30.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err22];
-}
-else {
-vErrors.push(err22);
-}
-errors++;
-}
-}
-if(data.subject !== undefined){
-if(!(validate55(data.subject, {instancePath:instancePath+"/subject",parentData:data,parentDataProperty:"subject",rootData}))){
-vErrors = vErrors === null ? validate55.errors : vErrors.concat(validate55.errors);
-errors = vErrors.length;
-}
-}
-if(data.output !== undefined){
-if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
-vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
-errors = vErrors.length;
-}
-}
-if(data.ratio !== undefined){
-let data9 = data.ratio;
-if((typeof data9 == "number") && (isFinite(data9))){
-if(data9 > 1000 || isNaN(data9)){
-const err23 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err23];
-}
-else {
-vErrors.push(err23);
-}
-errors++;
-}
-if(data9 < 0.0001 || isNaN(data9)){
-const err24 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
-if(vErrors === null){
-vErrors = [err24];
-}
-else {
-vErrors.push(err24);
-}
-errors++;
-}
-}
-else {
-const err25 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err25];
-}
-else {
-vErrors.push(err25);
-}
-errors++;
-}
-}
-if(data.fNumber !== undefined){
-let data10 = data.fNumber;
-if((typeof data10 == "number") && (isFinite(data10))){
-if(data10 > 500 || isNaN(data10)){
-const err26 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
-if(vErrors === null){
-vErrors = [err26];
-}
-else {
-vErrors.push(err26);
-}
-errors++;
-}
-if(data10 < 0.3 || isNaN(data10)){
-const err27 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.3},message:"must be >= 0.3"};
-if(vErrors === null){
-vErrors = [err27];
-}
-else {
-vErrors.push(err27);
-}
-errors++;
-}
-}
-else {
-const err28 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err28];
-}
-else {
-vErrors.push(err28);
-}
-errors++;
-}
-}
-if(data.screenWidthMm !== undefined){
-let data11 = data.screenWidthMm;
-if((typeof data11 == "number") && (isFinite(data11))){
-if(data11 > 100000 || isNaN(data11)){
-const err29 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err29];
-}
-else {
-vErrors.push(err29);
-}
-errors++;
-}
-if(data11 < 1 || isNaN(data11)){
-const err30 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err30];
-}
-else {
-vErrors.push(err30);
-}
-errors++;
-}
-}
-else {
-const err31 = {instancePath:instancePath+"/screenWidthMm",schemaPath:"#/properties/screenWidthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err31];
-}
-else {
-vErrors.push(err31);
-}
-errors++;
-}
-}
-if(data.handHoldRatio !== undefined){
-let data12 = data.handHoldRatio;
-if((typeof data12 == "number") && (isFinite(data12))){
-if(data12 > 100 || isNaN(data12)){
-const err32 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
-if(vErrors === null){
-vErrors = [err32];
-}
-else {
-vErrors.push(err32);
-}
-errors++;
-}
-if(data12 < 0.01 || isNaN(data12)){
-const err33 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
-if(vErrors === null){
-vErrors = [err33];
-}
-else {
-vErrors.push(err33);
-}
-errors++;
-}
-}
-else {
-const err34 = {instancePath:instancePath+"/handHoldRatio",schemaPath:"#/properties/handHoldRatio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err34];
-}
-else {
-vErrors.push(err34);
-}
-errors++;
-}
-}
-if(data.judgeBy !== undefined){
-let data13 = data.judgeBy;
-if(typeof data13 !== "string"){
-const err35 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err35];
-}
-else {
-vErrors.push(err35);
-}
-errors++;
-}
-if(!((data13 === "resolved") || (data13 === "sampled"))){
-const err36 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema30.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err36];
-}
-else {
-vErrors.push(err36);
-}
-errors++;
-}
-}
-if(data.cocSchool !== undefined){
-let data14 = data.cocSchool;
-if(typeof data14 !== "string"){
-const err37 = {instancePath:instancePath+"/cocSchool",schemaPath:"#/properties/cocSchool/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err37];
-}
-else {
-vErrors.push(err37);
-}
-errors++;
-}
-if(!(((data14 === "diagonal") || (data14 === "output")) || (data14 === "pixel"))){
-const err38 = {instancePath:instancePath+"/cocSchool",schemaPath:"#/properties/cocSchool/enum",keyword:"enum",params:{allowedValues: schema30.properties.cocSchool.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err38];
-}
-else {
-vErrors.push(err38);
-}
-errors++;
-}
-}
-if(data.measured !== undefined){
-let data15 = data.measured;
-if(Array.isArray(data15)){
-if(data15.length > 2){
-const err39 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 2},message:"must NOT have more than 2 items"};
-if(vErrors === null){
-vErrors = [err39];
-}
-else {
-vErrors.push(err39);
-}
-errors++;
-}
-const len1 = data15.length;
-for(let i1=0; i1<len1; i1++){
-let data16 = data15[i1];
-if(data16 && typeof data16 == "object" && !Array.isArray(data16)){
-if(data16.at === undefined){
-const err40 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
-if(vErrors === null){
-vErrors = [err40];
-}
-else {
-vErrors.push(err40);
-}
-errors++;
-}
-if(data16.ratio === undefined){
-const err41 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
-if(vErrors === null){
-vErrors = [err41];
-}
-else {
-vErrors.push(err41);
-}
-errors++;
-}
-if(data16.plusMinus === undefined){
-const err42 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
-if(vErrors === null){
-vErrors = [err42];
-}
-else {
-vErrors.push(err42);
-}
-errors++;
-}
-for(const key1 in data16){
-if(!(((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus"))){
-const err43 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err43];
-}
-else {
-vErrors.push(err43);
-}
-errors++;
-}
-}
-if(data16.at !== undefined){
-let data17 = data16.at;
-if(typeof data17 !== "string"){
-const err44 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err44];
-}
-else {
-vErrors.push(err44);
-}
-errors++;
-}
-if(!((data17 === "closest") || (data17 === "infinity"))){
-const err45 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema30.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err45];
-}
-else {
-vErrors.push(err45);
-}
-errors++;
-}
-}
-if(data16.ratio !== undefined){
-let data18 = data16.ratio;
-if((typeof data18 == "number") && (isFinite(data18))){
-if(data18 > 1000 || isNaN(data18)){
-const err46 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err46];
-}
-else {
-vErrors.push(err46);
-}
-errors++;
-}
-if(data18 < 0.0001 || isNaN(data18)){
-const err47 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
-if(vErrors === null){
-vErrors = [err47];
-}
-else {
-vErrors.push(err47);
-}
-errors++;
-}
-}
-else {
-const err48 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err48];
-}
-else {
-vErrors.push(err48);
-}
-errors++;
-}
-}
-if(data16.plusMinus !== undefined){
-let data19 = data16.plusMinus;
-if((typeof data19 == "number") && (isFinite(data19))){
-if(data19 > 1000 || isNaN(data19)){
-const err49 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err49];
-}
-else {
-vErrors.push(err49);
-}
-errors++;
-}
-if(data19 < 0 || isNaN(data19)){
-const err50 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err50];
-}
-else {
-vErrors.push(err50);
-}
-errors++;
-}
-}
-else {
-const err51 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err51];
-}
-else {
-vErrors.push(err51);
-}
-errors++;
-}
-}
-}
-else {
-const err52 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err52];
-}
-else {
-vErrors.push(err52);
-}
-errors++;
-}
-}
-}
-else {
-const err53 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err53];
-}
-else {
-vErrors.push(err53);
-}
-errors++;
-}
-}
-}
-else {
-const err54 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err54];
-}
-else {
-vErrors.push(err54);
-}
-errors++;
-}
-validate79.errors = vErrors;
-return errors === 0;
-}
+exports.systemInput = validate99;
+const schema31 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
 
-exports.systemInput = validate98;
-const schema31 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
-
-function validate98(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate99(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="systemInput" */;
 let vErrors = null;
 let errors = 0;
@@ -14679,7 +15399,7 @@ vErrors.push(err2);
 errors++;
 }
 for(const key0 in data){
-if(!((((((key0 === "body") || (key0 === "modeId")) || (key0 === "chain")) || (key0 === "focalMm")) || (key0 === "supportWeightG")) || (key0 === "cropConvention"))){
+if(!(((((((key0 === "body") || (key0 === "modeId")) || (key0 === "chain")) || (key0 === "focalMm")) || (key0 === "supportWeightG")) || (key0 === "measured")) || (key0 === "cropConvention"))){
 const err3 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err3];
@@ -14965,10 +15685,11 @@ vErrors.push(err18);
 errors++;
 }
 }
-if(data.cropConvention !== undefined){
-let data6 = data.cropConvention;
-if(typeof data6 !== "string"){
-const err19 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data.measured !== undefined){
+let data6 = data.measured;
+if(Array.isArray(data6)){
+if(data6.length > 20){
+const err19 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
 if(vErrors === null){
 vErrors = [err19];
 }
@@ -14977,8 +15698,12 @@ vErrors.push(err19);
 }
 errors++;
 }
-if(!(((((data6 === "usual") || (data6 === "diagonal")) || (data6 === "width")) || (data6 === "height")) || (data6 === "sameAspect"))){
-const err20 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema31.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+const len1 = data6.length;
+for(let i1=0; i1<len1; i1++){
+let data7 = data6[i1];
+if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
+if(data7.at === undefined){
+const err20 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
 if(vErrors === null){
 vErrors = [err20];
 }
@@ -14987,10 +15712,8 @@ vErrors.push(err20);
 }
 errors++;
 }
-}
-}
-else {
-const err21 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data7.ratio === undefined){
+const err21 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
 if(vErrors === null){
 vErrors = [err21];
 }
@@ -14999,14 +15722,267 @@ vErrors.push(err21);
 }
 errors++;
 }
-validate98.errors = vErrors;
+if(data7.plusMinus === undefined){
+const err22 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+for(const key1 in data7){
+if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
+const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+}
+if(data7.at !== undefined){
+let data8 = data7.at;
+if(typeof data8 !== "string"){
+const err24 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+if(!((data8 === "closest") || (data8 === "infinity"))){
+const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema31.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+if(data7.ratio !== undefined){
+let data9 = data7.ratio;
+if((typeof data9 == "number") && (isFinite(data9))){
+if(data9 > 1000 || isNaN(data9)){
+const err26 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+if(data9 < 0.0001 || isNaN(data9)){
+const err27 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data7.plusMinus !== undefined){
+let data10 = data7.plusMinus;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err29 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err30 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+else {
+const err31 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+if(data7.focalMm !== undefined){
+let data11 = data7.focalMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 20000 || isNaN(data11)){
+const err32 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+if(data11 < 1 || isNaN(data11)){
+const err33 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+else {
+const err34 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+if(data7.how !== undefined){
+let data12 = data7.how;
+if(typeof data12 === "string"){
+if(func3(data12) > 240){
+const err35 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+if(func3(data12) < 1){
+const err36 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+if(!pattern0.test(data12)){
+const err37 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+else {
+const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+if(data.cropConvention !== undefined){
+let data13 = data.cropConvention;
+if(typeof data13 !== "string"){
+const err41 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
+const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema31.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+}
+}
+else {
+const err43 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+validate99.errors = vErrors;
 return errors === 0;
 }
 
-exports.wholeData = validate115;
+exports.wholeData = validate116;
 const schema32 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
 
-function validate115(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate116(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="wholeData" */;
 let vErrors = null;
 let errors = 0;
@@ -16577,7 +17553,7 @@ vErrors.push(err126);
 }
 errors++;
 }
-validate115.errors = vErrors;
+validate116.errors = vErrors;
 return errors === 0;
 }
 

@@ -3,7 +3,10 @@ import type { Output } from './output';
 import type { Subject } from './subject';
 import { systemProperties, type SystemInputData } from './systemInput';
 
-/** Everything a Near reading is worked out from, whole and without references: what the command line reads. */
+/**
+ * Everything a Near reading is worked out from, whole and without references: what the command line reads and what a kept
+ * reading remembers.
+ */
 export const nearInputSchema = {
   $id: 'nearInput',
   title: 'Near reading',
@@ -20,22 +23,6 @@ export const nearInputSchema = {
     handHoldRatio: between('Ratio held by hand', 0.01, 100),
     judgeBy: { type: 'string', title: 'Pixels that count', enum: ['resolved', 'sampled'] },
     cocSchool: { type: 'string', title: 'Circle of confusion', enum: ['diagonal', 'output', 'pixel'] },
-    measured: {
-      type: 'array',
-      title: 'Measured ratios',
-      maxItems: 2,
-      items: {
-        type: 'object',
-        title: 'Measured ratio',
-        additionalProperties: false,
-        required: ['at', 'ratio', 'plusMinus'],
-        properties: {
-          at: { type: 'string', title: 'End of the focus', enum: ['closest', 'infinity'] },
-          ratio: between('Reproduction ratio', 0.0001, 1000),
-          plusMinus: between('Error of the ratio', 0, 1000),
-        },
-      },
-    },
   },
 } as const;
 
@@ -48,5 +35,4 @@ export interface NearInputData extends SystemInputData {
   handHoldRatio?: number | undefined;
   judgeBy?: 'resolved' | 'sampled' | undefined;
   cocSchool?: 'diagonal' | 'output' | 'pixel' | undefined;
-  measured?: { at: 'closest' | 'infinity'; ratio: number; plusMinus: number }[] | undefined;
 }

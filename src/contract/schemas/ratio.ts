@@ -1,5 +1,5 @@
 import { between, note, text } from './fields';
-import { setupSchema, type Setup } from './setup';
+import { chainOfIds, type Setup } from './setup';
 
 /** A reproduction ratio measured with one chain; it replaces the estimate wherever that chain is used. */
 export const ratioSchema = {
@@ -10,7 +10,7 @@ export const ratioSchema = {
   required: ['name', 'chain', 'at', 'method', 'ratio', 'plusMinus', 'measuredAt'],
   properties: {
     name: text('Name', 240),
-    chain: setupSchema.properties.chain,
+    chain: chainOfIds,
     focalMm: between('Focal length in mm', 1, 20_000),
     at: { type: 'string', title: 'End of the focus', enum: ['closest', 'infinity'] },
     method: { type: 'string', title: 'Method', enum: ['ruler', 'marks'] },

@@ -1,16 +1,23 @@
-import type { FromSchema } from 'json-schema-to-ts';
 import type { FarInputData } from './farInput';
 import { between, note, text, uuid } from './fields';
+import type { NearInputData } from './nearInput';
+import { chainOfIds, type Setup } from './setup';
 
-/** A reading kept in the Book: what went in, what came out, when, and a note. */
+/** A reading kept in the Book: the desk, what went in, what came out, when, and a note. */
 export const readingSchema = {
   $id: 'reading',
   title: 'Kept reading',
   type: 'object',
   additionalProperties: false,
   required: ['desk', 'takenAt', 'setupName', 'input', 'result', 'note'],
+  // What went in has the form of its desk.
+  discriminator: { propertyName: 'desk' },
+  oneOf: [
+    { properties: { desk: { const: 'far' }, input: { $ref: 'farInput' } } },
+    { properties: { desk: { const: 'near' }, input: { $ref: 'nearInput' } } },
+  ],
   properties: {
-    desk: { type: 'string', title: 'Desk', const: 'far' },
+    desk: { type: 'string', title: 'Desk' },
     takenAt: {
       type: 'string',
       title: 'Time',
@@ -20,8 +27,9 @@ export const readingSchema = {
     subjectId: uuid('Subject'),
     outputId: uuid('Output'),
     converterIds: { type: 'array', title: 'Converters in the chain', maxItems: 20, items: uuid('Converter') },
+    chain: chainOfIds,
     setupName: text('Name of the set-up', 240),
-    input: { $ref: 'farInput' },
+    input: { type: 'object', title: 'What went in' },
     result: {
       type: 'object',
       title: 'Result',
@@ -34,13 +42,42 @@ export const readingSchema = {
         shareOfFramePercent: between('Share of the frame in %', 0, 1e7),
         equivalentFocalMm: between('Equivalent focal length in mm', 0, 1e7),
         equivalentFNumber: between('Equivalent f-number', 0, 1e5),
+        ratio: between('Reproduction ratio', 0, 1e5),
+        depthMm: between('Depth of field in mm', 0, 1e9),
         verdict: { type: 'string', title: 'Verdict', enum: ['notEnough', 'enough', 'more'] },
       },
     },
+    held: { type: 'string', title: 'How it was held', enum: ['handSharp', 'handBlurred', 'support'] },
     note: note('Note'),
   },
 } as const;
 
-type Kept = FromSchema<Omit<typeof readingSchema, 'properties'> & { properties: Omit<(typeof readingSchema)['properties'], 'input'> & { input: { type: 'object' } } }>;
+interface Kept {
+  takenAt: string;
+  setupId?: string | undefined;
+  subjectId?: string | undefined;
+  outputId?: string | undefined;
+  converterIds?: string[] | undefined;
+  /** The chain as it stood, where it was not the set-up's own. */
+  chain?: Setup['chain'] | undefined;
+  setupName: string;
+  result: {
+    pixelsOnSubject: number;
+    resolvedPixels: number;
+    neededPixels: number;
+    shareOfFramePercent: number;
+    equivalentFocalMm: number;
+    equivalentFNumber: number;
+    ratio?: number | undefined;
+    depthMm?: number | undefined;
+    verdict: 'notEnough' | 'enough' | 'more';
+  };
+  /** Close up: by hand and sharp, by hand and not, or on a support or with flash. */
+  held?: 'handSharp' | 'handBlurred' | 'support' | undefined;
+  note: string;
+}
 
-export type Reading = Omit<Kept, 'input'> & { input: FarInputData };
+/** The same as types, one for each desk. */
+export type FarReadingKept = Kept & { desk: 'far'; input: FarInputData };
+export type NearReadingKept = Kept & { desk: 'near'; input: NearInputData };
+export type Reading = FarReadingKept | NearReadingKept;

@@ -1,6 +1,26 @@
 import type { FromSchema } from 'json-schema-to-ts';
 import { between, key, note, retired, text, uuid } from './fields';
 
+/** An ordered chain of parts from the subject to the sensor, by their ids. */
+export const chainOfIds = {
+  type: 'array',
+  title: 'Optics chain',
+  minItems: 1,
+  maxItems: 20,
+  items: {
+    type: 'object',
+    title: 'Part of the chain',
+    additionalProperties: false,
+    required: ['type', 'id'],
+    properties: {
+      type: { type: 'string', title: 'Type of part', enum: ['optic', 'adapter'] },
+      id: uuid('Part'),
+      usedMm: { type: 'array', title: 'Tubes used in mm', maxItems: 12, items: between('Length of a tube in mm', 0.5, 1000) },
+      magnificationSet: between('Magnification set', 1, 500),
+    },
+  },
+} as const;
+
 /** A set-up: a body in a mode, and an ordered chain of parts from the subject to the sensor. */
 export const setupSchema = {
   $id: 'setup',
@@ -12,24 +32,7 @@ export const setupSchema = {
     name: text('Name'),
     bodyId: uuid('Body'),
     modeId: key('Mode'),
-    chain: {
-      type: 'array',
-      title: 'Optics chain',
-      minItems: 1,
-      maxItems: 20,
-      items: {
-        type: 'object',
-        title: 'Part of the chain',
-        additionalProperties: false,
-        required: ['type', 'id'],
-        properties: {
-          type: { type: 'string', title: 'Type of part', enum: ['optic', 'adapter'] },
-          id: uuid('Part'),
-          usedMm: { type: 'array', title: 'Tubes used in mm', maxItems: 12, items: between('Length of a tube in mm', 0.5, 1000) },
-          magnificationSet: between('Magnification set', 1, 500),
-        },
-      },
-    },
+    chain: chainOfIds,
     focalMm: between('Focal length in mm', 1, 20_000),
     supportWeightG: between('Weight of the support in grams', 0, 100_000),
     note: note('Note'),

@@ -1,6 +1,6 @@
 import type { Adapter } from './adapter';
 import type { Body } from './body';
-import { between, key } from './fields';
+import { between, key, text } from './fields';
 import type { Optic } from './optic';
 import { ADAPTER_KIND_SCHEMAS } from './adapter';
 import { OPTIC_KIND_SCHEMAS } from './optic';
@@ -23,6 +23,24 @@ export const systemProperties = {
   },
   focalMm: between('Focal length in mm', 1, 20_000),
   supportWeightG: between('Weight of the support in grams', 0, 100_000),
+  measured: {
+    type: 'array',
+    title: 'Measured ratios',
+    maxItems: 20,
+    items: {
+      type: 'object',
+      title: 'Measured ratio',
+      additionalProperties: false,
+      required: ['at', 'ratio', 'plusMinus'],
+      properties: {
+        at: { type: 'string', title: 'End of the focus', enum: ['closest', 'infinity'] },
+        ratio: between('Reproduction ratio', 0.0001, 1000),
+        plusMinus: between('Error of the ratio', 0, 1000),
+        focalMm: between('Focal length in mm', 1, 20_000),
+        how: text('How it was found', 240),
+      },
+    },
+  },
   cropConvention: { type: 'string', title: 'Crop-factor convention', enum: ['usual', 'diagonal', 'width', 'height', 'sameAspect'] },
 } as const;
 
@@ -43,5 +61,7 @@ export interface SystemInputData {
   chain: (Optic | Adapter)[];
   focalMm?: number | undefined;
   supportWeightG?: number | undefined;
+  /** Ratios measured with this chain; they replace the estimates. */
+  measured?: { at: 'closest' | 'infinity'; ratio: number; plusMinus: number; focalMm?: number | undefined; how?: string | undefined }[] | undefined;
   cropConvention?: 'usual' | 'diagonal' | 'width' | 'height' | 'sameAspect' | undefined;
 }

@@ -9,7 +9,7 @@ export interface MeasuredRatio {
   /** Focal length it was measured at, where the lens is a zoom. */
   focalMm?: number | undefined;
   /** How it was found, in words: "ruler, 26.5 mm across the frame". */
-  how: string;
+  how?: string | undefined;
 }
 
 /** The setting with its ratio as measured. The sensor stays where it was, so the focal length follows: v = f·(1 + m/t). */

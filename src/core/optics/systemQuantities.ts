@@ -131,7 +131,7 @@ export function focusRange(arrangement: Arrangement, optics: FoldedOptics, lens:
   const errorOf = (value: number, own: number) => Math.hypot(value * optics.ratioUncertainty, NOMINAL * Math.abs(value - own * optics.state.factor));
   const ratio = (value: number, own: number, end: 'closest' | 'infinity', name: string, formula: string) => {
     const found = optics.measured?.find((each) => each.at === end) ?? (optics.fixedRatio ? optics.measured?.[0] : undefined);
-    if (found) return measured(found.ratio, ':1', () => ({ name, formula: '', inputs: [], source: found.how, neglects: 'It holds for this chain at this end of the lens’s focus.' }), found.plusMinus);
+    if (found) return measured(found.ratio, ':1', () => ({ name, formula: '', inputs: [], source: found.how ?? 'measured', neglects: 'It holds for this chain at this end of the lens’s focus.' }), found.plusMinus);
     const error = errorOf(value, own);
     return computed(value, ':1', () => ({
       name,

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import { formatChange, formatFixed } from '@/core/quantity/format';
+import { formatChange, formatFixed, formatRatio } from '@/core/quantity/format';
 import { useInHand } from '@/data/inHand';
 import { removeRow, replaceRow } from '@/data/rowActions';
 import type { Reading } from '@/contract/schemas/reading';
@@ -11,9 +11,10 @@ import { useRows } from '@/data/useRows';
 import { Figure } from '@/ui/Figure';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
-import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
+import { showFNumber, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
@@ -21,6 +22,7 @@ import WhySheet from '@/ui/why/WhySheet';
 import type { Quantity } from '@/core/quantity/quantity';
 import { readAsKept, readAsNow, type Reread } from './readingNow';
 import { whenText } from './whenText';
+import { whereText } from './whereText';
 
 /** One kept reading: as it was, as it would be now, and its note. */
 export function BookEntry({ id }: { id: string }) {
@@ -55,7 +57,7 @@ export function BookEntry({ id }: { id: string }) {
         <Key title="To the Book" icon="arrow-back" iconOnly weight="plain" onPress={toBook} />
         <View style={styles.headWords}>
           <Txt kind="title" level={1}>
-            {input.subject.name} at {shownText(showLengthM(input.distanceM, units))}
+            {input.subject.name} {whereText(data, units)}
           </Txt>
           <Txt kind="small" tone="soft">
             {whenText(data.takenAt)} · {data.setupName}
@@ -69,7 +71,19 @@ export function BookEntry({ id }: { id: string }) {
         {[input.body.name, ...input.chain.map((part) => part.name)].join(' + ')}
       </Txt>
       <Comparison result={result} asKept={asKept.ok ? asKept.value : null} asNow={asNow} loading={kitLoading} units={units} onWhy={setWhy} />
-      {asKept.ok ? <ReadingPicture system={asKept.value.system} reading={asKept.value.reading} subject={input.subject} units={units} maxHeight={280} /> : null}
+      {asKept.ok ? <ReadingPicture {...asKept.value} subject={input.subject} units={units} maxHeight={280} /> : null}
+      {data.desk === 'near' ? (
+        <Choice
+          label="How was it held? Your limit by hand is learned from this."
+          value={data.held ?? null}
+          options={[
+            { value: 'handSharp', name: 'By hand, sharp' },
+            { value: 'handBlurred', name: 'By hand, shaken' },
+            { value: 'support', name: 'Rail or flash' },
+          ]}
+          onChange={(held) => replaceRow('readings', row, { ...data, held })}
+        />
+      ) : null}
       {note === null ? (
         <View style={{ gap: space.small }}>
           {data.note ? <Txt>{data.note}</Txt> : null}
@@ -132,6 +146,13 @@ function Comparison({ result, asKept, asNow, loading, units, onWhy }: Comparison
     { label: 'Share of frame', was: `${formatFixed(result.shareOfFramePercent)} %`, wasWhy: kept?.shareOfFrame, quantity: now?.reading.shareOfFrame },
     { label: 'Equivalent', was: `${formatFixed(result.equivalentFocalMm)} mm ${showFNumber(result.equivalentFNumber)}`, wasWhy: asKept?.system.equivalentFocalMm, quantity: now?.system.equivalentFocalMm, beside: now ? showFNumber(now.system.equivalentFNumber.value) : undefined },
   ];
+  if (result.ratio !== undefined) {
+    lines.unshift({ label: 'Reproduction ratio', was: formatRatio(result.ratio), wasWhy: kept?.ratio, quantity: now?.reading.ratio });
+  }
+  if (result.depthMm !== undefined) {
+    const depthOf = (reread: Reread | null) => (reread?.desk === 'near' ? reread.reading.depthMm : undefined);
+    lines.push({ label: 'Depth of one frame', was: shownText(showSubjectMm(result.depthMm, units)), wasWhy: depthOf(asKept), quantity: depthOf(now) });
+  }
   return (
     <View>
       <View style={styles.pair}>

@@ -8,10 +8,11 @@ import { useRows } from '@/data/useRows';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
-import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
+import { showFNumber } from '@/core/quantity/quantityText';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { whenText } from './whenText';
+import { whereText } from './whereText';
 
 /** The Book: readings kept, newest first. */
 export function BookList() {
@@ -19,7 +20,7 @@ export function BookList() {
   const { rows, loading, failed, retry } = useRows('readings');
   const waiting = useOutbox((state) => state.waiting);
   const sorted = [...rows].sort((a, b) => b.data.takenAt.localeCompare(a.data.takenAt));
-  const empty = loading ? 'Opening the Book …' : failed ? 'The server cannot be reached, so the Book stays closed. Start it again, then try again.' : 'Nothing kept yet. On the Far desk, press “Keep this reading”.';
+  const empty = loading ? 'Opening the Book …' : failed ? 'The server cannot be reached, so the Book stays closed. Start it again, then try again.' : 'Nothing kept yet. On a desk, press “Keep this reading”.';
   return (
     <FlatList
       data={sorted}
@@ -70,7 +71,7 @@ function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean })
             {VERDICT_MARK[result.verdict]} {VERDICT_WORDS[result.verdict](input.output.name)}
           </Txt>
           <Txt kind="small" tone="soft">
-            {data.setupName} at {shownText(showLengthM(input.distanceM, units))} · equivalent {formatFixed(result.equivalentFocalMm)} mm {showFNumber(result.equivalentFNumber)}
+            {data.setupName} {whereText(data, units)} · equivalent {formatFixed(result.equivalentFocalMm)} mm {showFNumber(result.equivalentFNumber)}
           </Txt>
           {data.note ? <Txt kind="small">{data.note}</Txt> : null}
         </View>

@@ -1,29 +1,32 @@
 import type { Reading } from '@/contract/schemas/reading';
 import { readFar, type FarReading } from '@/core/far/readFar';
+import { readNear, type NearReading } from '@/core/near/readNear';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import type { Result } from '@/core/quantity/result';
 import { situationOf, type Kit } from '@/data/situation';
 
-export interface Reread {
-  system: EffectiveSystem;
-  reading: FarReading;
-}
+/** A kept reading worked out again, by the desk it was kept on. */
+export type Reread = { system: EffectiveSystem } & ({ desk: 'far'; reading: FarReading } | { desk: 'near'; reading: NearReading });
 
-function read(input: Parameters<typeof foldSystem>[0], rest: Omit<Parameters<typeof readFar>[0], 'system'>, convention: Parameters<typeof foldSystem>[1]): Result<Reread> {
-  const system = foldSystem(input, convention);
+function read(kept: Pick<Reading, 'desk' | 'input'>): Result<Reread> {
+  const { desk, input } = kept as Reading;
+  const system = foldSystem(input, input.cropConvention ?? 'usual');
   if (!system.ok) return system;
-  const reading = readFar({ ...rest, system: system.value });
-  return reading.ok ? { ok: true, value: { system: system.value, reading: reading.value } } : reading;
+  if (desk === 'near') {
+    const reading = readNear({ ...input, system: system.value });
+    return reading.ok ? { ok: true, value: { desk: 'near', system: system.value, reading: reading.value } } : reading;
+  }
+  const { subject, output, distanceM, judgeBy = 'resolved' } = input as Extract<Reading, { desk: 'far' }>['input'];
+  const reading = readFar({ subject, output, distanceM, judgeBy, system: system.value });
+  return reading.ok ? { ok: true, value: { desk: 'far', system: system.value, reading: reading.value } } : reading;
 }
 
 /** The reading worked out again from all that was kept with it, for its picture and its derivations. */
-export function readAsKept({ input }: Reading): Result<Reread> {
-  return read(input, { subject: input.subject, distanceM: input.distanceM, output: input.output, judgeBy: input.judgeBy ?? 'resolved' }, input.cropConvention ?? 'usual');
-}
+export const readAsKept = (kept: Reading): Result<Reread> => read(kept);
 
 /**
- * The same reading with the kit as it is today: the set-up, subject and output of the same ids, at the distance and focal
- * length kept. Null when one of them is gone.
+ * The same reading with the kit as it is today: the set-up, subject and output of the same ids, at the distance or ratio and
+ * the focal length kept. Null when one of them is gone.
  */
 export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
   const has = <T extends { id: string }>(rows: T[], id: string | undefined) => id !== undefined && rows.some((row) => row.id === id);
@@ -32,15 +35,20 @@ export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
     setupId: kept.setupId ?? null,
     subjectId: kept.subjectId ?? null,
     outputId: kept.outputId ?? null,
-    distanceM: kept.input.distanceM,
+    distanceM: kept.desk === 'far' ? kept.input.distanceM : null,
     focalMm: kept.input.focalMm ?? null,
     modeId: kept.input.modeId,
     converterIds: kept.converterIds ?? null,
-    chain: null, nearRatio: null, nearFNumber: null,
+    chain: kept.chain ?? null,
+    nearRatio: null,
+    nearFNumber: null,
     trials: {},
     cropConvention: kept.input.cropConvention ?? 'usual',
     judgeBy: kept.input.judgeBy ?? 'resolved',
   });
   if (typeof situation === 'string') return null;
-  return read(situation.setup, situation, situation.convention);
+  // Today's kit in the place of what was kept; how it was read stays.
+  const { setup, subject, output, distanceM } = situation;
+  const today = { ...kept.input, measured: undefined, ...setup, subject, output };
+  return read((kept.desk === 'far' ? { desk: 'far', input: { ...today, distanceM } } : { desk: 'near', input: today }) as Reading);
 }

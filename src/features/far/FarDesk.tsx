@@ -1,16 +1,17 @@
-import { Suspense, lazy, useEffect, useRef, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { nearestDistanceM } from '@/core/far/focusAt';
 import type { Quantity } from '@/core/quantity/quantity';
 import { useInHand, type Preferences } from '@/data/inHand';
+import { farReadingKept } from '@/data/keptReading';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { KeyFigures, farQuantities } from './FarGroups';
+import { KeepBar } from '@/features/book/KeepBar';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { InHandColumn, InHandDock } from './InHandControls';
-import { KeepBar } from './KeepBar';
 import { rememberFirstView, removeFirstView } from './firstView';
 import { GroupsBelow } from './GroupsBelow';
 import { useFarMore } from './MoreGroups';
@@ -80,6 +81,11 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     latest.current = now;
   }, [now]);
 
+  const takeReading = useCallback((takenAt: string, note: string) => {
+    const taken = latest.current;
+    return taken.system && taken.reading ? farReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading) : null;
+  }, []);
+
   // A number of the reading is asked for by name, so that it stays current; a lever's gain as it was when asked.
   const known = system && reading && typeof asked === 'string' ? farQuantities(system, reading)[asked] : undefined;
   // The rest is worked out here only while one of its numbers is asked for; the groups below follow at their own pace.
@@ -91,7 +97,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     </Suspense>
   ) : null;
 
-  const picture = system && reading ? <ReadingPicture system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.32} /> : <NoPicture now={now} />;
+  const picture = system && reading ? <ReadingPicture desk="far" system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.32} /> : <NoPicture now={now} />;
   const readingBlock =
     system && reading ? (
       <>
@@ -110,7 +116,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       ))}
     </View>
   ) : null;
-  const keep = reading ? <KeepBar latest={latest} /> : null;
+  const keep = reading ? <KeepBar reading={takeReading} /> : null;
   const groups = system && reading ? <GroupsBelow now={now} units={units} onWhy={setAsked} open={wide} /> : null;
 
   if (wide) {

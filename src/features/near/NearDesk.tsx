@@ -1,4 +1,4 @@
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
 import { Link, useRouter, type Href } from 'expo-router';
 import { neededPixels } from '@/core/output/needs';
@@ -7,20 +7,22 @@ import { VERDICT_WORDS, verdictSentence, zoneNames } from '@/core/output/verdict
 import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, showError, showQuantity } from '@/core/quantity/quantityText';
 import { useInHand, type Preferences } from '@/data/inHand';
+import { nearReadingKept } from '@/data/keptReading';
 import { useSheets } from '@/data/sheets';
 import { Figure } from '@/ui/Figure';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
+import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { Gauge } from '@/ui/gauge/Gauge';
 import { OutputKeys } from '@/ui/reading/OutputKeys';
 import { VerdictLine } from '@/ui/reading/VerdictLine';
 import { TARGET, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { useCalmed } from '@/data/useCalmed';
+import { KeepBar } from '@/features/book/KeepBar';
 import { NearColumn, NearDock } from './NearControls';
 import { NearGroups, nearQuantities } from './NearGroups';
 import { NearLeverList } from './NearLeverList';
-import { NearPicture } from './NearPicture';
 import { useNearDesk, type NearDeskState, type NearDeskView } from './useNearDesk';
 
 const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
@@ -64,6 +66,15 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const calm = useCalmed(now, 140, isTap);
   const { situation, system, reading, problem } = now;
 
+  const latest = useRef(desk);
+  useEffect(() => {
+    latest.current = desk;
+  }, [desk]);
+  const takeReading = useCallback((takenAt: string, note: string) => {
+    const { now: taken, ways } = latest.current;
+    return taken.system && taken.reading ? nearReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading, ways) : null;
+  }, []);
+
   const why = typeof asked === 'string' ? (system && reading ? nearQuantities(system, reading)[asked] : undefined) : (asked ?? undefined);
   const sheet = why ? (
     <Suspense fallback={null}>
@@ -81,7 +92,8 @@ function ReadyDesk({ desk }: { desk: Ready }) {
         {system ? <Key title="Measure with a ruler" onPress={() => router.push('/near/measure' as Href)} /> : null}
       </View>
     );
-  const picture = <NearPicture now={now} units={units} maxHeight={wide ? height * 0.5 : height * 0.3} />;
+  const picture = system && reading ? <ReadingPicture desk="near" system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.3} /> : null;
+  const keep = reading ? <KeepBar reading={takeReading} /> : null;
   const hints = [...(system?.warnings.filter((warning) => warning.code !== 'ratio.unknown') ?? []), ...(reading?.hints ?? [])];
   const cautions = hints.length ? (
     <View>
@@ -102,6 +114,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
           </Txt>
           <NearColumn now={now} />
           {cautions}
+          {keep}
           {groups}
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.columnContent}>
@@ -121,6 +134,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
         {picture}
         {block}
         {cautions}
+        {keep}
         <NearLeverList onWhy={setAsked} />
         {groups}
       </ScrollView>

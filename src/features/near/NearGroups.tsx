@@ -15,6 +15,7 @@ import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
+import { useLearnedHandHold } from './useNearDesk';
 
 /** Everything the desk can tell, by name; Why opens any of them. */
 export function nearQuantities(system: EffectiveSystem, reading: NearReading): Record<string, Quantity> {
@@ -103,6 +104,14 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
 function HandField() {
   const handHoldRatio = useInHand((state) => state.handHoldRatio);
   const prefer = useInHand((state) => state.prefer);
+  const learned = useLearnedHandHold();
+  if (learned) {
+    return (
+      <Txt kind="small" testID="hand-hold">
+        {`You hold by hand up to ${formatRatio(learned.ratio)}, learned from ${learned.pictures} ${learned.pictures === 1 ? 'picture' : 'pictures'} in the Book.`}
+      </Txt>
+    );
+  }
   return <NumberField label="I hold by hand up to a ratio of" value={handHoldRatio} unit="none" shownUnit=": 1" minimum={0.01} maximum={20} onChange={(value) => value !== null && prefer({ handHoldRatio: value })} />;
 }
 

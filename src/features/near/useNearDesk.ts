@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { learnedHandHold, type HandHold } from '@/core/near/handHold';
 import { readNear, type NearReading } from '@/core/near/readNear';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import type { CocSchool } from '@/core/output/circleOfConfusion';
@@ -7,6 +8,7 @@ import { useInHand } from '@/data/inHand';
 import { situationOf, type Kit, type Missing, type Situation } from '@/data/situation';
 import { useChosen } from '@/data/useChosen';
 import { useKit } from '@/data/useKit';
+import { useRows } from '@/data/useRows';
 
 /** How a person wants to read close up. */
 export interface NearWays {
@@ -27,10 +29,20 @@ export type NearDeskView =
   | { status: 'missing'; missing: Missing }
   | { status: 'ready'; now: NearDeskState; kit: Kit; ways: NearWays };
 
+/** Up to which ratio this person holds by hand, from what they noted in the Book; null while they noted nothing. */
+export function useLearnedHandHold(): HandHold | null {
+  const { rows } = useRows('readings');
+  return useMemo(
+    () => learnedHandHold(rows.flatMap(({ data }) => (data.result.ratio !== undefined && (data.held === 'handSharp' || data.held === 'handBlurred') ? [{ ratio: data.result.ratio, sharp: data.held === 'handSharp' }] : []))),
+    [rows],
+  );
+}
+
 export function useNearWays(): NearWays {
   const cocSchool = useInHand((state) => state.cocSchool);
   const screenWidthMm = useInHand((state) => state.screenWidthMm);
-  const handHoldRatio = useInHand((state) => state.handHoldRatio);
+  const entered = useInHand((state) => state.handHoldRatio);
+  const handHoldRatio = useLearnedHandHold()?.ratio ?? entered;
   return useMemo(() => ({ cocSchool, screenWidthMm, handHoldRatio }), [cocSchool, screenWidthMm, handHoldRatio]);
 }
 

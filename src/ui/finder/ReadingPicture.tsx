@@ -1,32 +1,30 @@
 import { useCallback, useMemo } from 'react';
+import type { FarReading } from '@/core/far/readFar';
 import { modesOf } from '@/core/kit/parts';
-import { SUBJECT_KINDS } from '@/core/kit/subjects';
+import { SUBJECT_KINDS, type SubjectSpec } from '@/core/kit/subjects';
+import type { NearReading } from '@/core/near/readNear';
+import type { EffectiveSystem } from '@/core/optics/foldSystem';
+import { quantityText, showLengthM, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { usedArea } from '@/core/sensor/cropMode';
 import { Finder } from './Finder';
-import { quantityText, showLengthM, shownText } from '@/core/quantity/quantityText';
-import type { FarReading } from '@/core/far/readFar';
-import type { EffectiveSystem } from '@/core/optics/foldSystem';
-import type { SubjectSpec } from '@/core/kit/subjects';
 
-interface Props {
+type Props = {
   system: EffectiveSystem;
-  reading: FarReading;
   subject: SubjectSpec;
   units: UnitSystem;
   maxHeight?: number;
-}
+} & ({ desk: 'far'; reading: FarReading } | { desk: 'near'; reading: NearReading });
 
-/** The viewfinder's picture of the present reading. */
-export function ReadingPicture({ system, reading, subject, units, maxHeight }: Props) {
+/** The viewfinder's picture of the present reading, true to scale. */
+export function ReadingPicture({ system, subject, units, maxHeight, ...read }: Props) {
   const { body, mode } = system;
-  const modes = useMemo(
-    () => modesOf(body).map((each) => ({ id: each.id, name: each.name, ...usedArea(body.sensor, each) })),
-    [body],
-  );
-  const lengthText = useCallback((mm: number) => shownText(showLengthM(mm / 1000, units)), [units]);
+  const near = read.desk === 'near';
+  const modes = useMemo(() => modesOf(body).map((each) => ({ id: each.id, name: each.name, ...usedArea(body.sensor, each) })), [body]);
+  const lengthText = useCallback((mm: number) => shownText(near ? showSubjectMm(mm, units) : showLengthM(mm / 1000, units)), [near, units]);
   const kind = SUBJECT_KINDS[subject.kind];
-  const ratio = reading.ratio.value;
+  const ratio = read.reading.ratio.value;
+  const [width, height] = read.desk === 'near' ? [read.reading.fieldWidthMm, read.reading.fieldHeightMm] : [read.reading.fieldWidthM, read.reading.fieldHeightM];
   return (
     <Finder
       sensorWidthMm={body.sensor.widthMm}
@@ -38,7 +36,7 @@ export function ReadingPicture({ system, reading, subject, units, maxHeight }: P
       subjectOnSensorMm={ratio * subject.sizeMm}
       realPerSensorMm={1 / ratio}
       lengthText={lengthText}
-      description={`Viewfinder: ${subject.name} takes ${quantityText(reading.shareOfFrame, units)} of the frame’s ${kind.axis}; the frame shows ${quantityText(reading.fieldWidthM, units)} by ${quantityText(reading.fieldHeightM, units)} at the subject.`}
+      description={`Viewfinder: ${subject.name} takes ${quantityText(read.reading.shareOfFrame, units)} of the frame’s ${kind.axis}; the frame shows ${quantityText(width, units)} by ${quantityText(height, units)} at the subject.`}
       {...(maxHeight === undefined ? {} : { maxHeight })}
     />
   );

@@ -1,0 +1,76 @@
+import type { FarInputData } from '@/contract/schemas/farInput';
+import type { NearInputData } from '@/contract/schemas/nearInput';
+import type { FarReadingKept, NearReadingKept, Reading } from '@/contract/schemas/reading';
+import type { SubjectCount } from '@/core/detail/subjectCount';
+import type { FarReading } from '@/core/far/readFar';
+import type { NearReading } from '@/core/near/readNear';
+import type { EffectiveSystem } from '@/core/optics/foldSystem';
+import type { Situation } from './situation';
+
+interface Taken {
+  situation: Situation;
+  system: EffectiveSystem;
+  takenAt: string;
+  note: string;
+}
+
+/** What every desk remembers: the rows it came from, and the set-up whole, so that it stays true when the kit changes. */
+function common({ situation, system, takenAt, note }: Taken) {
+  const { setup, subject, output, setupRow, subjectRow, outputRow } = situation;
+  const { body, modeId, chain, supportWeightG, measured } = setup;
+  return {
+    kept: {
+      takenAt,
+      setupId: setupRow.id,
+      subjectId: subjectRow.id,
+      outputId: outputRow.id,
+      converterIds: situation.converterIds,
+      chain: situation.links,
+      setupName: setupRow.data.name,
+      note,
+    },
+    input: {
+      body,
+      modeId,
+      chain,
+      focalMm: system.markedFocalMm,
+      ...(supportWeightG === undefined ? {} : { supportWeightG }),
+      ...(measured?.length ? { measured } : {}),
+      subject,
+      output,
+      judgeBy: situation.judgeBy,
+      cropConvention: situation.convention,
+    },
+  };
+}
+
+const result = (system: EffectiveSystem, count: SubjectCount): Reading['result'] => ({
+  pixelsOnSubject: count.pixelsOnSubject.value,
+  resolvedPixels: count.resolvedPixels.value,
+  neededPixels: count.neededPixels.value,
+  shareOfFramePercent: count.shareOfFrame.value,
+  equivalentFocalMm: system.equivalentFocalMm.value,
+  equivalentFNumber: system.equivalentFNumber.value,
+  verdict: count.verdict,
+});
+
+/** A Far reading as the Book keeps it: all that went in, whole, and what came out. */
+export function farReadingKept(taken: Taken, reading: FarReading): FarReadingKept {
+  const { kept, input } = common(taken);
+  return { desk: 'far', ...kept, input: { ...input, distanceM: taken.situation.distanceM } as FarInputData, result: result(taken.system, reading) };
+}
+
+/** How a person reads close up, as far as a reading depends on it. */
+type Ways = Pick<NearInputData, 'screenWidthMm' | 'handHoldRatio' | 'cocSchool'>;
+
+/** A Near reading as the Book keeps it, with the ratio and the f-number it was read at. */
+export function nearReadingKept(taken: Taken, reading: NearReading, ways: Ways): NearReadingKept {
+  const { kept, input } = common(taken);
+  const { screenWidthMm, handHoldRatio, cocSchool } = ways;
+  return {
+    desk: 'near',
+    ...kept,
+    input: { ...input, ratio: reading.ratio.value, fNumber: reading.setFNumber.value, screenWidthMm, handHoldRatio, cocSchool } as NearInputData,
+    result: { ...result(taken.system, reading), ratio: reading.ratio.value, depthMm: reading.depthMm.value },
+  };
+}

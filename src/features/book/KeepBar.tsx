@@ -1,0 +1,37 @@
+import { memo, useState } from 'react';
+import { View } from 'react-native';
+import type { Reading } from '@/contract/schemas/reading';
+import { useNotice } from '@/data/notice';
+import { useOutbox } from '@/data/outbox';
+import { createRow } from '@/data/rowActions';
+import { Key } from '@/ui/controls/Key';
+import { TextField } from '@/ui/controls/TextField';
+import { space } from '@/ui/theme/measures';
+
+interface Props {
+  /** The reading as it stands, taken when the key is pressed; null when there is none. */
+  reading: (takenAt: string, note: string) => Reading | null;
+}
+
+/** Keeps the reading of a desk in the Book, with a note if one wants to write it now. */
+export const KeepBar = memo(function KeepBar({ reading }: Props) {
+  const [note, setNote] = useState<string | null>(null);
+  const show = useNotice((state) => state.show);
+  const keep = () => {
+    const kept = reading(new Date().toISOString(), note ?? '');
+    if (!kept) return;
+    createRow('readings', kept);
+    setNote(null);
+    const { reachable } = useOutbox.getState();
+    show({ text: reachable ? 'Kept in the Book.' : 'Kept on this device; it goes to the server when that is back.' });
+  };
+  return (
+    <View style={{ gap: space.small }}>
+      {note === null ? null : <TextField label="Note" value={note} onChange={setNote} multiline placeholder="Light, tide, what worked" />}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
+        <Key title="Keep this reading" icon="bookmark-add" weight="strong" onPress={keep} />
+        {note === null ? <Key title="Add a note" weight="plain" onPress={() => setNote('')} /> : null}
+      </View>
+    </View>
+  );
+});

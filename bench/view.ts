@@ -1,4 +1,5 @@
 import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
+import { demoSetups, demoSubjects } from '@/demo/kit';
 import { report, spreadOf } from './timing';
 
 /** JavaScript of an empty application on the same stack, gzip, kB. */
@@ -46,8 +47,8 @@ async function firstView(browser: Browser, url: string): Promise<void> {
  * Runs in the page, as text: a compiler's helpers would not be there. Moves the pointer once a frame and measures until
  * the new reading stands in the page and is laid out.
  */
-const DRAG = `(async () => {
-    const ruler = document.querySelector('[role="slider"][aria-label="Distance"]');
+const dragOf = (label: string) => `(async () => {
+    const ruler = document.querySelector('[role="slider"][aria-label="${label}"]');
     if (!ruler) throw new Error('no ruler');
     const box = ruler.getBoundingClientRect();
     const fire = (type, x) =>
@@ -74,31 +75,48 @@ const DRAG = `(async () => {
 /** Other work on the machine falls into one run or another; the middle of three is the application's. */
 const RUNS = 3;
 
-/** Time from a pointer move until its effect is laid out, over a drag of the distance. */
-async function drag(browser: Browser, url: string, slowdown: number, bound: number): Promise<void> {
+interface Desk {
+  name: string;
+  path: string;
+  /** The ruler that is dragged, and what shows that the desk stands. */
+  ruler: string;
+  testId: string;
+  inHand: object;
+}
+
+const DESKS: Desk[] = [
+  { name: 'Far', path: '/far', ruler: 'Distance', testId: 'pixels-value', inHand: {} },
+  { name: 'Near', path: '/near', ruler: 'Reproduction ratio', testId: 'ratio-value', inHand: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id, nearRatio: 0.7 } },
+];
+
+/** Time from a pointer move until its effect is laid out, over a drag of the desk's ruler. */
+async function drag(browser: Browser, url: string, desk: Desk, slowdown: number, bound: number): Promise<void> {
   const runs: number[] = [];
   const longest: number[] = [];
   for (let i = 0; i < RUNS; i++) {
     const { page } = await open(browser, slowdown);
-    await page.goto(`${url}/far`);
-    await page.getByTestId('pixels-value').waitFor();
+    await page.addInitScript((state) => localStorage.setItem('jauge.inHand', JSON.stringify({ state, version: 1 })), desk.inHand);
+    await page.goto(`${url}${desk.path}`);
+    await page.getByTestId(desk.testId).waitFor();
     // The levers come a moment after the reading; nobody pulls before that.
     await page.waitForTimeout(1500);
-    const found = (await page.evaluate(DRAG)) as number[];
+    const found = (await page.evaluate(dragOf(desk.ruler))) as number[];
     runs.push(spreadOf(found).p95);
     longest.push(Math.max(...found));
     await page.context().close();
   }
-  report(`Drag: screen update, p95${slowdown > 1 ? `, CPU slowed ${slowdown}×` : ''}`, spreadOf(runs).median, 'ms', bound);
-  if (slowdown === 1) report('Drag: longest update', spreadOf(longest).median, 'ms', 32);
+  report(`${desk.name}, drag: screen update, p95${slowdown > 1 ? `, CPU slowed ${slowdown}×` : ''}`, spreadOf(runs).median, 'ms', bound);
+  if (slowdown === 1) report(`${desk.name}, drag: longest update`, spreadOf(longest).median, 'ms', 32);
 }
 
 export async function benchView(url: string): Promise<void> {
   const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
   try {
     await firstView(browser, url);
-    await drag(browser, url, 1, 16);
-    await drag(browser, url, 4, 50);
+    for (const desk of DESKS) {
+      await drag(browser, url, desk, 1, 16);
+      await drag(browser, url, desk, 4, 50);
+    }
   } finally {
     await browser.close();
   }

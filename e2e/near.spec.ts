@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
-import { demoSetups, demoSubjects } from '../src/demo/kit';
+import { demoAdapters, demoOptics, demoSetups, demoSubjects } from '../src/demo/kit';
 import AxeBuilder from './support/axe';
 import { expect, test } from './support/test';
 
@@ -174,4 +174,19 @@ test('a search whose worker does not arrive says so, and goes on when asked', as
   await expect(page.getByText(/The search could not run/)).toBeVisible();
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByTestId('plan-count')).toContainText('reach 2.2 : 1');
+});
+
+test('a long search says how far it is, can be stopped, and goes on when asked', async ({ page, server }) => {
+  const post = async (resource: string, id: string, data: object) => expect((await page.request.post(`${server.url}/api/v1/${resource}`, { data: { id, data } })).status()).toBe(201);
+  for (let i = 0; i < 40; i += 1) {
+    await post('optics', `00000000-0000-4000-8000-0000000a1${String(i).padStart(3, '0')}`, { ...demoOptics.macro100.data, name: `Ostrel macro no. ${i + 1}`, lengthMm: 100 + i, takesConverters: true });
+  }
+  for (let i = 0; i < 3; i += 1) await post('adapters', `00000000-0000-4000-8000-0000000b1${String(i).padStart(3, '0')}`, { ...demoAdapters.closeUp.data, name: `Merrow close-up no. ${i + 1}`, dioptres: 2 + i });
+  await post('adapters', '00000000-0000-4000-8000-0000000b2000', { ...demoAdapters.tubes.data, name: 'Long tube set', lengthsMm: [7, 9, 11, 16, 22, 31] });
+  await openNear(page, '/near/plan');
+  await expect(page.getByText(/Trying every combination … \d+ %/)).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('Stopped.')).toBeVisible();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await expect(page.getByTestId('plan-count')).toContainText(/reach 2.2 : 1/, { timeout: 200_000 });
 });

@@ -181,8 +181,10 @@ export function readNear(from: NearInput): Result<NearReading> {
     source: 'diameter of the Airy disc to its first dark ring, on the sensor',
   }));
 
-  const curve = apertureCurve({ system, ratio: m, subjectMm: subject.sizeMm, neededPixels: count.neededPixels.value, judgeBy, cocMm: coc, threshold });
-  const bestFNumber = computed(curve.best.fNumber, 'f/', () => ({
+  // Only what asks for the curve pays for it: a drag does not.
+  let drawn: ApertureCurve | undefined;
+  const curveHere = () => (drawn ??= apertureCurve({ system, ratio: m, subjectMm: subject.sizeMm, neededPixels: count.neededPixels.value, judgeBy, cocMm: coc, threshold }));
+  const bestHere = (curve: ApertureCurve) => computed(curve.best.fNumber, 'f/', () => ({
     name: `Best f-number for “${output.name}”`,
     formula: curve.enough ? 'the largest N that leaves enough pixels' : 'the N that resolves most',
     inputs: [
@@ -215,7 +217,9 @@ export function readNear(from: NearInput): Result<NearReading> {
   return ok({
     ...count,
     state,
-    curve,
+    get curve() {
+      return curveHere();
+    },
     ratio,
     framedMagnification: computed(sizes.framed, '×', () => ({
       name: 'Framed magnification',
@@ -283,7 +287,9 @@ export function readNear(from: NearInput): Result<NearReading> {
       : {}),
     roomToCrop,
     handHoldS,
-    bestFNumber,
+    get bestFNumber() {
+      return bestHere(curveHere());
+    },
     hints: hintsFor(system, state, work?.mm, limit, ratio),
   });
 }

@@ -1,9 +1,10 @@
 import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
-import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { View, useWindowDimensions } from 'react-native';
 import { nearestDistanceM } from '@/core/far/focusAt';
 import type { Quantity } from '@/core/quantity/quantity';
 import { useInHand, type Preferences } from '@/data/inHand';
 import { farReadingKept } from '@/data/keptReading';
+import { DeskFrame, DeskMessage } from '@/ui/DeskFrame';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
@@ -32,40 +33,39 @@ export function FarDesk({ onAddSetup, onAddSubject }: { onAddSetup: () => void; 
     if (!loading) removeFirstView();
   }, [loading]);
   if (desk.status === 'ready') return <ReadyDesk desk={desk} />;
-  if (desk.status === 'loading') return <Centre text="Reading the kit …" />;
+  if (desk.status === 'loading') return <DeskMessage text="Reading the kit …" />;
   if (desk.status === 'failed') {
     return (
-      <Centre text="The server cannot be reached, so there is no kit to read. Start it again, then try again.">
+      <DeskMessage text="The server cannot be reached, so there is no kit to read. Start it again, then try again.">
         <Key title="Try again" weight="strong" onPress={desk.retry} />
-      </Centre>
+      </DeskMessage>
     );
   }
   if (desk.status === 'missing') {
     if (desk.missing === 'subject') {
       return (
-        <Centre text="No subject yet. Name what you want to photograph: its kind, its size, and how far away it is.">
+        <DeskMessage text="No subject yet. Name what you want to photograph: its kind, its size, and how far away it is.">
           <Key title="Add a subject" weight="strong" onPress={onAddSubject} />
-        </Centre>
+        </DeskMessage>
       );
     }
     if (desk.missing === 'output') {
       return (
-        <Centre text="Nothing says what the picture is for. Add an output, such as a web page or a print.">
+        <DeskMessage text="Nothing says what the picture is for. Add an output, such as a web page or a print.">
           <Key title="Add an output" weight="strong" onPress={onAddSubject} />
-        </Centre>
+        </DeskMessage>
       );
     }
   }
   const gone = desk.status === 'missing' && desk.missing === 'parts';
   return (
-    <Centre text={gone ? 'A part of this set-up is gone. Choose or change the set-up.' : 'No set-up yet. Choose your body’s format and megapixels, add a lens, and the reading starts.'}>
+    <DeskMessage text={gone ? 'A part of this set-up is gone. Choose or change the set-up.' : 'No set-up yet. Choose your body’s format and megapixels, add a lens, and the reading starts.'}>
       <Key title={gone ? 'Choose a set-up' : 'Start with a body'} weight="strong" onPress={onAddSetup} />
-    </Centre>
+    </DeskMessage>
   );
 }
 
 function ReadyDesk({ desk }: { desk: Ready }) {
-  const styles = useStyles();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const units = useInHand((state) => state.units);
@@ -119,42 +119,18 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const keep = reading ? <KeepBar reading={takeReading} /> : null;
   const groups = system && reading ? <GroupsBelow now={now} units={units} onWhy={setAsked} open={wide} /> : null;
 
-  if (wide) {
-    return (
-      <View style={styles.columns}>
-        <ScrollView style={styles.hand} contentContainerStyle={styles.columnContent}>
-          <Txt kind="title" level={2}>
-            In hand
-          </Txt>
-          <InHandColumn now={now} units={units} />
-          {warnings}
-          {keep}
-          {groups}
-        </ScrollView>
-        <ScrollView style={styles.middle} contentContainerStyle={styles.columnContent}>
-          {picture}
-          {readingBlock}
-        </ScrollView>
-        <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
-          <LeverList onWhy={setAsked} />
-        </ScrollView>
-        {sheet}
-      </View>
-    );
-  }
   return (
-    <View style={styles.phone}>
-      <ScrollView style={styles.scroll} contentContainerStyle={styles.phoneContent}>
-        {picture}
-        {warnings}
-        {readingBlock}
-        {keep}
-        <LeverList onWhy={setAsked} />
-        {groups}
-      </ScrollView>
-      <InHandDock now={now} units={units} />
-      {sheet}
-    </View>
+    <DeskFrame
+      picture={picture}
+      reading={readingBlock}
+      cautions={warnings}
+      keep={keep}
+      levers={<LeverList onWhy={setAsked} />}
+      groups={groups}
+      column={<InHandColumn now={now} units={units} />}
+      dock={<InHandDock now={now} units={units} />}
+      sheet={sheet}
+    />
   );
 }
 
@@ -181,26 +157,6 @@ function Problem({ now }: { now: DeskState }) {
   );
 }
 
-function Centre({ text, children }: { text: string; children?: React.ReactNode }) {
-  const styles = useStyles();
-  return (
-    <View style={styles.centre} role="status">
-      <Txt style={styles.centreText}>{text}</Txt>
-      {children}
-    </View>
-  );
-}
-
 const useStyles = stylesOf((palette) => ({
-  columns: { flex: 1, flexDirection: 'row' },
-  hand: { width: 320, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline },
-  middle: { flex: 1 },
-  right: { width: 348, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
-  columnContent: { padding: space.page, gap: space.page },
-  phone: { flex: 1 },
-  scroll: { flex: 1 },
-  phoneContent: { padding: space.page, paddingTop: space.medium, gap: space.large },
   noPicture: { height: 160, alignItems: 'center', justifyContent: 'center', borderWidth: 1, borderStyle: 'dashed', borderColor: palette.inkSoft },
-  centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },
-  centreText: { textAlign: 'center', maxWidth: 420 },
 }));

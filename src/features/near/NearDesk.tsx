@@ -1,5 +1,5 @@
 import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
-import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
+import { Pressable, View, useWindowDimensions } from 'react-native';
 import { Link, useRouter, type Href } from 'expo-router';
 import { neededPixels } from '@/core/output/needs';
 import { MORE_THAN_USED, verdictOf } from '@/core/output/verdict';
@@ -9,6 +9,7 @@ import { quantityText, showError, showQuantity } from '@/core/quantity/quantityT
 import { useInHand, type Preferences } from '@/data/inHand';
 import { nearReadingKept } from '@/data/keptReading';
 import { useSheets } from '@/data/sheets';
+import { DeskFrame, DeskMessage } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
@@ -32,7 +33,6 @@ type Ready = Extract<NearDeskView, { status: 'ready' }>;
 /** Near: one set-up on one tiny subject, focused at a ratio. */
 export default function NearDesk() {
   const desk = useNearDesk();
-  const styles = useStyles();
   const open = useSheets((state) => state.open);
   if (desk.status === 'ready') return <ReadyDesk desk={desk} />;
   const lacksSetup = desk.status === 'missing' && (desk.missing === 'setup' || desk.missing === 'parts');
@@ -42,11 +42,10 @@ export default function NearDesk() {
     missing: lacksSetup ? 'No set-up to read. Choose a body and a lens, and the reading starts.' : 'No subject yet. Name what you want to photograph, its size, and what the picture is for.',
   }[desk.status];
   return (
-    <View style={styles.centre} role="status">
-      <Txt style={styles.centreText}>{text}</Txt>
+    <DeskMessage text={text}>
       {desk.status === 'failed' ? <Key title="Try again" weight="strong" onPress={desk.retry} /> : null}
       {desk.status === 'missing' ? <Key title={lacksSetup ? 'Choose a set-up' : 'Choose a subject'} weight="strong" onPress={() => open(lacksSetup ? 'setup' : 'subject')} /> : null}
-    </View>
+    </DeskMessage>
   );
 }
 
@@ -54,7 +53,6 @@ export default function NearDesk() {
 const isTap = (from: NearDeskState, to: NearDeskState): boolean => from.situation.links !== to.situation.links || from.situation.subjectRow !== to.situation.subjectRow || from.situation.outputRow !== to.situation.outputRow || from.situation.setup.modeId !== to.situation.setup.modeId;
 
 function ReadyDesk({ desk }: { desk: Ready }) {
-  const styles = useStyles();
   const router = useRouter();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
@@ -105,42 +103,18 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     </View>
   ) : null;
   const groups = calm?.system && calm.reading ? <NearGroups system={calm.system} reading={calm.reading} units={units} onWhy={setAsked} open={wide} /> : null;
-  if (wide) {
-    return (
-      <View style={styles.columns}>
-        <ScrollView style={styles.hand} contentContainerStyle={styles.columnContent}>
-          <Txt kind="title" level={2}>
-            In hand
-          </Txt>
-          <NearColumn now={now} />
-          {cautions}
-          {keep}
-          {groups}
-        </ScrollView>
-        <ScrollView style={styles.middle} contentContainerStyle={styles.columnContent}>
-          {picture}
-          {block}
-        </ScrollView>
-        <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
-          <NearLeverList onWhy={setAsked} />
-        </ScrollView>
-        {sheet}
-      </View>
-    );
-  }
   return (
-    <View style={styles.phone}>
-      <ScrollView style={styles.scroll} contentContainerStyle={styles.phoneContent}>
-        {picture}
-        {block}
-        {cautions}
-        {keep}
-        <NearLeverList onWhy={setAsked} />
-        {groups}
-      </ScrollView>
-      <NearDock now={now} />
-      {sheet}
-    </View>
+    <DeskFrame
+      picture={picture}
+      reading={block}
+      cautions={cautions}
+      keep={keep}
+      levers={<NearLeverList onWhy={setAsked} />}
+      groups={groups}
+      column={<NearColumn now={now} />}
+      dock={<NearDock now={now} />}
+      sheet={sheet}
+    />
   );
 }
 
@@ -209,17 +183,7 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
   );
 }
 
-const useStyles = stylesOf((palette) => ({
-  columns: { flex: 1, flexDirection: 'row' },
-  hand: { width: 320, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline },
-  middle: { flex: 1 },
-  right: { width: 348, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
-  columnContent: { padding: space.page, gap: space.page },
-  phone: { flex: 1 },
-  scroll: { flex: 1 },
-  phoneContent: { padding: space.page, paddingTop: space.medium, gap: space.large },
-  centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },
-  centreText: { textAlign: 'center', maxWidth: 420 },
+const useStyles = stylesOf(() => ({
   block: { gap: space.small },
   numbers: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between', gap: space.large },
   main: { flexShrink: 1 },

@@ -1,0 +1,90 @@
+import type { ReactNode } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { Txt } from './Txt';
+import { WIDE_FROM, space } from './theme/measures';
+import { stylesOf } from './theme/theme';
+
+interface Props {
+  /** The drawing of what the frame shows. */
+  picture: ReactNode;
+  /** The number, its scale and its verdict. */
+  reading: ReactNode;
+  /** What to mind, in words. */
+  cautions: ReactNode;
+  /** The key that keeps the reading. */
+  keep?: ReactNode;
+  levers: ReactNode;
+  groups: ReactNode;
+  /** The controls of what is in hand: as a column of a wide screen, and under the thumb on a phone. */
+  column: ReactNode;
+  dock: ReactNode;
+  /** A sheet that lies over the desk. */
+  sheet?: ReactNode;
+}
+
+/** A desk: one scroll above its controls on a phone; in hand, reading and levers side by side on a wide screen. */
+export function DeskFrame({ picture, reading, cautions, keep, levers, groups, column, dock, sheet }: Props) {
+  const styles = useStyles();
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  if (wide) {
+    return (
+      <View style={styles.columns}>
+        <ScrollView style={styles.hand} contentContainerStyle={styles.columnContent}>
+          <Txt kind="title" level={2}>
+            In hand
+          </Txt>
+          {column}
+          {cautions}
+          {keep}
+          {groups}
+        </ScrollView>
+        <ScrollView style={styles.middle} contentContainerStyle={styles.columnContent}>
+          {picture}
+          {reading}
+        </ScrollView>
+        <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
+          {levers}
+        </ScrollView>
+        {sheet}
+      </View>
+    );
+  }
+  return (
+    <View style={styles.phone}>
+      <ScrollView style={styles.scroll} contentContainerStyle={styles.phoneContent}>
+        {picture}
+        {reading}
+        {cautions}
+        {keep}
+        {levers}
+        {groups}
+      </ScrollView>
+      {dock}
+      {sheet}
+    </View>
+  );
+}
+
+/** A desk that cannot be read yet: what to do next, in the middle. */
+export function DeskMessage({ text, children }: { text: string; children?: ReactNode }) {
+  const styles = useStyles();
+  return (
+    <View style={styles.centre} role="status">
+      <Txt style={styles.centreText}>{text}</Txt>
+      {children}
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  columns: { flex: 1, flexDirection: 'row' },
+  hand: { width: 320, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline },
+  middle: { flex: 1 },
+  right: { width: 348, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
+  columnContent: { padding: space.page, gap: space.page },
+  phone: { flex: 1 },
+  scroll: { flex: 1 },
+  phoneContent: { padding: space.page, paddingTop: space.medium, gap: space.large },
+  centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },
+  centreText: { textAlign: 'center', maxWidth: 420 },
+}));

@@ -1,0 +1,159 @@
+import type { EffectiveSystem } from '../optics/foldSystem';
+import type { OutputSpec } from '../output/needs';
+import { computed, given, input, type Quantity, type School } from '../quantity/quantity';
+import { skyCamera, type FramePoint, type Pointing } from './camera';
+import { SIDEREAL_ARCSEC_PER_S, driftMm } from './drift';
+import { LONGEST_S, longestTimeS } from './longestTime';
+import type { Projection } from './projection';
+import { STAR_RULES, type StarRule } from './starRules';
+import { toleranceOf, type ToleranceInput } from './tolerance';
+import { starGrid, worstPoint, type StarGrid } from './worstPoint';
+
+export interface StarsInput {
+  system: EffectiveSystem;
+  output: OutputSpec;
+  projection: Projection;
+  pointing: Pointing;
+  tolerance: Omit<ToleranceInput, 'output' | 'longSidePx'>;
+  rule: StarRule;
+  /** Longest this person ever exposes, s. */
+  ceilingS: number;
+  /** What is set; the longest by the chosen rule when left out. */
+  exposureS?: number | undefined;
+  /** By how much this lens draws corner stars out by itself, px; 0 when it draws them round. */
+  cornerStretchPx?: number | undefined;
+}
+
+/** What one sees of the stars at the exposure set. */
+export type StarVerdict = 'points' | 'cornersRun' | 'strokes';
+
+/** One school: its seconds, and how far a star then runs in the centre and at the worst point, px at 100 %. */
+export interface RuleReading {
+  rule: StarRule;
+  name: string;
+  formula: string;
+  gloss: string;
+  seconds: number;
+  centrePx: number;
+  worstPx: number;
+  chosen: boolean;
+}
+
+export interface StarsReading {
+  /** For drawing: the camera under the sky, and where the worst point lies. */
+  grid: StarGrid;
+  worst: FramePoint;
+  centreTolerancePx: Quantity;
+  cornerTolerancePx: Quantity;
+  /** Longest for the centre, and for the worst point of the frame. */
+  centreS: Quantity;
+  worstS: Quantity;
+  /** By the chosen school. */
+  limitS: Quantity;
+  exposureS: Quantity;
+  centreDriftPx: Quantity;
+  worstDriftPx: Quantity;
+  pixelScaleArcsec: Quantity;
+  rules: RuleReading[];
+  verdict: StarVerdict;
+}
+
+/** A lens that draws its corners out leaves the drift at least this share of the tolerance. */
+const LEAST_LEFT = 0.25;
+
+/**
+ * Reads a camera that stands still under the stars: how long it may expose, and what the schools say.
+ *
+ * @source exact projection of each star before and after; the worst point over 41 × 27 points of the frame
+ */
+export function readStars({ system, output, projection, pointing, tolerance, rule, ceilingS, exposureS, cornerStretchPx = 0 }: StarsInput): StarsReading {
+  const { used } = system;
+  const focalMm = system.focalMm.value;
+  const pitchMm = system.pitchUm.value / 1000;
+  const camera = skyCamera(projection, focalMm, pointing);
+  const grid = starGrid(camera, used.widthMm, used.heightMm);
+  const longSidePx = Math.max(used.columns, used.rows);
+  const allowed = toleranceOf({ ...tolerance, output, longSidePx });
+  const centrePxAt = (seconds: number) => driftMm(camera, { xMm: 0, yMm: 0 }, seconds) / pitchMm;
+  const worstPxAt = (seconds: number) => worstPoint(grid, seconds).mm / pitchMm;
+
+  const focal = system.focalMm;
+  const declination = given(pointing.declinationDeg, '°', 'Declination of the frame’s centre', 'where the camera points');
+  const turn = given(SIDEREAL_ARCSEC_PER_S, '″/s', 'Turn of the sky', 'one turn in a sidereal day');
+  const left = Math.max(allowed.corner.value - cornerStretchPx, LEAST_LEFT * allowed.corner.value);
+  const cornerTolerancePx =
+    cornerStretchPx > 0
+      ? computed(left, 'px', () => ({
+          name: 'Left for drift in the corners',
+          formula: 'b − s',
+          inputs: [input('b', 'how far a star may run', allowed.corner), input('s', 'drawn out by the lens itself', given(cornerStretchPx, 'px', 'Corner stars drawn out by the lens', 'your note on this lens'))],
+          source: 'a corner star that is drawn out already has less left; at least a quarter is kept',
+        }))
+      : allowed.corner;
+
+  const timeBy = (name: string, seconds: number, toleranceBy: Quantity, where: string) =>
+    computed(seconds, 's', () => ({
+      name,
+      formula: 'drift(t) = b',
+      inputs: [input('b', `how far a star may run ${where}`, toleranceBy), input('f', 'focal length', focal), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination', declination), input('ω', 'turn of the sky', turn)],
+      source: seconds >= LONGEST_S ? 'at the pole the sky stands still; shown up to an hour' : 'found by projecting the star before and after',
+      neglects: 'Wind, a shutter’s shake and refraction near the horizon.',
+    }));
+  const centreSeconds = longestTimeS(centrePxAt, allowed.centre.value);
+  const worstSeconds = longestTimeS(worstPxAt, left);
+  const centreS = timeBy('Longest for the centre', centreSeconds, allowed.centre, 'in the centre');
+  const worstS = timeBy('Longest for the whole frame', Math.min(centreSeconds, worstSeconds), cornerTolerancePx, 'at the worst point');
+
+  const ruleInput = { focalMm, equivalentFocalMm: system.equivalentFocalMm.value, fNumber: system.fNumber.value, pitchUm: system.pitchUm.value, declinationDeg: pointing.declinationDeg, ceilingS };
+  const reading = (each: StarRule, name: string, formula: string, gloss: string, seconds: number): RuleReading => ({ rule: each, name, formula, gloss, seconds, centrePx: centrePxAt(seconds), worstPx: worstPxAt(seconds), chosen: each === rule });
+  const rules: RuleReading[] = [
+    reading('worst', 'Whole frame, computed', 'drift(t) = b', 'the worst point of the frame stays within what you allow', worstS.value),
+    reading('centre', 'Centre, computed', 'drift(t) = b', 'the centre does; corners may run', centreS.value),
+    ...(Object.keys(STAR_RULES) as (keyof typeof STAR_RULES)[]).map((each) => {
+      const { name, formula, gloss, seconds } = STAR_RULES[each];
+      return reading(each, name, formula, gloss, seconds(ruleInput));
+    }),
+  ];
+  const chosen = rules.find((each) => each.chosen) ?? rules[0]!;
+  const schools = (): School[] => rules.map((each) => ({ preference: 'starRule', choice: each.rule, name: each.name, value: each.seconds, chosen: each.chosen }));
+  const own = chosen.rule === 'worst' ? worstS : chosen.rule === 'centre' ? centreS : null;
+  const limitS = computed(chosen.seconds, 's', () =>
+    own
+      ? { ...own.why, schools: schools() }
+      : {
+          name: `Longest by the ${chosen.name}`,
+          formula: chosen.formula,
+          inputs: [input('f', 'focal length', focal), input('f_eq', 'equivalent focal length', system.equivalentFocalMm), input('N', 'f-number', system.fNumber), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination', declination)],
+          source: `rule of thumb: ${chosen.gloss}`,
+          schools: schools(),
+        },
+  );
+  const seconds = exposureS ?? chosen.seconds;
+  const exposure = exposureS === undefined ? limitS : given(exposureS, 's', 'Exposure', 'as set');
+  const worst = worstPoint(grid, seconds);
+  const drift = (px: number, name: string, where: string) =>
+    computed(px, 'px', () => ({
+      name,
+      formula: '|end − start| / p',
+      inputs: [input('t', 'exposure', exposure), input('f', 'focal length', focal), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination of the centre', declination), input('ω', 'turn of the sky', turn)],
+      source: `exact projection of a star ${where}, before and after`,
+    }));
+  const centrePx = centrePxAt(seconds);
+  const worstPx = worst.mm / pitchMm;
+  const within = (px: number, allowedPx: number) => px <= allowedPx * (1 + 1e-6);
+  return {
+    grid,
+    worst: worst.point,
+    centreTolerancePx: allowed.centre,
+    cornerTolerancePx,
+    centreS,
+    worstS,
+    limitS,
+    exposureS: exposure,
+    centreDriftPx: drift(centrePx, 'Run of a star in the centre', 'in the centre'),
+    worstDriftPx: drift(worstPx, 'Run of a star at the worst point', `${Math.round(worst.point.xMm)} mm right and ${Math.round(worst.point.yMm)} mm up of the centre`),
+    pixelScaleArcsec: computed((206.265 * system.pitchUm.value) / focalMm, '″/px', () => ({ name: 'Pixel scale', formula: '206.265 · p / f', inputs: [input('p', 'pixel pitch', system.pitchUm), input('f', 'focal length', focal)], source: 'definition; in the centre' })),
+    rules,
+    verdict: !within(centrePx, allowed.centre.value) ? 'strokes' : within(worstPx, left) ? 'points' : 'cornersRun',
+  };
+}

@@ -5,6 +5,7 @@ import { outputSchema, type Output } from './schemas/output';
 import { ratioSchema, type Ratio } from './schemas/ratio';
 import { readingSchema, type Reading } from './schemas/reading';
 import { setupSchema, type Setup } from './schemas/setup';
+import { starTestSchema, type StarTest } from './schemas/starTest';
 import { subjectSchema, type Subject } from './schemas/subject';
 
 /** What the server keeps, by the name in its URL. */
@@ -17,6 +18,7 @@ export interface ResourceTypes {
   outputs: Output;
   readings: Reading;
   ratios: Ratio;
+  starTests: StarTest;
 }
 
 export type ResourceName = keyof ResourceTypes;
@@ -49,6 +51,7 @@ export const RESOURCE_SCHEMAS = {
   outputs: outputSchema,
   readings: readingSchema,
   ratios: ratioSchema,
+  starTests: starTestSchema,
 } as const;
 
 /** What a person calls one row of each. */
@@ -61,6 +64,7 @@ export const RESOURCE_NOUNS: Record<ResourceName, string> = {
   outputs: 'output',
   readings: 'reading',
   ratios: 'measured ratio',
+  starTests: 'star test',
 };
 
 export const RESOURCE_NAMES = Object.keys(RESOURCE_SCHEMAS) as ResourceName[];

@@ -30,4 +30,4 @@ export interface ImportSummary {
 }
 
 /** In this order every row's references exist before it. */
-export const TRANSFER_ORDER: readonly ResourceName[] = ['bodies', 'optics', 'adapters', 'setups', 'subjects', 'outputs', 'readings', 'ratios'];
+export const TRANSFER_ORDER: readonly ResourceName[] = ['bodies', 'optics', 'adapters', 'setups', 'subjects', 'outputs', 'readings', 'ratios', 'starTests'];

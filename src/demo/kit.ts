@@ -57,6 +57,16 @@ export const demoBodies = {
     sensor: { widthMm: 9.8, heightMm: 7.3, columns: 4032, rows: 3004 },
     antiAliasFilter: 'none', bitsPerSample: 12, cropModes: [], framesPerSecond: 10, fileSizeMb: 14, weightG: 195, price: 620,
   }),
+  planetCamera: row<Body>('b005', {
+    name: 'Quillon P4 planet camera', maker: 'Quillon', mount: 'Drawtube 2″', flangeMm: 12.5,
+    sensor: { widthMm: 7.8, heightMm: 4.41, columns: 2688, rows: 1520 },
+    antiAliasFilter: 'none', bitsPerSample: 12, cropModes: [],
+    readoutWindows: [
+      { columns: 2688, rows: 1520, framesPerSecond: 60 }, { columns: 1280, rows: 720, framesPerSecond: 160 },
+      { columns: 640, rows: 480, framesPerSecond: 240 }, { columns: 320, rows: 240, framesPerSecond: 460 },
+    ],
+    cardWriteMbPerS: 360, weightG: 110, price: 330,
+  }),
 };
 
 export const demoOptics = {
@@ -110,6 +120,10 @@ export const demoOptics = {
     kind: 'scope', name: 'Merrow 65 spotting scope', maker: 'Merrow', objectiveMm: 65, magnificationLow: 20, magnificationHigh: 48, eyeReliefMm: 17,
     apparentFieldDeg: 55, closestFocusM: 5, detailClass: 'fair', weightG: 1180, price: 860,
   }),
+  reflector: row<Optic>('c012', {
+    kind: 'telescope', name: 'Merrow 180 long reflector', maker: 'Merrow', mount: 'Drawtube 2″', apertureMm: 180, focalMm: 1800, obstructionShare: 0.33, backFocusMm: 150,
+    detailClass: 'good', weightG: 7200, price: 1450,
+  }),
   objective4: row<Optic>('c010', {
     kind: 'objective', name: 'Quillon 4× objective', maker: 'Quillon', magnification: 4, numericalAperture: 0.1, correction: 'infinity', designTubeFocalMm: 200,
     workingDistanceMm: 30, fieldNumberMm: 22, weightG: 90, price: 150,
@@ -137,6 +151,7 @@ export const demoAdapters = {
   afocal: row<Adapter>('d008', { kind: 'afocal', name: 'Phone clamp for eyepieces', weightG: 150, price: 45 }),
   reducer: row<Adapter>('d009', { kind: 'reducer', name: 'Quillon ×0.8 reducer', maker: 'Quillon', mount: 'Ostrel R', lensMount: 'Drawtube 2″', factor: 0.8, neededCircleMm: 40, autofocus: false, weightG: 310, price: 240 }),
   barlow: row<Adapter>('d010', { kind: 'barlow', name: 'Quillon ×2 Barlow', maker: 'Quillon', mount: 'Drawtube 2″', factor: 2, weightG: 160, price: 120 }),
+  barlow15: row<Adapter>('d012', { kind: 'barlow', name: 'Quillon ×1.5 Barlow', maker: 'Quillon', mount: 'Drawtube 2″', factor: 1.5, weightG: 130, price: 95 }),
   drawtube: row<Adapter>('d011', { kind: 'mountAdapter', name: 'Drawtube onto Ostrel R', mount: 'Ostrel R', lensMount: 'Drawtube 2″', addsMm: 36, autofocus: false, weightG: 140, price: 60 }),
 };
 
@@ -160,6 +175,18 @@ export const demoSetups = {
   seawall: row<Setup>('a005', {
     name: 'Sea-wall scope', bodyId: demoBodies.pocket.id, modeId: 'whole', supportWeightG: 1600,
     chain: [{ type: 'optic', id: demoOptics.scope.id, magnificationSet: 30 }, { type: 'adapter', id: demoAdapters.afocal.id }, { type: 'optic', id: demoOptics.pocketLens.id }],
+  }),
+  darkSky: row<Setup>('a006', {
+    name: 'Dark sky', bodyId: demoBodies.ostrel.id, modeId: 'whole', supportWeightG: 2400,
+    chain: [{ type: 'optic', id: demoOptics.wide20.id }],
+  }),
+  planetNight: row<Setup>('a007', {
+    name: 'Planet night', bodyId: demoBodies.planetCamera.id, modeId: 'whole', supportWeightG: 14_000,
+    chain: [{ type: 'optic', id: demoOptics.reflector.id }],
+  }),
+  nebula: row<Setup>('a008', {
+    name: 'Small refractor', bodyId: demoBodies.ostrel.id, modeId: 'whole', supportWeightG: 9000,
+    chain: [{ type: 'optic', id: demoOptics.refractor.id }, { type: 'adapter', id: demoAdapters.drawtube.id }],
   }),
 };
 

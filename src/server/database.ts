@@ -7,9 +7,10 @@ import type { ResourceName } from '@/contract/resources';
 import * as first from './migrations/0001-first-tables';
 import * as reducers from './migrations/0002-reducers';
 import * as ratios from './migrations/0003-ratios';
+import * as starTests from './migrations/0004-star-tests';
 import { defineTables, type Tables } from './models/tables';
 
-const MIGRATIONS = [first, reducers, ratios];
+const MIGRATIONS = [first, reducers, ratios, starTests];
 
 export interface Trace {
   exists: boolean;

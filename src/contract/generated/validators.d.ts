@@ -13,6 +13,7 @@ export const subjects: ValidateFunction<ResourceTypes['subjects']>;
 export const outputs: ValidateFunction<ResourceTypes['outputs']>;
 export const readings: ValidateFunction<ResourceTypes['readings']>;
 export const ratios: ValidateFunction<ResourceTypes['ratios']>;
+export const starTests: ValidateFunction<ResourceTypes['starTests']>;
 export const nearInput: ValidateFunction<NearInputData>;
 export const farInput: ValidateFunction<FarInputData>;
 export const systemInput: ValidateFunction<SystemInputData>;

@@ -15356,14 +15356,523 @@ validate98.errors = vErrors;
 return errors === 0;
 }
 
+exports.starTests = validate99;
+const schema31 = {"$id":"starTest","title":"Star test","type":"object","additionalProperties":false,"required":["name","opticId","focalMm","frames","takenAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"opticId":{"type":"string","title":"Lens","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"focalMm":{"type":"number","title":"Focal length in mm","minimum":0.5,"maximum":20000},"frames":{"type":"array","title":"Pictures","maxItems":60,"items":{"type":"object","title":"Picture","additionalProperties":false,"required":["seconds","centrePx","cornerPx"],"properties":{"seconds":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"centrePx":{"type":"number","title":"Run in the centre in px","minimum":0,"maximum":1000000},"cornerPx":{"type":"number","title":"Run in the corner in px","minimum":0,"maximum":1000000},"centre":{"type":"string","title":"Verdict on the centre","enum":["fine","small","strokes"]},"corner":{"type":"string","title":"Verdict on the corners","enum":["fine","small","strokes"]}}}},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
+
+function validate99(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="starTest" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.name === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.opticId === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "opticId"},message:"must have required property '"+"opticId"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.focalMm === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "focalMm"},message:"must have required property '"+"focalMm"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.frames === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "frames"},message:"must have required property '"+"frames"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+if(data.takenAt === undefined){
+const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "takenAt"},message:"must have required property '"+"takenAt"+"'"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(((((((key0 === "name") || (key0 === "opticId")) || (key0 === "focalMm")) || (key0 === "frames")) || (key0 === "cornerStretchPx")) || (key0 === "takenAt")) || (key0 === "note"))){
+const err5 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+if(data.name !== undefined){
+let data0 = data.name;
+if(typeof data0 === "string"){
+if(func3(data0) > 240){
+const err6 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+if(func3(data0) < 1){
+const err7 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(!pattern0.test(data0)){
+const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+}
+else {
+const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+}
+if(data.opticId !== undefined){
+let data1 = data.opticId;
+if(typeof data1 === "string"){
+if(!pattern55.test(data1)){
+const err10 = {instancePath:instancePath+"/opticId",schemaPath:"#/properties/opticId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/opticId",schemaPath:"#/properties/opticId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data2 = data.focalMm;
+if((typeof data2 == "number") && (isFinite(data2))){
+if(data2 > 20000 || isNaN(data2)){
+const err12 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+if(data2 < 0.5 || isNaN(data2)){
+const err13 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+else {
+const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+}
+if(data.frames !== undefined){
+let data3 = data.frames;
+if(Array.isArray(data3)){
+if(data3.length > 60){
+const err15 = {instancePath:instancePath+"/frames",schemaPath:"#/properties/frames/maxItems",keyword:"maxItems",params:{limit: 60},message:"must NOT have more than 60 items"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+const len0 = data3.length;
+for(let i0=0; i0<len0; i0++){
+let data4 = data3[i0];
+if(data4 && typeof data4 == "object" && !Array.isArray(data4)){
+if(data4.seconds === undefined){
+const err16 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "seconds"},message:"must have required property '"+"seconds"+"'"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+if(data4.centrePx === undefined){
+const err17 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "centrePx"},message:"must have required property '"+"centrePx"+"'"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+if(data4.cornerPx === undefined){
+const err18 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "cornerPx"},message:"must have required property '"+"cornerPx"+"'"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+for(const key1 in data4){
+if(!(((((key1 === "seconds") || (key1 === "centrePx")) || (key1 === "cornerPx")) || (key1 === "centre")) || (key1 === "corner"))){
+const err19 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+if(data4.seconds !== undefined){
+let data5 = data4.seconds;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 36000 || isNaN(data5)){
+const err20 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+if(data5 < 0.001 || isNaN(data5)){
+const err21 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+}
+else {
+const err22 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+}
+if(data4.centrePx !== undefined){
+let data6 = data4.centrePx;
+if((typeof data6 == "number") && (isFinite(data6))){
+if(data6 > 1000000 || isNaN(data6)){
+const err23 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+if(data6 < 0 || isNaN(data6)){
+const err24 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+else {
+const err25 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+if(data4.cornerPx !== undefined){
+let data7 = data4.cornerPx;
+if((typeof data7 == "number") && (isFinite(data7))){
+if(data7 > 1000000 || isNaN(data7)){
+const err26 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+if(data7 < 0 || isNaN(data7)){
+const err27 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data4.centre !== undefined){
+let data8 = data4.centre;
+if(typeof data8 !== "string"){
+const err29 = {instancePath:instancePath+"/frames/" + i0+"/centre",schemaPath:"#/properties/frames/items/properties/centre/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+if(!(((data8 === "fine") || (data8 === "small")) || (data8 === "strokes"))){
+const err30 = {instancePath:instancePath+"/frames/" + i0+"/centre",schemaPath:"#/properties/frames/items/properties/centre/enum",keyword:"enum",params:{allowedValues: schema31.properties.frames.items.properties.centre.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+if(data4.corner !== undefined){
+let data9 = data4.corner;
+if(typeof data9 !== "string"){
+const err31 = {instancePath:instancePath+"/frames/" + i0+"/corner",schemaPath:"#/properties/frames/items/properties/corner/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+if(!(((data9 === "fine") || (data9 === "small")) || (data9 === "strokes"))){
+const err32 = {instancePath:instancePath+"/frames/" + i0+"/corner",schemaPath:"#/properties/frames/items/properties/corner/enum",keyword:"enum",params:{allowedValues: schema31.properties.frames.items.properties.corner.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+}
+else {
+const err33 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+}
+else {
+const err34 = {instancePath:instancePath+"/frames",schemaPath:"#/properties/frames/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+if(data.cornerStretchPx !== undefined){
+let data10 = data.cornerStretchPx;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err35 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err36 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+else {
+const err37 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+if(data.takenAt !== undefined){
+let data11 = data.takenAt;
+if(typeof data11 === "string"){
+if(!pattern62.test(data11)){
+const err38 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data12 = data.note;
+if(typeof data12 === "string"){
+if(func3(data12) > 4000){
+const err40 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+}
+else {
+const err42 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+validate99.errors = vErrors;
+return errors === 0;
+}
+
 exports.farInput = validate58;
 
 exports.nearInput = validate78;
 
-exports.systemInput = validate99;
-const schema31 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
+exports.systemInput = validate100;
+const schema32 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
 
-function validate99(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate100(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="systemInput" */;
 let vErrors = null;
 let errors = 0;
@@ -15757,7 +16266,7 @@ vErrors.push(err24);
 errors++;
 }
 if(!((data8 === "closest") || (data8 === "infinity"))){
-const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema31.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema32.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err25];
 }
@@ -15954,7 +16463,7 @@ vErrors.push(err41);
 errors++;
 }
 if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
-const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema31.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema32.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err42];
 }
@@ -15975,14 +16484,14 @@ vErrors.push(err43);
 }
 errors++;
 }
-validate99.errors = vErrors;
+validate100.errors = vErrors;
 return errors === 0;
 }
 
-exports.wholeData = validate116;
-const schema32 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
+exports.wholeData = validate117;
+const schema33 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"starTests":{"type":"array","title":"Star tests","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
 
-function validate116(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate117(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="wholeData" */;
 let vErrors = null;
 let errors = 0;
@@ -16113,7 +16622,7 @@ vErrors.push(err10);
 errors++;
 }
 if(!((data3 === "keep") || (data3 === "replace"))){
-const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema32.properties.existing.enum},message:"must be equal to one of the allowed values"};
+const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema33.properties.existing.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err11];
 }
@@ -16127,7 +16636,7 @@ if(data.rows !== undefined){
 let data4 = data.rows;
 if(data4 && typeof data4 == "object" && !Array.isArray(data4)){
 for(const key1 in data4){
-if(!((((((((key1 === "bodies") || (key1 === "optics")) || (key1 === "adapters")) || (key1 === "setups")) || (key1 === "subjects")) || (key1 === "outputs")) || (key1 === "readings")) || (key1 === "ratios"))){
+if(!(func2.call(schema33.properties.rows.properties, key1))){
 const err12 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err12];
@@ -17530,9 +18039,11 @@ vErrors.push(err124);
 errors++;
 }
 }
-}
-else {
-const err125 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data4.starTests !== undefined){
+let data61 = data4.starTests;
+if(Array.isArray(data61)){
+if(data61.length > 200000){
+const err125 = {instancePath:instancePath+"/rows/starTests",schemaPath:"#/properties/rows/properties/starTests/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
 if(vErrors === null){
 vErrors = [err125];
 }
@@ -17541,10 +18052,12 @@ vErrors.push(err125);
 }
 errors++;
 }
-}
-}
-else {
-const err126 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+const len8 = data61.length;
+for(let i8=0; i8<len8; i8++){
+let data62 = data61[i8];
+if(data62 && typeof data62 == "object" && !Array.isArray(data62)){
+if(data62.id === undefined){
+const err126 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err126];
 }
@@ -17553,7 +18066,177 @@ vErrors.push(err126);
 }
 errors++;
 }
-validate116.errors = vErrors;
+if(data62.data === undefined){
+const err127 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+if(vErrors === null){
+vErrors = [err127];
+}
+else {
+vErrors.push(err127);
+}
+errors++;
+}
+if(data62.id !== undefined){
+let data63 = data62.id;
+if(typeof data63 === "string"){
+if(!pattern55.test(data63)){
+const err128 = {instancePath:instancePath+"/rows/starTests/" + i8+"/id",schemaPath:"#/properties/rows/properties/starTests/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err128];
+}
+else {
+vErrors.push(err128);
+}
+errors++;
+}
+}
+else {
+const err129 = {instancePath:instancePath+"/rows/starTests/" + i8+"/id",schemaPath:"#/properties/rows/properties/starTests/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err129];
+}
+else {
+vErrors.push(err129);
+}
+errors++;
+}
+}
+if(data62.version !== undefined){
+let data64 = data62.version;
+if(!(((typeof data64 == "number") && (!(data64 % 1) && !isNaN(data64))) && (isFinite(data64)))){
+const err130 = {instancePath:instancePath+"/rows/starTests/" + i8+"/version",schemaPath:"#/properties/rows/properties/starTests/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err130];
+}
+else {
+vErrors.push(err130);
+}
+errors++;
+}
+if((typeof data64 == "number") && (isFinite(data64))){
+if(data64 < 1 || isNaN(data64)){
+const err131 = {instancePath:instancePath+"/rows/starTests/" + i8+"/version",schemaPath:"#/properties/rows/properties/starTests/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err131];
+}
+else {
+vErrors.push(err131);
+}
+errors++;
+}
+}
+}
+if(data62.createdAt !== undefined){
+let data65 = data62.createdAt;
+if(typeof data65 === "string"){
+if(func3(data65) > 40){
+const err132 = {instancePath:instancePath+"/rows/starTests/" + i8+"/createdAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err132];
+}
+else {
+vErrors.push(err132);
+}
+errors++;
+}
+}
+else {
+const err133 = {instancePath:instancePath+"/rows/starTests/" + i8+"/createdAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err133];
+}
+else {
+vErrors.push(err133);
+}
+errors++;
+}
+}
+if(data62.updatedAt !== undefined){
+let data66 = data62.updatedAt;
+if(typeof data66 === "string"){
+if(func3(data66) > 40){
+const err134 = {instancePath:instancePath+"/rows/starTests/" + i8+"/updatedAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err134];
+}
+else {
+vErrors.push(err134);
+}
+errors++;
+}
+}
+else {
+const err135 = {instancePath:instancePath+"/rows/starTests/" + i8+"/updatedAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err135];
+}
+else {
+vErrors.push(err135);
+}
+errors++;
+}
+}
+if(data62.data !== undefined){
+let data67 = data62.data;
+if(!(data67 && typeof data67 == "object" && !Array.isArray(data67))){
+const err136 = {instancePath:instancePath+"/rows/starTests/" + i8+"/data",schemaPath:"#/properties/rows/properties/starTests/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err136];
+}
+else {
+vErrors.push(err136);
+}
+errors++;
+}
+}
+}
+else {
+const err137 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err137];
+}
+else {
+vErrors.push(err137);
+}
+errors++;
+}
+}
+}
+else {
+const err138 = {instancePath:instancePath+"/rows/starTests",schemaPath:"#/properties/rows/properties/starTests/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err138];
+}
+else {
+vErrors.push(err138);
+}
+errors++;
+}
+}
+}
+else {
+const err139 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err139];
+}
+else {
+vErrors.push(err139);
+}
+errors++;
+}
+}
+}
+else {
+const err140 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err140];
+}
+else {
+vErrors.push(err140);
+}
+errors++;
+}
+validate117.errors = vErrors;
 return errors === 0;
 }
 

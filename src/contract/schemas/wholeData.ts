@@ -43,6 +43,7 @@ export const wholeDataSchema = {
         outputs: rows('Outputs'),
         readings: rows('Kept readings'),
         ratios: rows('Measured ratios'),
+        starTests: rows('Star tests'),
       },
     },
   },

@@ -10,6 +10,7 @@ import { SyncLine } from './SyncLine';
 // Sheets are not needed for the first reading, so they come when they are opened.
 const SetupSheet = lazy(() => import('../kit/SetupSheet'));
 const SubjectSheet = lazy(() => import('../kit/SubjectSheet'));
+const SiteSheet = lazy(() => import('../sky/SiteSheet'));
 const PreferencesSheet = lazy(() => import('./PreferencesSheet'));
 
 /** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */
@@ -18,7 +19,7 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
   const notice = <NoticeBar />;
   return (
     <OverSheets.Provider value={notice}>
-      <Slate />
+      <Slate sky={path.startsWith('/sky')} />
       <SyncLine />
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
         {wide ? <Places path={path} rail /> : null}
@@ -30,6 +31,7 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
       <Suspense fallback={null}>
         {sheet === 'setup' ? <SetupSheet onClose={close} /> : null}
         {sheet === 'subject' ? <SubjectSheet onClose={close} /> : null}
+        {sheet === 'site' ? <SiteSheet onClose={close} /> : null}
         {sheet === 'preferences' ? <PreferencesSheet onClose={close} /> : null}
       </Suspense>
       {sheet ? null : notice}

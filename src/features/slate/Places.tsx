@@ -8,6 +8,7 @@ import { stylesOf, usePalette } from '@/ui/theme/theme';
 const PLACES = [
   { href: '/far', name: 'Far', icon: 'filter-hdr' },
   { href: '/near', name: 'Near', icon: 'local-florist' },
+  { href: '/sky', name: 'Sky', icon: 'nights-stay' },
   { href: '/book', name: 'Book', icon: 'menu-book' },
 ] as const;
 

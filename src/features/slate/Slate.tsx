@@ -10,15 +10,17 @@ import { stylesOf } from '@/ui/theme/theme';
 import { modesOf } from '@/core/kit/parts';
 import { situationOf } from '@/data/situation';
 import { useSheets } from '@/data/sheets';
+import { useSky } from '@/data/sky';
 import { useChosen } from '@/data/useChosen';
 
 // The sheets are opened by functions that never change, so that nothing is drawn again for their sake.
 const openSetup = () => useSheets.getState().open('setup');
 const openSubject = () => useSheets.getState().open('subject');
+const openSite = () => useSheets.getState().open('site');
 const openPreferences = () => useSheets.getState().open('preferences');
 
 /** The slate: what is in hand, always in sight. A tap on a tag opens the kit or the subjects. */
-export function Slate() {
+export function Slate({ sky }: { sky: boolean }) {
   const styles = useStyles();
   const { kit, loading } = useKit();
   const chosen = useChosen();
@@ -36,11 +38,21 @@ export function Slate() {
     <View style={styles.slate} role="banner">
       <Tag label="Set-up" name={setupName} line={setupLine} onPress={openSetup} />
       <View style={styles.rule} />
-      <Tag label="Subject" name={subjectName} line={subjectLine} onPress={openSubject} narrow />
+      {sky ? <SkyTag /> : <Tag label="Subject" name={subjectName} line={subjectLine} onPress={openSubject} narrow />}
       <SlateKeys />
     </View>
   );
 }
+
+/** 25 Nov, in the reader's own order. */
+const shortDay = (day: string): string => new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
+
+/** Under the sky the subject is a place and a night. */
+const SkyTag = memo(function SkyTag() {
+  const site = useSky((state) => state.site);
+  const day = useSky((state) => state.day);
+  return <Tag label="Place and night" name={site?.name ?? 'Place'} line={day === null ? 'tonight' : shortDay(day)} onPress={openSite} narrow />;
+});
 
 /** The keys at the right; apart, because nothing of a drag concerns them. */
 const SlateKeys = memo(function SlateKeys() {

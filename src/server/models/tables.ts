@@ -57,6 +57,7 @@ export function defineTables(sequelize: Sequelize): Tables {
       outputs: table('outputs'),
       readings: table('readings', { takenAt: { type: DataTypes.TEXT, allowNull: false, field: 'taken_at' } }),
       ratios: table('ratios'),
+      starTests: table('starTests'),
     },
     setupParts: sequelize.define<Model<SetupPartAttributes>>(
       'setupParts',

@@ -22,6 +22,9 @@ export interface Palette {
   /** Darkest and lightest tone of a rendered picture. */
   patchDark: string;
   patchLight: string;
+  /** The night sky in a drawing, and what shines in it. */
+  skyGround: string;
+  star: string;
 }
 
 /** Red, green and blue of a colour written #RRGGBB, 0 to 255. */
@@ -42,6 +45,8 @@ export const DAY: Palette = {
   finderHidden: 'rgba(207, 200, 186, 0.55)',
   patchDark: '#17262B',
   patchLight: '#FFFDF8',
+  skyGround: '#17262B',
+  star: '#FFFDF8',
 };
 
 /** One red on black, so that eyes used to the dark stay so: nothing white, nothing blue. */
@@ -60,4 +65,6 @@ export const NIGHT: Palette = {
   finderHidden: 'rgba(94, 36, 24, 0.45)',
   patchDark: '#000000',
   patchLight: '#FF6A4D',
+  skyGround: '#0A0201',
+  star: '#FF6A4D',
 };

@@ -1,0 +1,16 @@
+import Head from 'expo-router/head';
+import { lazy } from 'react';
+import { Opening } from '@/ui/Opening';
+
+const StarsDesk = lazy(() => import('@/features/sky/StarsDesk'));
+
+export default function SkyStarsDeskRoute() {
+  return (
+    <Opening>
+      <Head>
+        <title>Stars · Jauge</title>
+      </Head>
+      <StarsDesk />
+    </Opening>
+  );
+}

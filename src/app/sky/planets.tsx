@@ -1,0 +1,16 @@
+import Head from 'expo-router/head';
+import { lazy } from 'react';
+import { Opening } from '@/ui/Opening';
+
+const PlanetsDesk = lazy(() => import('@/features/sky/PlanetsDesk'));
+
+export default function SkyPlanetsDeskRoute() {
+  return (
+    <Opening>
+      <Head>
+        <title>Planets · Jauge</title>
+      </Head>
+      <PlanetsDesk />
+    </Opening>
+  );
+}

@@ -1,0 +1,16 @@
+import Head from 'expo-router/head';
+import { lazy } from 'react';
+import { Opening } from '@/ui/Opening';
+
+const SchoolsPage = lazy(() => import('@/features/sky/pages/SchoolsPage'));
+
+export default function SkySchoolsPageRoute() {
+  return (
+    <Opening>
+      <Head>
+        <title>Schools side by side · Jauge</title>
+      </Head>
+      <SchoolsPage />
+    </Opening>
+  );
+}

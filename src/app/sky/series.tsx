@@ -1,0 +1,16 @@
+import Head from 'expo-router/head';
+import { lazy } from 'react';
+import { Opening } from '@/ui/Opening';
+
+const SeriesPage = lazy(() => import('@/features/sky/pages/SeriesPage'));
+
+export default function SkySeriesPageRoute() {
+  return (
+    <Opening>
+      <Head>
+        <title>Test series · Jauge</title>
+      </Head>
+      <SeriesPage />
+    </Opening>
+  );
+}

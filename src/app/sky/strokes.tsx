@@ -1,0 +1,16 @@
+import Head from 'expo-router/head';
+import { lazy } from 'react';
+import { Opening } from '@/ui/Opening';
+
+const StrokesPage = lazy(() => import('@/features/sky/pages/StrokesPage'));
+
+export default function SkyStrokesPageRoute() {
+  return (
+    <Opening>
+      <Head>
+        <title>Wanted strokes · Jauge</title>
+      </Head>
+      <StrokesPage />
+    </Opening>
+  );
+}

@@ -1,0 +1,180 @@
+import { useMemo, useState } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { formatFigures, formatFixed } from '@/core/quantity/format';
+import { DEEP_OBJECTS } from '@/core/sky/catalogue';
+import { altitudesOf, bestWindow, LEAST_ALTITUDE_DEG, type BestWindow } from '@/core/sky/night';
+import { ofDate, planetOn, type Place } from '@/core/sky/ephemeris';
+import { PLANETS, PLANET_NAMES } from '@/core/sky/planet';
+import { clock, dayText, shiftDay } from '@/data/localTime';
+import { useSheets } from '@/data/sheets';
+import { useSky } from '@/data/sky';
+import { DeskMessage } from '@/ui/DeskFrame';
+import { Table } from '@/ui/Table';
+import { Txt } from '@/ui/Txt';
+import { NightChart } from '@/ui/chart/NightChart';
+import { Choice } from '@/ui/controls/Choice';
+import { Key } from '@/ui/controls/Key';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { SkyTabs } from './SkyTabs';
+import { NEAR_SUN_DEG, SUN_WARNING } from './planetWords';
+import { useNight, type SkyNight } from './useNight';
+
+/** Night: dark hours, Moon, planets, and when an object stands best. */
+export default function NightDesk() {
+  const night = useNight();
+  const open = useSheets((state) => state.open);
+  return (
+    <View style={{ flex: 1 }}>
+      <SkyTabs here="/sky/night" />
+      {night ? (
+        <Night {...night} />
+      ) : (
+        <DeskMessage text="For a night’s plan Jauge needs a place: of the list, by latitude and longitude, or this device’s, if you say so.">
+          <Key title="Choose a place" icon="place" weight="strong" onPress={() => open('site')} />
+        </DeskMessage>
+      )}
+    </View>
+  );
+}
+
+/** What a night offers: the deep object chosen and every planet, as one list. */
+interface Offer {
+  id: string;
+  name: string;
+  place: Place;
+  best: BestWindow | null;
+}
+
+function Night({ site, day, midnightMs, night }: SkyNight) {
+  const styles = useStyles();
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const sky = useSky();
+  const [shownId, setShownId] = useState<string | null>(null);
+  const at = (ms: number) => clock(ms, site.zone);
+  const planets = useMemo(() => PLANET_NAMES.map((name) => ({ name, ...planetOn(name, site, midnightMs) })), [site, midnightMs]);
+  const offers = useMemo((): Offer[] => {
+    const offer = (id: string, name: string, place: Place): Offer => ({ id, name, place, best: bestWindow(place, site, night) });
+    return [...DEEP_OBJECTS.map((each) => offer(each.id, each.name, ofDate(each.raHours, each.declinationDeg, midnightMs))), ...planets.map((each) => offer(each.name, each.name, each))];
+  }, [site, night, midnightMs, planets]);
+  const shown = offers.find((each) => each.id === (shownId ?? sky.targetId)) ?? offers[0]!;
+  const altitudes = useMemo(() => altitudesOf(shown.place, site, night), [shown, site, night]);
+  const isPlanet = planets.find((each) => each.name === shown.id);
+  const up = offers.filter((each) => each.best).sort((a, b) => b.best!.highestDeg - a.best!.highestDeg);
+  const moonUp = night.dark ? night.times.filter((ms, i) => ms >= night.dark!.fromMs && ms <= night.dark!.toMs && night.moonDeg[i]! > 0) : [];
+  const span = night.sunset !== null && night.sunrise !== null ? { fromMs: night.sunset, toMs: night.sunrise } : { fromMs: night.fromMs, toMs: night.toMs };
+  const darkHours = night.dark ? (night.dark.toMs - night.dark.fromMs) / 3_600_000 : 0;
+  const choose = (id: string) => {
+    setShownId(id);
+    if (DEEP_OBJECTS.some((each) => each.id === id)) sky.set({ targetId: id });
+  };
+  const head = (
+    <View style={styles.block}>
+      <View style={styles.day}>
+        <Key title="The night before" icon="chevron-left" iconOnly onPress={() => sky.set({ day: shiftDay(day, -1) })} />
+        <View style={styles.words}>
+          <Txt kind="title" level={1} testID="night-title">
+            {dayText(day)}
+          </Txt>
+          <Txt kind="small" tone="soft">
+            {`${site.name}, clocks of ${site.zone}`}
+          </Txt>
+        </View>
+        <Key title="The night after" icon="chevron-right" iconOnly onPress={() => sky.set({ day: shiftDay(day, 1) })} />
+      </View>
+      <NightChart
+        times={night.times}
+        curves={[
+          { name: 'Moon', altitudes: night.moonDeg, look: 'moon' },
+          { name: shown.name, altitudes, look: 'strong' },
+        ]}
+        fromMs={span.fromMs}
+        toMs={span.toMs}
+        dark={night.dark}
+        best={shown.best}
+        clock={at}
+        leastDeg={LEAST_ALTITUDE_DEG}
+        height={Math.max(190, height * (wide ? 0.4 : 0.26))}
+        description={`Altitudes of ${shown.name} and the Moon through the night${shown.best ? `; best from ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)} degrees` : ''}.`}
+      />
+      <Txt kind="title" tone={shown.best ? 'press' : 'needle'} testID="best-window">
+        {shown.best ? `● ${shown.name}: ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)}° at ${at(shown.best.highestMs)}` : `▽ ${shown.name} does not stand above ${LEAST_ALTITUDE_DEG}° in the dark`}
+      </Txt>
+      {shown.best?.moonDisturbs ? (
+        <Txt tone="caution">{`The Moon, ${formatFixed(night.moonLitShare * 100)}\u202f% lit, is up and comes within ${formatFixed(shown.best.moonFromDeg)}°: faint parts drown in it.`}</Txt>
+      ) : null}
+      {isPlanet && isPlanet.fromSunDeg < NEAR_SUN_DEG ? (
+        <Txt kind="strong" tone="needle" role="alert">
+          {`⚠ ${isPlanet.name} stands only ${formatFixed(isPlanet.fromSunDeg)}° from the Sun. ${SUN_WARNING}`}
+        </Txt>
+      ) : null}
+      <Txt testID="dark-hours">
+        {night.dark
+          ? `Dark from ${at(night.dark.fromMs)} to ${at(night.dark.toMs)}, ${formatFigures(darkHours, 2)} hours; the Sun sets at ${night.sunset === null ? '–' : at(night.sunset)} and rises at ${night.sunrise === null ? '–' : at(night.sunrise)}.`
+          : night.dusk
+            ? `It does not get fully dark that night; deepest between ${at(night.dusk.fromMs)} and ${at(night.dusk.toMs)}.`
+            : 'It does not get dark that night.'}
+      </Txt>
+      <Txt testID="moon-line">{`Moon ${formatFixed(night.moonLitShare * 100)}\u202f% lit, ${moonUp.length === 0 ? 'below the horizon while it is dark' : `up in the dark from ${at(moonUp[0]!)} to ${at(moonUp.at(-1)!)}`}.`}</Txt>
+      <Txt kind="small" tone="caution">
+        ⚠ At night and by the shore: tide, cliffs, cold, traffic, private land; tell someone. White light spares nobody’s eyes.
+      </Txt>
+    </View>
+  );
+  const rest = (
+    <View style={styles.block}>
+      <Choice label="What stands high in the dark, highest first" value={shown.id} options={up.map((each) => ({ value: each.id, name: each.name, gloss: `${formatFixed(each.best!.highestDeg)}° at ${at(each.best!.highestMs)}` }))} onChange={choose} />
+      {up.length ? null : <Txt tone="soft">Nothing of the list stands above 30° in the dark that night.</Txt>}
+      <Txt kind="title" level={2}>
+        Planets that night
+      </Txt>
+      <Table
+        label="Planets that night"
+        heads={['Planet', 'Disc', 'Highest', 'One turn', 'From the Sun']}
+        rows={planets.map((each) => {
+          const offer = offers.find((found) => found.id === each.name);
+          const hours = PLANETS[each.name].rotationS / 3600;
+          return {
+            key: each.name,
+            cells: [`${each.fromSunDeg < NEAR_SUN_DEG ? '⚠ ' : ''}${each.name}`, `${formatFigures(each.discArcsec, 3)}″`, offer?.best ? `${formatFixed(offer.best.highestDeg)}°, ${at(offer.best.highestMs)}` : 'low', hours > 48 ? `${formatFixed(hours / 24)} d` : `${formatFigures(hours, 3)} h`, `${formatFixed(each.fromSunDeg)}°`],
+            strong: each.name === shown.id,
+          };
+        })}
+      />
+      {planets.some((each) => each.fromSunDeg < NEAR_SUN_DEG) ? (
+        <Txt kind="small" tone="needle" role="alert" testID="sun-warning">
+          {`⚠ within ${NEAR_SUN_DEG}° of the Sun. ${SUN_WARNING}`}
+        </Txt>
+      ) : null}
+      <Txt kind="small" tone="soft">
+        Altitudes are without the air’s refraction, which lifts things by half a degree at the horizon and less than 2′ above 30°.
+      </Txt>
+    </View>
+  );
+  return wide ? (
+    <View style={styles.columns}>
+      <ScrollView style={styles.main} contentContainerStyle={styles.content}>
+        {head}
+      </ScrollView>
+      <ScrollView style={styles.side} contentContainerStyle={styles.content}>
+        {rest}
+      </ScrollView>
+    </View>
+  ) : (
+    <ScrollView contentContainerStyle={styles.content}>
+      {head}
+      {rest}
+    </ScrollView>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  columns: { flex: 1, flexDirection: 'row' },
+  main: { flex: 1 },
+  side: { width: 440, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
+  content: { padding: space.page, gap: space.page, maxWidth: 860, width: '100%', marginHorizontal: 'auto' },
+  block: { gap: space.medium },
+  day: { flexDirection: 'row', alignItems: 'center', gap: space.medium },
+  words: { flex: 1, alignItems: 'center' },
+}));

@@ -1,0 +1,245 @@
+import { Suspense, lazy, useMemo, useState } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { foldSystem } from '@/core/optics/foldSystem';
+import { formatFigures, formatFixed } from '@/core/quantity/format';
+import type { Quantity } from '@/core/quantity/quantity';
+import { showFNumber } from '@/core/quantity/quantityText';
+import { planCapture, type CapturePlan } from '@/core/sky/capture';
+import { discsOf, planetOn } from '@/core/sky/ephemeris';
+import { PLANETS, PLANET_NAMES, STAND_WORDS, readPlanet, type PlanetName, type PlanetReading } from '@/core/sky/planet';
+import { useInHand } from '@/data/inHand';
+import { useSky } from '@/data/sky';
+import { Figure } from '@/ui/Figure';
+import { Group } from '@/ui/Group';
+import { Table } from '@/ui/Table';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { NumberField } from '@/ui/controls/NumberField';
+import { PlanetDrawing } from '@/ui/finder/PlanetDrawing';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { BarlowList } from './BarlowList';
+import { SiteLine } from './SiteLine';
+import { SkyDeskGate } from './SkyDeskGate';
+import { LIMIT_WORDS, NEAR_SUN_DEG, SUN_WARNING, bytesText } from './planetWords';
+import { secondsText } from './starWords';
+import { useNight } from './useNight';
+import type { SkyDesk } from './useSkyDesk';
+
+const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+
+type Ready = Extract<SkyDesk, { status: 'ready' }>;
+/** Usual sizes of Moon and Sun, ″, where no night is chosen. */
+const USUAL_DISC_ARCSEC = 1900;
+
+/** Planets: disc, sampling, Barlow, recording. */
+export default function PlanetsDesk() {
+  return <SkyDeskGate here="/sky/planets">{(desk) => <Planets desk={desk} />}</SkyDeskGate>;
+}
+
+function Planets({ desk }: { desk: Ready }) {
+  const styles = useStyles();
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const units = useInHand((state) => state.units);
+  const sky = useSky();
+  const [asked, setAsked] = useState<string | null>(null);
+  const { system } = desk;
+  const night = useNight();
+  const { planet } = sky;
+  const here = useMemo(() => (night ? planetOn(planet, night.site, night.midnightMs) : null), [night, planet]);
+  const discs = useMemo(() => (night ? discsOf(night.site, night.midnightMs) : { moonArcsec: USUAL_DISC_ARCSEC, sunArcsec: USUAL_DISC_ARCSEC }), [night]);
+  const discArcsec = here?.discArcsec ?? PLANETS[planet].usualArcsec;
+  const reading = useMemo(() => readPlanet({ system, planet, discArcsec, blurPx: sky.blurPx }), [system, planet, discArcsec, sky.blurPx]);
+  const durationS = sky.captureS ?? Math.min(3600, reading.longestCaptureS.value);
+  const capture = useMemo(
+    () => planCapture({ body: system.body, discPx: reading.discPx.value * (planet === 'Saturn' ? 2.27 : 1), margin: sky.margin, exposureS: sky.exposureMs / 1000, linkMbPerS: sky.linkMbPerS, durationS, bits: sky.bits, cardGb: sky.cardGb }),
+    [system.body, reading.discPx.value, planet, sky.margin, sky.exposureMs, sky.linkMbPerS, durationS, sky.bits, sky.cardGb],
+  );
+  const why = asked === null ? undefined : planetQuantity(reading, system, asked);
+  const drawing = (
+    <PlanetDrawing
+      discPx={reading.discPx.value}
+      ringed={planet === 'Saturn'}
+      sensorColumns={system.used.columns}
+      sensorRows={system.used.rows}
+      window={{ columns: Math.min(capture.columns, system.used.columns), rows: Math.min(capture.rows, system.used.rows) }}
+      maxHeight={height * 0.24}
+      description={`${planet} at ${formatFixed(reading.discPx.value)} pixels across, beside the whole sensor of ${system.used.columns} by ${system.used.rows}; the window read out is ${capture.columns} by ${capture.rows}.`}
+    />
+  );
+  const head = (
+    <View style={styles.block}>
+      <Choice label="Planet" hideLabel value={planet} options={PLANET_NAMES.map((value) => ({ value, name: value }))} onChange={(value: PlanetName) => sky.set({ planet: value, captureS: null })} />
+      {here && here.fromSunDeg < NEAR_SUN_DEG ? (
+        <Txt kind="strong" tone="needle" role="alert" testID="sun-warning">
+          {`⚠ ${planet} stands only ${formatFixed(here.fromSunDeg)}° from the Sun. ${SUN_WARNING}`}
+        </Txt>
+      ) : null}
+      {drawing}
+      <View style={styles.numbers}>
+        <View>
+          <Txt kind="huge" testID="disc-px">
+            {formatFixed(reading.discPx.value)}
+            <Txt kind="large">{'\u202fpx'}</Txt>
+          </Txt>
+          <Txt kind="fine" tone="soft">
+            {`${planet}’s disc, ${formatFigures(discArcsec, 3)}″${here ? '' : ' at its usual best'}`}
+          </Txt>
+        </View>
+        <View style={styles.right}>
+          <Txt kind="large" testID="f-over-p">
+            {`${formatFigures(reading.fNumberOverPitch.value, 2)}\u202f× p`}
+          </Txt>
+          <Txt kind="fine" tone="soft">
+            {`${showFNumber(system.fNumber.value)} against ${formatFigures(system.pitchUm.value, 3)}\u202fµm`}
+          </Txt>
+        </View>
+      </View>
+      <Txt kind="title" tone={reading.stand === 'customary' || reading.stand === 'fineSeeing' ? 'press' : 'caution'} testID="stand">
+        {`${{ coarse: '▽', customary: '●', fineSeeing: '●', empty: '▲' }[reading.stand]} Sampling ${STAND_WORDS[reading.stand]}`}
+      </Txt>
+      <View style={styles.row}>
+        <Figure label="Disc" quantity={reading.discPx} units={units} name="discPx" onWhy={setAsked} />
+        <Figure label="Scale" quantity={reading.pixelScaleArcsec} units={units} name="pixelScaleArcsec" onWhy={setAsked} />
+        <Figure label="All the detail at" quantity={reading.criticalFNumber} units={units} name="criticalFNumber" onWhy={setAsked} />
+        <Figure label="Against the pixel" quantity={reading.fNumberOverPitch} units={units} name="fNumberOverPitch" onWhy={setAsked} />
+        <Figure label="Opening’s finest detail" quantity={reading.smallestDetailArcsec} units={units} name="smallestDetailArcsec" onWhy={setAsked} />
+        <Figure label="Holds still for" quantity={reading.longestCaptureS} units={units} name="longestCaptureS" onWhy={setAsked} testID="longest-capture" />
+      </View>
+      {here ? null : (
+        <>
+          <Txt kind="small" tone="soft">
+            With a place and a night the disc and its height are those of that night.
+          </Txt>
+          <SiteLine />
+        </>
+      )}
+    </View>
+  );
+  const recording = <Recording capture={capture} durationS={durationS} blurPx={sky.blurPx} />;
+  const rest = (
+    <>
+      <BarlowList desk={desk} discArcsec={discArcsec} />
+      <Group title="Cameras compared" brief="window, rate, compression, weight" startsOpen={wide}>
+        <Cameras desk={desk} discArcsec={discArcsec} durationS={durationS} />
+      </Group>
+      <Group title="Moon and Sun on this sensor" startsOpen={wide} brief={`${formatFixed((discs.moonArcsec * system.focalMm.value) / (206.265 * system.pitchUm.value))}\u202fpx`}>
+        <MoonAndSun desk={desk} moonArcsec={discs.moonArcsec} sunArcsec={discs.sunArcsec} />
+      </Group>
+    </>
+  );
+  return (
+    <View style={styles.host}>
+      {wide ? (
+        <View style={styles.columns}>
+          <ScrollView style={styles.main} contentContainerStyle={styles.content}>
+            {head}
+          </ScrollView>
+          <ScrollView style={styles.side} contentContainerStyle={styles.content}>
+            {recording}
+            {rest}
+          </ScrollView>
+        </View>
+      ) : (
+        <ScrollView contentContainerStyle={styles.content}>
+          {head}
+          {recording}
+          {rest}
+        </ScrollView>
+      )}
+      {why ? (
+        <Suspense fallback={null}>
+          <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={() => setAsked(null)} />
+        </Suspense>
+      ) : null}
+    </View>
+  );
+}
+
+const planetQuantity = (reading: PlanetReading, system: Ready['system'], name: string): Quantity | undefined => {
+  const found: unknown = name in reading ? reading[name as keyof PlanetReading] : system[name as keyof Ready['system']];
+  return typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
+};
+
+function Recording({ capture, durationS, blurPx }: { capture: CapturePlan; durationS: number; blurPx: number }) {
+  const styles = useStyles();
+  const sky = useSky();
+  return (
+    <View style={styles.block}>
+      <Txt kind="title" level={2}>
+        Recording
+      </Txt>
+      <Txt testID="capture">
+        {`${formatFixed(capture.frames)} frames in ${secondsText(durationS)} at ${formatFigures(capture.framesPerSecond, 3)} frames/s, ${LIMIT_WORDS[capture.limit]}; window ${capture.columns} × ${capture.rows}${capture.fits ? '' : ', which cuts the disc'}, ${bytesText(capture.fileBytes)}; a ${formatFixed(sky.cardGb)}\u202fGB card holds ${formatFigures(capture.cardMinutes, 2)}\u202fmin.`}
+      </Txt>
+      <View style={styles.row}>
+        <NumberField label="Exposure" value={sky.exposureMs} unit="none" shownUnit="ms" minimum={0.1} maximum={10_000} onChange={(value) => value !== null && sky.set({ exposureMs: value })} testID="frame-exposure" />
+        <NumberField label="Record for" value={Number(durationS.toPrecision(3))} unit="none" shownUnit="s" minimum={0.1} maximum={36_000} onChange={(value) => value !== null && sky.set({ captureS: value })} />
+        <NumberField label="Smear allowed" value={blurPx} unit="none" shownUnit="px" minimum={0.1} maximum={20} onChange={(value) => value !== null && sky.set({ blurPx: value, captureS: null })} testID="smear-field" />
+        <NumberField label="Window against the disc" value={sky.margin} unit="none" shownUnit="×" minimum={1} maximum={10} onChange={(value) => value !== null && sky.set({ margin: value })} />
+        <NumberField label="Cable or card takes" value={sky.linkMbPerS} unit="none" shownUnit="MB/s" minimum={1} maximum={10_000} onChange={(value) => value !== null && sky.set({ linkMbPerS: value })} />
+        <NumberField label="Card" value={sky.cardGb} unit="none" shownUnit="GB" minimum={1} maximum={20_000} onChange={(value) => value !== null && sky.set({ cardGb: value })} />
+      </View>
+      <Choice label="Bits of a pixel" value={String(sky.bits)} options={[{ value: '8', name: '8' }, { value: '16', name: '16' }]} onChange={(bits) => sky.set({ bits: bits === '8' ? 8 : 16 })} />
+      <Txt kind="small" tone="soft">
+        Sizes are those of an open SER file: a header of 178 bytes, uncompressed frames, eight bytes of time for each.
+      </Txt>
+    </View>
+  );
+}
+
+/** The same optics on every body of the kit: what a recording would be. */
+function Cameras({ desk, discArcsec, durationS }: { desk: Ready; discArcsec: number; durationS: number }) {
+  const sky = useSky();
+  const rows = desk.kit.bodies
+    .filter((row) => !row.data.retired)
+    .flatMap((row) => {
+      const folded = foldSystem({ ...desk.situation.setup, body: row.data, modeId: 'whole' }, desk.situation.convention);
+      if (!folded.ok) return [];
+      const { pitchUm, focalMm } = folded.value;
+      const disc = (discArcsec * focalMm.value) / (206.265 * pitchUm.value);
+      const video = row.data.videoModes?.[0];
+      const plan = planCapture({ body: row.data, discPx: disc, margin: sky.margin, exposureS: sky.exposureMs / 1000, linkMbPerS: sky.linkMbPerS, durationS, bits: sky.bits, cardGb: sky.cardGb });
+      const windows = row.data.readoutWindows?.length;
+      // A photographic camera records its video mode, compressed; without a table of windows nothing smaller is read out.
+      const rate = windows ? plan.framesPerSecond : video ? Math.min(Math.max(...video.framesPerSecond), 1000 / sky.exposureMs) : (row.data.framesPerSecond ?? 0);
+      return [{ key: row.id, cells: [row.data.name, formatFixed(disc), `${formatFigures(rate, 3)}/s`, windows ? 'none' : video ? 'video' : 'stills', row.data.weightG === undefined ? '?' : `${formatFixed(row.data.weightG)}\u202fg`], strong: row.id === desk.situation.setupRow.data.bodyId }];
+    });
+  return (
+    <View style={{ gap: space.small }}>
+      <Table label="Cameras compared" heads={['Body', 'Disc, px', 'Frames', 'Compressed', 'On the mount']} rows={rows} />
+      <Txt kind="small" tone="soft">
+        What counts is the disc’s pixels and how many sharp frames come in before it turns. A small camera reads a window fast and keeps every bit, and weighs little; a photographic one enlarges nothing by its large sensor, compresses its video, and needs a firmer mount, but one has it already, and it takes the Moon whole.
+      </Txt>
+    </View>
+  );
+}
+
+function MoonAndSun({ desk, moonArcsec, sunArcsec }: { desk: Ready; moonArcsec: number; sunArcsec: number }) {
+  const { system } = desk;
+  const onSensor = (arcsec: number) => ({ mm: (arcsec * system.focalMm.value) / 206_265, px: (arcsec * system.focalMm.value) / (206.265 * system.pitchUm.value) });
+  const [moon, sun] = [onSensor(moonArcsec), onSensor(sunArcsec)];
+  const words = ({ mm, px }: { mm: number; px: number }) => `${formatFigures(mm, 3)}\u202fmm, ${formatFixed(px)}\u202fpx, ${mm <= Math.min(system.used.widthMm, system.used.heightMm) ? 'fits the frame' : 'is cut by the frame'}`;
+  return (
+    <View style={{ gap: space.small }}>
+      <Txt testID="moon-size">{`The Moon is ${words(moon)}.`}</Txt>
+      <Txt>{`The Sun is ${words(sun)}.`}</Txt>
+      <Txt kind="strong" tone="needle" role="alert">
+        ⚠ {SUN_WARNING}
+      </Txt>
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  host: { flex: 1 },
+  columns: { flex: 1, flexDirection: 'row' },
+  main: { flex: 1 },
+  side: { width: 420, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
+  content: { padding: space.page, gap: space.page, maxWidth: 760, width: '100%', marginHorizontal: 'auto' },
+  block: { gap: space.medium },
+  numbers: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-end', gap: space.page },
+  right: { alignItems: 'flex-end' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
+}));

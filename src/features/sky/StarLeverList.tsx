@@ -1,0 +1,104 @@
+import { memo, useMemo } from 'react';
+import { View } from 'react-native';
+import type { Quantity } from '@/core/quantity/quantity';
+import type { StarsInput } from '@/core/sky/readStars';
+import { starLevers, type StarCandidate, type StarLever } from '@/core/sky/starLevers';
+import { formatFigures } from '@/core/quantity/format';
+import { useInHand, type Patch, type TrialKind } from '@/data/inHand';
+import { situationOf, type Situation } from '@/data/situation';
+import { useSky, type SkyOptions } from '@/data/sky';
+import { useChosen } from '@/data/useChosen';
+import { Txt } from '@/ui/Txt';
+import { LeverHead } from '@/ui/levers/LeverHead';
+import { LeverRow } from '@/ui/levers/LeverRow';
+import { foldSystem } from '@/core/optics/foldSystem';
+import { starLeverText, starMark } from './starWords';
+import type { SkyDesk } from './useSkyDesk';
+
+const ICONS = { focal: 'open-in-full', setup: 'photo-camera', converter: 'remove-circle-outline', aim: 'explore', centre: 'filter-center-focus' } as const;
+/** Away from the equator of the sky by this much, stars run half as fast. */
+const AWAY_DEG = 60;
+
+/** What a lever changes: what is in hand, or what is asked of the sky. */
+type StarPatch = Patch | { sky: Partial<SkyOptions>; ways: Partial<StarsInput> };
+
+/** Asking less: the centre only, or pointing away from the equator of the sky. */
+function waysOf({ pointBy, rule, declinationDeg }: Pick<SkyOptions, 'pointBy' | 'rule' | 'declinationDeg'>, rollDeg: number): StarCandidate<StarPatch>[] {
+  const away = declinationDeg < 0 ? -AWAY_DEG : AWAY_DEG;
+  return [
+    ...(rule === 'worst' ? [{ id: 'centre', kind: 'centre' as const, name: 'Ask the centre only', ways: { rule: 'centre' as const }, patch: { sky: { rule: 'centre' as const }, ways: { rule } } }] : []),
+    ...(pointBy === 'declination' && Math.abs(declinationDeg) < AWAY_DEG - 15
+      ? [{ id: 'aim', kind: 'aim' as const, name: `Point ${AWAY_DEG}° from the sky’s equator`, ways: { pointing: { declinationDeg: away, rollDeg } }, patch: { sky: { declinationDeg: away }, ways: { pointing: { declinationDeg, rollDeg } } } }]
+      : []),
+  ];
+}
+
+/** What of the kit would change the longest exposure: the wide end of a zoom, no converter, other set-ups. */
+function candidatesOf(situation: Situation): StarCandidate<StarPatch>[] {
+  const { setup, converterIds, converters, otherSetups } = situation;
+  const system = foldSystem(setup, situation.convention);
+  const lens = system.ok ? system.value.lens : null;
+  const marked = system.ok ? system.value.markedFocalMm : 0;
+  const without = converterIds.length ? { ...setup, chain: setup.chain.filter((part) => !converters.some((each) => each.spec.name === part.name)) } : null;
+  return [
+    ...(lens && lens.focalWideMm < marked * 0.97 ? [{ id: 'wide', kind: 'focal' as const, name: `Zoom out to ${formatFigures(lens.focalWideMm, 3)}\u202fmm`, setup: { ...setup, focalMm: lens.focalWideMm }, patch: { focalMm: lens.focalWideMm } }] : []),
+    ...(without ? [{ id: 'bare', kind: 'converter' as const, name: 'Take the converter off', setup: without, patch: { converterIds: [] } }] : []),
+    ...otherSetups.map((other) => ({ id: other.id, kind: 'setup' as const, name: other.name, setup: other.setup, patch: { setupId: other.id } })),
+  ];
+}
+
+interface Props {
+  desk: Extract<SkyDesk, { status: 'ready' }>;
+  ways: Omit<StarsInput, 'system' | 'output'>;
+  onWhy: (gain: Quantity) => void;
+}
+
+/** Levers under the stars; those being tried are reckoned against the situation without them. */
+export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: Props) {
+  const trials = useInHand((state) => state.trials);
+  const adoptTrials = useInHand((state) => state.adoptTrials);
+  const sky = useSky();
+  const { tried, pointBy, rule, declinationDeg } = sky;
+  const chosen = useChosen();
+  const { kit } = desk;
+  const { exposureS: _, ...lasting } = ways;
+  const key = JSON.stringify(lasting);
+  const levers = useMemo(() => {
+    const base = situationOf(kit, chosen, 'all');
+    if (typeof base === 'string') return [];
+    const system = foldSystem(base.setup, base.convention);
+    const before = { ...(JSON.parse(key) as typeof lasting), ...tried?.ways };
+    return system.ok ? starLevers({ system: system.value, output: base.output, ...before }, [...candidatesOf(base), ...waysOf(tried ? { ...tried.from, rule: tried.from.rule ?? rule, pointBy, declinationDeg: tried.from.declinationDeg ?? declinationDeg } : { pointBy, rule, declinationDeg }, before.pointing.rollDeg)], base.convention) : [];
+  }, [kit, chosen, key, tried, pointBy, rule, declinationDeg]);
+  const press = (lever: StarLever<StarPatch>) => {
+    if ('sky' in lever.patch) return sky.toggle(lever.id, lever.patch.sky, lever.patch.ways);
+    if (lever.kind === 'focal' || lever.kind === 'setup' || lever.kind === 'converter') useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch });
+  };
+  const isOn = (lever: StarLever<StarPatch>) => ('sky' in lever.patch ? tried?.id === lever.id : trials[lever.kind as TrialKind]?.leverId === lever.id);
+  return (
+    <View>
+      <LeverHead
+        trying={Object.keys(trials).length > 0 || tried !== null}
+        onAdopt={() => {
+          adoptTrials();
+          sky.adopt();
+        }}
+      />
+      {levers.length ? null : <Txt tone="soft">Nothing in the kit allows longer here; a smaller output or a larger tolerance does.</Txt>}
+      {levers.map((lever) => (
+        <LeverRow
+          key={lever.id}
+          icon={ICONS[lever.kind]}
+          text={starLeverText(lever)}
+          verdict={starMark(lever.verdict)}
+          output={desk.situation.output.name}
+          on={isOn(lever)}
+          pressing={JSON.stringify(lever.patch)}
+          onPress={() => press(lever)}
+          onWhy={() => onWhy(lever.gain)}
+          testID={`star-lever-${lever.kind}`}
+        />
+      ))}
+    </View>
+  );
+});

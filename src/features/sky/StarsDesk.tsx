@@ -1,0 +1,151 @@
+import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
+import { Pressable, View, useWindowDimensions } from 'react-native';
+import { readStars, type StarsReading } from '@/core/sky/readStars';
+import type { StarRule } from '@/core/sky/starRules';
+import type { Quantity } from '@/core/quantity/quantity';
+import { useInHand, type Preferences } from '@/data/inHand';
+import { useSky } from '@/data/sky';
+import { DeskFrame } from '@/ui/DeskFrame';
+import { Figure } from '@/ui/Figure';
+import { Txt } from '@/ui/Txt';
+import { StarField } from '@/ui/finder/StarField';
+import { StarLoupe } from '@/ui/finder/StarLoupe';
+import { TimeGauge } from '@/ui/gauge/TimeGauge';
+import { OutputKeys } from '@/ui/reading/OutputKeys';
+import { VerdictLine } from '@/ui/reading/VerdictLine';
+import { TARGET, WIDE_FROM, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { SkyDeskGate } from './SkyDeskGate';
+import { StarControls, StarDock } from './StarControls';
+import { StarGroups } from './StarGroups';
+import { StarLeverList } from './StarLeverList';
+import { starWays, useLensRecord } from './skyWays';
+import { strokePx, strokesOf } from './starDrawing';
+import { STAR_VERDICT_WORDS, runText, secondsText, starMark, starSentence } from './starWords';
+import type { SkyDesk } from './useSkyDesk';
+
+const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+
+type Ready = Extract<SkyDesk, { status: 'ready' }>;
+
+/** Stars: how long the shutter may stay open on a camera that stands still. */
+export default function StarsDesk() {
+  return <SkyDeskGate here="/sky">{(desk) => <Stars desk={desk} />}</SkyDeskGate>;
+}
+
+/** Everything the desk can tell, by name; Why opens any of them. */
+function starQuantity(desk: Ready, reading: StarsReading, name: string): Quantity | undefined {
+  const found: unknown = name in reading ? reading[name as keyof StarsReading] : desk.system[name as keyof Ready['system']];
+  return typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
+}
+
+function Stars({ desk }: { desk: Ready }) {
+  const styles = useStyles();
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const units = useInHand((state) => state.units);
+  const prefer = useInHand((state) => state.prefer);
+  const chooseOutput = useInHand((state) => state.chooseOutput);
+  const sky = useSky();
+  const [asked, setAsked] = useState<string | Quantity | null>(null);
+  const { situation, system, kit } = desk;
+  const record = useLensRecord(situation, system.markedFocalMm);
+  const ways = useMemo(() => starWays(sky, record), [sky, record]);
+  const reading = useMemo(() => readStars({ system, output: situation.output, ...ways }), [system, situation.output, ways]);
+  const { used } = system;
+  const seconds = reading.exposureS.value;
+  const pitch = system.pitchUm.value;
+  const strokes = useMemo(() => strokesOf(reading, used.widthMm, used.heightMm, seconds), [reading, used, seconds]);
+  const onWhy = useCallback((what: string | Quantity) => setAsked(what), []);
+  const verdicts = useMemo(() => kit.outputs.map((row) => starMark(readStars({ system, output: row.data, ...ways }).verdict)).join(' '), [kit.outputs, system, ways]);
+
+  const why = typeof asked === 'string' ? starQuantity(desk, reading, asked) : (asked ?? undefined);
+  const sheet = why ? (
+    <Suspense fallback={null}>
+      <WhySheet
+        quantity={why}
+        units={units}
+        onClose={() => setAsked(null)}
+        onSchool={(preference, choice) => (preference === 'starRule' ? sky.set({ rule: choice as StarRule, exposureS: null }) : prefer({ [preference]: choice } as Partial<Preferences>))}
+      />
+    </Suspense>
+  ) : null;
+  const chosen = reading.rules.find((rule) => rule.chosen)!;
+  const words = STAR_VERDICT_WORDS[reading.verdict];
+  const allowed = (px: number, most: number) => (px <= most * (1 + 1e-6) ? 'a point' : 'a stroke');
+  return (
+    <DeskFrame
+      picture={
+        <View style={styles.picture}>
+          <StarField
+            widthMm={used.widthMm}
+            heightMm={used.heightMm}
+            strokes={strokes}
+            worst={reading.worst}
+            maxHeight={height * (wide ? 0.42 : 0.26)}
+            description={`The frame after ${secondsText(seconds)}: a star in the centre runs ${runText(reading.centreDriftPx.value)}, at the worst point ${runText(reading.worstDriftPx.value)}.`}
+          />
+          <View style={styles.loupes}>
+            <StarLoupe title="Centre, 100 %" stroke={strokePx(reading, { xMm: 0, yMm: 0 }, seconds, pitch)} words={`${runText(reading.centreDriftPx.value)}, ${allowed(reading.centreDriftPx.value, reading.centreTolerancePx.value)}`} />
+            <StarLoupe title="Worst, 100 %" stroke={strokePx(reading, reading.worst, seconds, pitch)} words={`${runText(reading.worstDriftPx.value)}, ${allowed(reading.worstDriftPx.value, reading.cornerTolerancePx.value)}`} />
+          </View>
+        </View>
+      }
+      reading={
+        <View style={styles.block}>
+          <View style={styles.numbers}>
+            <Pressable role="button" onPress={() => onWhy('limitS')} style={styles.main} aria-label={`Longest exposure: ${secondsText(reading.limitS.value)}, ${chosen.name}. Why?`} testID="limit">
+              <Txt kind="huge" testID="limit-value">
+                {secondsText(reading.limitS.value)}
+              </Txt>
+              <Txt kind="fine" tone="soft">
+                longest, {chosen.name}
+              </Txt>
+            </Pressable>
+            <Pressable role="button" onPress={() => onWhy('centreS')} style={styles.second} aria-label={`For the centre: ${secondsText(reading.centreS.value)}. Why?`} testID="centre-limit">
+              <Txt kind="large">{secondsText(reading.centreS.value)}</Txt>
+              <Txt kind="fine" tone="soft">
+                for the centre
+              </Txt>
+            </Pressable>
+          </View>
+          <VerdictLine verdict={starMark(reading.verdict)} words={`${words} at ${secondsText(seconds)}`} sentence={starSentence(reading)} onWhy={() => onWhy('worstDriftPx')} />
+          <TimeGauge
+            seconds={seconds}
+            worstS={reading.worstS.value}
+            centreS={reading.centreS.value}
+            marks={reading.rules}
+            description={`Scale of exposures: points everywhere up to ${secondsText(reading.worstS.value)}, in the centre up to ${secondsText(reading.centreS.value)}; set is ${secondsText(seconds)}.`}
+          />
+          <OutputKeys outputs={kit.outputs.map((row) => ({ id: row.id, name: row.data.name }))} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={chooseOutput} />
+          <View style={styles.row}>
+            <Figure label="Run, centre" quantity={reading.centreDriftPx} units={units} name="centreDriftPx" onWhy={onWhy} testID="centre-run" />
+            <Figure label="Run, worst point" quantity={reading.worstDriftPx} units={units} name="worstDriftPx" onWhy={onWhy} testID="worst-run" />
+            <Figure label="A star may run" quantity={reading.centreTolerancePx} units={units} name="centreTolerancePx" onWhy={onWhy} testID="tolerance" />
+            <Figure label="Pixel scale" quantity={reading.pixelScaleArcsec} units={units} name="pixelScaleArcsec" onWhy={onWhy} />
+          </View>
+        </View>
+      }
+      cautions={
+        <Txt kind="small" tone="caution">
+          ⚠ In the dark: mind tide, cliffs, cold, traffic and private land, and tell someone where you are.
+        </Txt>
+      }
+      levers={<StarLeverList desk={desk} ways={ways} onWhy={onWhy} />}
+      groups={<StarGroups desk={desk} reading={reading} record={record} open={wide} />}
+      column={<StarControls system={system} reading={reading} />}
+      dock={<StarDock system={system} reading={reading} />}
+      sheet={sheet}
+    />
+  );
+}
+
+const useStyles = stylesOf(() => ({
+  picture: { gap: space.medium },
+  loupes: { flexDirection: 'row', gap: space.page, justifyContent: 'center' },
+  block: { gap: space.small },
+  numbers: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between', gap: space.large },
+  main: { flexShrink: 1 },
+  second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
+}));

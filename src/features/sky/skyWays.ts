@@ -1,0 +1,61 @@
+import { useMemo } from 'react';
+import type { StarTest } from '@/contract/schemas/starTest';
+import { DEEP_OBJECTS } from '@/core/sky/catalogue';
+import type { Pointing } from '@/core/sky/camera';
+import { pointingOf } from '@/core/sky/pointing';
+import type { StarsInput } from '@/core/sky/readStars';
+import { learnTolerance, type LearnedTolerance } from '@/core/sky/testSeries';
+import type { Situation } from '@/data/situation';
+import type { SkyOptions } from '@/data/sky';
+import { useRows } from '@/data/useRows';
+
+/** Where the camera points, from what was chosen; without a place the latitude is that of no one, the equator. */
+export function pointingFrom(sky: SkyOptions): Pointing {
+  if (sky.pointBy === 'horizon') return pointingOf(sky.azimuthDeg, sky.altitudeDeg, sky.site?.latitudeDeg ?? 0);
+  const object = sky.pointBy === 'object' ? DEEP_OBJECTS.find((each) => each.id === sky.targetId) : undefined;
+  return { declinationDeg: object?.declinationDeg ?? sky.declinationDeg, rollDeg: object ? 0 : sky.rollDeg };
+}
+
+/** The lens of a chain, by its row; what one learns is kept with it. */
+export const lensIdOf = ({ links }: Pick<Situation, 'links'>): string | null => links.findLast((link) => link.type === 'optic')?.id ?? null;
+
+/** A lens set to another focal length is another lens under the stars. */
+const SAME_FOCAL = 0.05;
+
+/** What is known of a lens: all verdicts on its pictures together, and the newest note on its corners. */
+export interface LensRecord {
+  learned: LearnedTolerance | null;
+  cornerStretchPx: number;
+  tests: number;
+}
+
+/** Puts together what was noted of a lens at a focal length. */
+export function lensRecordOf(tests: readonly StarTest[], opticId: string | null, focalMm: number): LensRecord {
+  const own = tests.filter((test) => test.opticId === opticId && Math.abs(test.focalMm / focalMm - 1) < SAME_FOCAL).sort((a, b) => b.takenAt.localeCompare(a.takenAt));
+  return {
+    learned: learnTolerance(own.flatMap((test) => test.frames)),
+    cornerStretchPx: own.find((test) => test.cornerStretchPx !== undefined)?.cornerStretchPx ?? 0,
+    tests: own.filter((test) => test.frames.length > 0).length,
+  };
+}
+
+/** The records of the lens in hand. */
+export function useLensRecord(situation: Situation | null, focalMm: number): LensRecord {
+  const { rows } = useRows('starTests');
+  const opticId = situation ? lensIdOf(situation) : null;
+  return useMemo(() => lensRecordOf(rows.map((row) => row.data), opticId, focalMm), [rows, opticId, focalMm]);
+}
+
+/** What the core reads, without the system: pointing, tolerance, school and the lens's record. */
+export function starWays(sky: SkyOptions, record: LensRecord): Omit<StarsInput, 'system' | 'output'> {
+  const count = { pixels: sky.tolerancePx, output: sky.toleranceOutputPx, eye: sky.toleranceArcmin, own: sky.tolerancePx }[sky.toleranceKind];
+  return {
+    projection: sky.projection,
+    pointing: pointingFrom(sky),
+    tolerance: { kind: sky.toleranceKind, count, ownPx: record.learned ?? undefined },
+    rule: sky.rule,
+    ceilingS: sky.ceilingS,
+    exposureS: sky.exposureS ?? undefined,
+    cornerStretchPx: record.cornerStretchPx,
+  };
+}

@@ -1,0 +1,71 @@
+import { scaleLog } from 'd3-scale';
+import { memo, useState } from 'react';
+import { View } from 'react-native';
+import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { HAIRLINE, family, fontSize } from '../theme/measures';
+import { usePalette } from '../theme/theme';
+
+interface Props {
+  /** The exposure set, s. */
+  seconds: number;
+  /** Up to here the whole frame shows points, and up to here the centre does. */
+  worstS: number;
+  centreS: number;
+  /** What the schools say. */
+  marks: { name: string; seconds: number; chosen: boolean }[];
+  description: string;
+}
+
+const HEIGHT = 96;
+const BASE = 34;
+const BAND = 12;
+const EDGE = 10;
+const TICKS = [0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600, 1800, 3600];
+
+/** Exposures on an engraved scale: where stars are points everywhere, where the corners run, where all do; schools as ticks. */
+export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, marks, description }: Props) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(0);
+  const values = [seconds, worstS, centreS, ...marks.map((mark) => mark.seconds)];
+  const low = 2 ** Math.floor(Math.log2(Math.min(...values) / 1.4));
+  const high = 2 ** Math.ceil(Math.log2(Math.max(...values) * 1.4));
+  const x = scaleLog([low, high], [EDGE, Math.max(2 * EDGE, width - EDGE)]).clamp(true);
+  const text = { fontSize: fontSize.fine, fontFamily: family.figure, fill: palette.inkSoft, textAnchor: 'middle' as const };
+  const zones = [
+    { from: low, to: worstS, name: 'points' },
+    { from: worstS, to: Math.max(worstS, centreS), name: 'corners run' },
+    { from: Math.max(worstS, centreS), to: high, name: 'strokes' },
+  ];
+  const needle = x(seconds);
+  return (
+    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
+      {width > 0 ? (
+        <Svg width={width} height={HEIGHT} aria-hidden>
+          {TICKS.filter((tick) => tick >= low && tick <= high).map((tick) => (
+            <G key={tick}>
+              <Line x1={x(tick)} x2={x(tick)} y1={BASE - 7} y2={BASE} stroke={palette.inkSoft} strokeWidth={HAIRLINE} />
+              <SvgText {...text} x={x(tick)} y={BASE - 12}>
+                {tick >= 60 ? `${tick / 60} min` : `${tick} s`}
+              </SvgText>
+            </G>
+          ))}
+          <Rect x={x(low)} y={BASE} width={Math.max(0, x(worstS) - x(low))} height={BAND} fill={palette.press} />
+          <Rect x={x(worstS)} y={BASE} width={Math.max(0, x(Math.max(worstS, centreS)) - x(worstS))} height={BAND} fill="none" stroke={palette.press} strokeWidth={2} />
+          <Rect x={x(Math.max(worstS, centreS))} y={BASE} width={Math.max(0, x(high) - x(Math.max(worstS, centreS)))} height={BAND} fill="none" stroke={palette.inkSoft} strokeDasharray="3 3" />
+          {zones.map((zone) =>
+            x(zone.to) - x(zone.from) > zone.name.length * 6.4 ? (
+              <SvgText key={zone.name} {...text} x={(x(zone.from) + x(zone.to)) / 2} y={BASE + BAND + 34}>
+                {zone.name}
+              </SvgText>
+            ) : null,
+          )}
+          {marks.map((mark) => (
+            <Line key={mark.name} x1={x(mark.seconds)} x2={x(mark.seconds)} y1={BASE + BAND} y2={BASE + BAND + (mark.chosen ? 16 : 9)} stroke={mark.chosen ? palette.needle : palette.ink} strokeWidth={mark.chosen ? 2 : HAIRLINE} />
+          ))}
+          <Line x1={needle} x2={needle} y1={BASE - 6} y2={BASE + BAND + 18} stroke={palette.needle} strokeWidth={2.5} />
+          <Path d={`M${needle} ${BASE - 2}l-6 -10h12Z`} fill={palette.needle} />
+        </Svg>
+      ) : null}
+    </View>
+  );
+});

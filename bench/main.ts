@@ -5,6 +5,7 @@ import { benchApi } from './api';
 import { benchCore, benchPlanner } from './core';
 import { benchCsv } from './csv';
 import { benchNear } from './near';
+import { benchSky } from './sky';
 import { startServer } from './server';
 import { benchView } from './view';
 
@@ -17,6 +18,7 @@ async function main(): Promise<void> {
     benchCore();
     benchPlanner();
     benchNear();
+    benchSky();
   }
   for (const [part, demo, bench] of [['api', false, benchApi], ['csv', false, benchCsv], ['view', true, benchView]] as const) {
     if (!wants(part)) continue;

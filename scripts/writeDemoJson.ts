@@ -1,8 +1,12 @@
-/** Writes the examples for the command line from the demo data: demo.json (a Far reading), demo-near.json (a Near one) and demo-kit.json (a chain). */
+/**
+ * Writes the examples for the command line from the demo data: demo.json (a Far reading), demo-near.json (a Near one), demo-stars.json,
+ * demo-planet.json and demo-kit.json (a chain). */
 import fs from 'node:fs';
 import path from 'node:path';
 import type { FarInputData } from '../src/contract/schemas/farInput';
 import type { NearInputData } from '../src/contract/schemas/nearInput';
+import type { PlanetInputData } from '../src/contract/schemas/planetInput';
+import type { StarsInputData } from '../src/contract/schemas/starsInput';
 import type { SystemInputData } from '../src/contract/schemas/systemInput';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSubjects } from '../src/demo/kit';
 
@@ -24,3 +28,7 @@ const near: NearInputData = { ...kit, subject: demoSubjects.tigerBeetle.data, ou
 write('demo.json', far);
 write('demo-near.json', near);
 write('demo-kit.json', kit);
+const stars: StarsInputData = { body: demoBodies.ostrel.data, modeId: 'whole', chain: [demoOptics.wide20.data], output: demoOutputs.web.data, declinationDeg: 0 };
+const planet: PlanetInputData = { body: demoBodies.planetCamera.data, modeId: 'whole', chain: [demoOptics.reflector.data], planet: 'Jupiter', discArcsec: 44 };
+write('demo-stars.json', stars);
+write('demo-planet.json', planet);

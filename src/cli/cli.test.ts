@@ -71,3 +71,19 @@ it('reads close up as the Near desk does, and a measured ratio replaces the esti
   const measured = run(['near', '-'], JSON.stringify({ ...input, measured: [{ at: 'closest', ratio: 1.31, plusMinus: 0.02 }] }));
   expect(JSON.parse(measured.stdout)).toMatchObject({ reading: { ratio: { value: 1.31, kind: 'measured', plusMinus: 0.02 } } });
 });
+
+it('reads stars and planets as their desks do', () => {
+  const stars = run(['stars', 'demo-stars.json']);
+  expect(stars.status).toBe(0);
+  const { reading } = JSON.parse(stars.stdout) as { reading: { limitS: { value: number }; rules: { rule: string; seconds: number; worstPx: number }[]; cornerTolerancePx: { value: number } } };
+  // 1.5 of the web page's 1600 px are 1.5 · 8256/1600 px of the sensor; the whole frame keeps to it.
+  expect(reading.cornerTolerancePx.value).toBeCloseTo((1.5 * 8256) / 1600, 9);
+  expect(reading.rules.find((rule) => rule.rule === 'worst')!.worstPx).toBeCloseTo(reading.cornerTolerancePx.value, 4);
+  expect(reading.rules.find((rule) => rule.rule === 'c500')!.seconds).toBeCloseTo(25, 9);
+  const planet = run(['planet', 'demo-planet.json']);
+  // 44″ · 1800 mm / (206.265 · 2.9018 µm)
+  expect(JSON.parse(planet.stdout)).toMatchObject({ reading: { discPx: { value: expect.closeTo((44 * 1800) / (206.265 * (7800 / 2688)), 6) as number } }, capture: { columns: 320, rows: 240, limit: 'exposure' } });
+  const wrong = run(['planet', '-'], JSON.stringify({ ...(JSON.parse(fs.readFileSync('demo-planet.json', 'utf8')) as object), planet: 'Moon' }));
+  expect(wrong.status).toBe(2);
+  expect(wrong.stderr).toMatch(/Planet must be one of/);
+});

@@ -1,17 +1,23 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { validateFarInput, validateNearInput, validateSystemInput, type Checked } from '@/contract/validate';
+import { validateFarInput, validateNearInput, validatePlanetInput, validateStarsInput, validateSystemInput, type Checked } from '@/contract/validate';
 import type { Result } from '@/core/quantity/result';
 import { readFarInput } from './readFarInput';
 import { readKitInput } from './readKitInput';
 import { readNearInput } from './readNearInput';
+import { readPlanetInput } from './readPlanetInput';
+import { readStarsInput } from './readStarsInput';
 
-const USAGE = `Usage: npm run -s jauge -- <far | near | kit> <file.json | ->
+const USAGE = `Usage: npm run -s jauge -- <far | near | stars | planet | kit> <file.json | ->
 
 far   prints the reading of the Far desk. The file holds body, mode, chain, subject, distance and output; see demo.json
       and the schema "farInput".
 near  prints the reading of the Near desk. The file holds body, mode, chain, subject and output, and may hold a ratio, an
       f-number and measured ratios; see demo-near.json and the schema "nearInput".
+stars   prints the reading of the Stars desk with every school. The file holds body, mode, chain and output, and may hold
+      where the camera points, a tolerance, a school and an exposure; see demo-stars.json and the schema "starsInput".
+planet  prints the reading and the recording of the Planets desk. The file holds body, mode, chain and planet, and may
+      hold its disc; see demo-planet.json and the schema "planetInput".
 kit   prints what body, mode and chain become together: the effective system, what each part changed, the checks, the
       zoom range and the modes of the body; see demo-kit.json and the schema "systemInput".
 
@@ -29,6 +35,8 @@ function desk<T>(validate: (data: unknown) => Checked<T>, read: (input: T) => Re
 const DESKS: Record<string, (data: unknown, file: string) => Result<unknown>> = {
   far: desk(validateFarInput, readFarInput),
   near: desk(validateNearInput, readNearInput),
+  stars: desk(validateStarsInput, readStarsInput),
+  planet: desk(validatePlanetInput, readPlanetInput),
   kit: desk(validateSystemInput, readKitInput),
 };
 

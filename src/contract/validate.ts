@@ -6,6 +6,8 @@ import { RESOURCE_SCHEMAS, type ResourceName, type ResourceTypes } from './resou
 import { ALL_SCHEMAS } from './allSchemas';
 import { farInputSchema, type FarInputData } from './schemas/farInput';
 import { nearInputSchema, type NearInputData } from './schemas/nearInput';
+import { planetInputSchema, type PlanetInputData } from './schemas/planetInput';
+import { starsInputSchema, type StarsInputData } from './schemas/starsInput';
 import { wholeDataSchema } from './schemas/wholeData';
 import { TRANSFER_ORDER, type WholeData } from './wholeData';
 import { systemInputSchema, type SystemInputData } from './schemas/systemInput';
@@ -52,6 +54,20 @@ export function validateNearInput(data: unknown): Checked<NearInputData> {
   return validators.nearInput(data)
     ? { ok: true, value: data as unknown as NearInputData }
     : { ok: false, errors: fieldErrors(nearInputSchema, validators.nearInput.errors, SCHEMAS_BY_ID) };
+}
+
+/** Checks the input of a reading of the stars, as the command line takes it. */
+export function validateStarsInput(data: unknown): Checked<StarsInputData> {
+  return validators.starsInput(data)
+    ? { ok: true, value: data as unknown as StarsInputData }
+    : { ok: false, errors: fieldErrors(starsInputSchema, validators.starsInput.errors, SCHEMAS_BY_ID) };
+}
+
+/** Checks the input of a reading of a planet, as the command line takes it. */
+export function validatePlanetInput(data: unknown): Checked<PlanetInputData> {
+  return validators.planetInput(data)
+    ? { ok: true, value: data as unknown as PlanetInputData }
+    : { ok: false, errors: fieldErrors(planetInputSchema, validators.planetInput.errors, SCHEMAS_BY_ID) };
 }
 
 /** Checks a set-up without references, as the command line takes it. */

@@ -1,6 +1,8 @@
 import type { ValidateFunction } from 'ajv';
 import type { FarInputData } from '../schemas/farInput';
 import type { NearInputData } from '../schemas/nearInput';
+import type { PlanetInputData } from '../schemas/planetInput';
+import type { StarsInputData } from '../schemas/starsInput';
 import type { SystemInputData } from '../schemas/systemInput';
 import type { ResourceTypes } from '../resources';
 import type { WholeData } from '../wholeData';
@@ -15,6 +17,8 @@ export const readings: ValidateFunction<ResourceTypes['readings']>;
 export const ratios: ValidateFunction<ResourceTypes['ratios']>;
 export const starTests: ValidateFunction<ResourceTypes['starTests']>;
 export const nearInput: ValidateFunction<NearInputData>;
+export const starsInput: ValidateFunction<StarsInputData>;
+export const planetInput: ValidateFunction<PlanetInputData>;
 export const farInput: ValidateFunction<FarInputData>;
 export const systemInput: ValidateFunction<SystemInputData>;
 export const wholeData: ValidateFunction<WholeData>;

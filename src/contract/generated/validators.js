@@ -15869,10 +15869,1809 @@ exports.farInput = validate58;
 
 exports.nearInput = validate78;
 
-exports.systemInput = validate100;
-const schema32 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
+exports.starsInput = validate100;
+const schema32 = {"$id":"starsInput","title":"Reading of the stars","type":"object","additionalProperties":false,"required":["body","modeId","chain","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"output":{"$ref":"output"},"projection":{"type":"string","title":"Projection","enum":["rectilinear","equisolid","equidistant","stereographic"]},"declinationDeg":{"type":"number","title":"Declination of the frame’s centre in °","minimum":-90,"maximum":90},"rollDeg":{"type":"number","title":"Turn of the frame, north to east, in °","minimum":-360,"maximum":360},"toleranceKind":{"type":"string","title":"What a tolerance counts","enum":["pixels","output","eye"]},"tolerance":{"type":"number","title":"How far a star may run","minimum":0.01,"maximum":10000},"rule":{"type":"string","title":"School","enum":["worst","centre","c600","c500","c400","c300","small300","pitchShort","pitchFull1","pitchFull2","pitchFull3","ceiling"]},"ceilingS":{"type":"number","title":"Ceiling in s","minimum":0.01,"maximum":36000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000}}};
 
 function validate100(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="starsInput" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.body === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.modeId === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.chain === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.output === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "output"},message:"must have required property '"+"output"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema32.properties, key0))){
+const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+}
+if(data.body !== undefined){
+if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
+vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
+errors = vErrors.length;
+}
+}
+if(data.modeId !== undefined){
+let data1 = data.modeId;
+if(typeof data1 === "string"){
+if(!pattern3.test(data1)){
+const err5 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+else {
+const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data2 = data.chain;
+if(Array.isArray(data2)){
+if(data2.length > 20){
+const err7 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(data2.length < 1){
+const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+const len0 = data2.length;
+for(let i0=0; i0<len0; i0++){
+let data3 = data2[i0];
+if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
+if(data3.kind === undefined){
+const err9 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+const tag0 = data3.kind;
+if(typeof tag0 == "string"){
+if(tag0 === "lens"){
+if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "builtIn"){
+if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "telescope"){
+if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "scope"){
+if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "objective"){
+if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "converter"){
+if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reducer"){
+if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "barlow"){
+if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubes"){
+if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "closeUp"){
+if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reversing"){
+if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "coupling"){
+if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else {
+const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+else {
+const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+}
+else {
+const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data4 = data.focalMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 20000 || isNaN(data4)){
+const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+if(data4 < 1 || isNaN(data4)){
+const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+}
+else {
+const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+if(data.supportWeightG !== undefined){
+let data5 = data.supportWeightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err17 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+else {
+const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+if(data.measured !== undefined){
+let data6 = data.measured;
+if(Array.isArray(data6)){
+if(data6.length > 20){
+const err20 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+const len1 = data6.length;
+for(let i1=0; i1<len1; i1++){
+let data7 = data6[i1];
+if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
+if(data7.at === undefined){
+const err21 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+if(data7.ratio === undefined){
+const err22 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data7.plusMinus === undefined){
+const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+for(const key1 in data7){
+if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
+const err24 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+if(data7.at !== undefined){
+let data8 = data7.at;
+if(typeof data8 !== "string"){
+const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+if(!((data8 === "closest") || (data8 === "infinity"))){
+const err26 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema32.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data7.ratio !== undefined){
+let data9 = data7.ratio;
+if((typeof data9 == "number") && (isFinite(data9))){
+if(data9 > 1000 || isNaN(data9)){
+const err27 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+if(data9 < 0.0001 || isNaN(data9)){
+const err28 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+else {
+const err29 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+}
+if(data7.plusMinus !== undefined){
+let data10 = data7.plusMinus;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err30 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err31 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+else {
+const err32 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+if(data7.focalMm !== undefined){
+let data11 = data7.focalMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 20000 || isNaN(data11)){
+const err33 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+if(data11 < 1 || isNaN(data11)){
+const err34 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+else {
+const err35 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+if(data7.how !== undefined){
+let data12 = data7.how;
+if(typeof data12 === "string"){
+if(func3(data12) > 240){
+const err36 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+if(func3(data12) < 1){
+const err37 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+if(!pattern0.test(data12)){
+const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+if(data.cropConvention !== undefined){
+let data13 = data.cropConvention;
+if(typeof data13 !== "string"){
+const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
+const err43 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema32.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+if(data.output !== undefined){
+if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
+vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
+errors = vErrors.length;
+}
+}
+if(data.projection !== undefined){
+let data15 = data.projection;
+if(typeof data15 !== "string"){
+const err44 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(!((((data15 === "rectilinear") || (data15 === "equisolid")) || (data15 === "equidistant")) || (data15 === "stereographic"))){
+const err45 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/enum",keyword:"enum",params:{allowedValues: schema32.properties.projection.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+}
+if(data.declinationDeg !== undefined){
+let data16 = data.declinationDeg;
+if((typeof data16 == "number") && (isFinite(data16))){
+if(data16 > 90 || isNaN(data16)){
+const err46 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 90},message:"must be <= 90"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+if(data16 < -90 || isNaN(data16)){
+const err47 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -90},message:"must be >= -90"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+else {
+const err48 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+}
+if(data.rollDeg !== undefined){
+let data17 = data.rollDeg;
+if((typeof data17 == "number") && (isFinite(data17))){
+if(data17 > 360 || isNaN(data17)){
+const err49 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 360},message:"must be <= 360"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+if(data17 < -360 || isNaN(data17)){
+const err50 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -360},message:"must be >= -360"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+else {
+const err51 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+if(data.toleranceKind !== undefined){
+let data18 = data.toleranceKind;
+if(typeof data18 !== "string"){
+const err52 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+if(!(((data18 === "pixels") || (data18 === "output")) || (data18 === "eye"))){
+const err53 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/enum",keyword:"enum",params:{allowedValues: schema32.properties.toleranceKind.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+if(data.tolerance !== undefined){
+let data19 = data.tolerance;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 10000 || isNaN(data19)){
+const err54 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+if(data19 < 0.01 || isNaN(data19)){
+const err55 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+}
+else {
+const err56 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+}
+if(data.rule !== undefined){
+let data20 = data.rule;
+if(typeof data20 !== "string"){
+const err57 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+if(!((((((((((((data20 === "worst") || (data20 === "centre")) || (data20 === "c600")) || (data20 === "c500")) || (data20 === "c400")) || (data20 === "c300")) || (data20 === "small300")) || (data20 === "pitchShort")) || (data20 === "pitchFull1")) || (data20 === "pitchFull2")) || (data20 === "pitchFull3")) || (data20 === "ceiling"))){
+const err58 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/enum",keyword:"enum",params:{allowedValues: schema32.properties.rule.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+}
+if(data.ceilingS !== undefined){
+let data21 = data.ceilingS;
+if((typeof data21 == "number") && (isFinite(data21))){
+if(data21 > 36000 || isNaN(data21)){
+const err59 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+if(data21 < 0.01 || isNaN(data21)){
+const err60 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+}
+else {
+const err61 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+}
+if(data.exposureS !== undefined){
+let data22 = data.exposureS;
+if((typeof data22 == "number") && (isFinite(data22))){
+if(data22 > 36000 || isNaN(data22)){
+const err62 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+if(data22 < 0.001 || isNaN(data22)){
+const err63 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+else {
+const err64 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+}
+if(data.cornerStretchPx !== undefined){
+let data23 = data.cornerStretchPx;
+if((typeof data23 == "number") && (isFinite(data23))){
+if(data23 > 1000 || isNaN(data23)){
+const err65 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+if(data23 < 0 || isNaN(data23)){
+const err66 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+}
+else {
+const err67 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+}
+}
+else {
+const err68 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+validate100.errors = vErrors;
+return errors === 0;
+}
+
+exports.planetInput = validate118;
+const schema33 = {"$id":"planetInput","title":"Reading of a planet","type":"object","additionalProperties":false,"required":["body","modeId","chain","planet"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"planet":{"type":"string","title":"Planet","enum":["Mercury","Venus","Mars","Jupiter","Saturn","Uranus","Neptune"]},"discArcsec":{"type":"number","title":"Disc in arcseconds","minimum":0.1,"maximum":100},"blurPx":{"type":"number","title":"Smear allowed in px","minimum":0.1,"maximum":20},"margin":{"type":"number","title":"Window against the disc","minimum":1,"maximum":10},"exposureS":{"type":"number","title":"Exposure of a frame in s","minimum":0.0001,"maximum":10},"linkMbPerS":{"type":"number","title":"What the cable or card takes, MB/s","minimum":1,"maximum":10000},"cardGb":{"type":"number","title":"Card in GB","minimum":1,"maximum":20000},"bits":{"type":"integer","title":"Bits of a pixel","enum":[8,16]}}};
+
+function validate118(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="planetInput" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.body === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.modeId === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.chain === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.planet === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "planet"},message:"must have required property '"+"planet"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema33.properties, key0))){
+const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+}
+if(data.body !== undefined){
+if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
+vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
+errors = vErrors.length;
+}
+}
+if(data.modeId !== undefined){
+let data1 = data.modeId;
+if(typeof data1 === "string"){
+if(!pattern3.test(data1)){
+const err5 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+else {
+const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data2 = data.chain;
+if(Array.isArray(data2)){
+if(data2.length > 20){
+const err7 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(data2.length < 1){
+const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+const len0 = data2.length;
+for(let i0=0; i0<len0; i0++){
+let data3 = data2[i0];
+if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
+if(data3.kind === undefined){
+const err9 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+const tag0 = data3.kind;
+if(typeof tag0 == "string"){
+if(tag0 === "lens"){
+if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "builtIn"){
+if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "telescope"){
+if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "scope"){
+if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "objective"){
+if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "converter"){
+if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reducer"){
+if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "barlow"){
+if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubes"){
+if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "closeUp"){
+if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reversing"){
+if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "coupling"){
+if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else {
+const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+else {
+const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+}
+else {
+const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data4 = data.focalMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 20000 || isNaN(data4)){
+const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+if(data4 < 1 || isNaN(data4)){
+const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+}
+else {
+const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+if(data.supportWeightG !== undefined){
+let data5 = data.supportWeightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err17 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+else {
+const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+if(data.measured !== undefined){
+let data6 = data.measured;
+if(Array.isArray(data6)){
+if(data6.length > 20){
+const err20 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+const len1 = data6.length;
+for(let i1=0; i1<len1; i1++){
+let data7 = data6[i1];
+if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
+if(data7.at === undefined){
+const err21 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+if(data7.ratio === undefined){
+const err22 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data7.plusMinus === undefined){
+const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+for(const key1 in data7){
+if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
+const err24 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+if(data7.at !== undefined){
+let data8 = data7.at;
+if(typeof data8 !== "string"){
+const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+if(!((data8 === "closest") || (data8 === "infinity"))){
+const err26 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema33.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data7.ratio !== undefined){
+let data9 = data7.ratio;
+if((typeof data9 == "number") && (isFinite(data9))){
+if(data9 > 1000 || isNaN(data9)){
+const err27 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+if(data9 < 0.0001 || isNaN(data9)){
+const err28 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+else {
+const err29 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+}
+if(data7.plusMinus !== undefined){
+let data10 = data7.plusMinus;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err30 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err31 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+else {
+const err32 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+if(data7.focalMm !== undefined){
+let data11 = data7.focalMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 20000 || isNaN(data11)){
+const err33 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+if(data11 < 1 || isNaN(data11)){
+const err34 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+else {
+const err35 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+if(data7.how !== undefined){
+let data12 = data7.how;
+if(typeof data12 === "string"){
+if(func3(data12) > 240){
+const err36 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+if(func3(data12) < 1){
+const err37 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+if(!pattern0.test(data12)){
+const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+if(data.cropConvention !== undefined){
+let data13 = data.cropConvention;
+if(typeof data13 !== "string"){
+const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
+const err43 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema33.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+if(data.planet !== undefined){
+let data14 = data.planet;
+if(typeof data14 !== "string"){
+const err44 = {instancePath:instancePath+"/planet",schemaPath:"#/properties/planet/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(!(((((((data14 === "Mercury") || (data14 === "Venus")) || (data14 === "Mars")) || (data14 === "Jupiter")) || (data14 === "Saturn")) || (data14 === "Uranus")) || (data14 === "Neptune"))){
+const err45 = {instancePath:instancePath+"/planet",schemaPath:"#/properties/planet/enum",keyword:"enum",params:{allowedValues: schema33.properties.planet.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+}
+if(data.discArcsec !== undefined){
+let data15 = data.discArcsec;
+if((typeof data15 == "number") && (isFinite(data15))){
+if(data15 > 100 || isNaN(data15)){
+const err46 = {instancePath:instancePath+"/discArcsec",schemaPath:"#/properties/discArcsec/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+if(data15 < 0.1 || isNaN(data15)){
+const err47 = {instancePath:instancePath+"/discArcsec",schemaPath:"#/properties/discArcsec/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.1},message:"must be >= 0.1"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+else {
+const err48 = {instancePath:instancePath+"/discArcsec",schemaPath:"#/properties/discArcsec/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+}
+if(data.blurPx !== undefined){
+let data16 = data.blurPx;
+if((typeof data16 == "number") && (isFinite(data16))){
+if(data16 > 20 || isNaN(data16)){
+const err49 = {instancePath:instancePath+"/blurPx",schemaPath:"#/properties/blurPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20},message:"must be <= 20"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+if(data16 < 0.1 || isNaN(data16)){
+const err50 = {instancePath:instancePath+"/blurPx",schemaPath:"#/properties/blurPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.1},message:"must be >= 0.1"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+else {
+const err51 = {instancePath:instancePath+"/blurPx",schemaPath:"#/properties/blurPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+if(data.margin !== undefined){
+let data17 = data.margin;
+if((typeof data17 == "number") && (isFinite(data17))){
+if(data17 > 10 || isNaN(data17)){
+const err52 = {instancePath:instancePath+"/margin",schemaPath:"#/properties/margin/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10},message:"must be <= 10"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+if(data17 < 1 || isNaN(data17)){
+const err53 = {instancePath:instancePath+"/margin",schemaPath:"#/properties/margin/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+else {
+const err54 = {instancePath:instancePath+"/margin",schemaPath:"#/properties/margin/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+}
+if(data.exposureS !== undefined){
+let data18 = data.exposureS;
+if((typeof data18 == "number") && (isFinite(data18))){
+if(data18 > 10 || isNaN(data18)){
+const err55 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10},message:"must be <= 10"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+if(data18 < 0.0001 || isNaN(data18)){
+const err56 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+}
+else {
+const err57 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+}
+if(data.linkMbPerS !== undefined){
+let data19 = data.linkMbPerS;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 10000 || isNaN(data19)){
+const err58 = {instancePath:instancePath+"/linkMbPerS",schemaPath:"#/properties/linkMbPerS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+if(data19 < 1 || isNaN(data19)){
+const err59 = {instancePath:instancePath+"/linkMbPerS",schemaPath:"#/properties/linkMbPerS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+}
+else {
+const err60 = {instancePath:instancePath+"/linkMbPerS",schemaPath:"#/properties/linkMbPerS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+}
+if(data.cardGb !== undefined){
+let data20 = data.cardGb;
+if((typeof data20 == "number") && (isFinite(data20))){
+if(data20 > 20000 || isNaN(data20)){
+const err61 = {instancePath:instancePath+"/cardGb",schemaPath:"#/properties/cardGb/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+if(data20 < 1 || isNaN(data20)){
+const err62 = {instancePath:instancePath+"/cardGb",schemaPath:"#/properties/cardGb/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+}
+else {
+const err63 = {instancePath:instancePath+"/cardGb",schemaPath:"#/properties/cardGb/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+if(data.bits !== undefined){
+let data21 = data.bits;
+if(!(((typeof data21 == "number") && (!(data21 % 1) && !isNaN(data21))) && (isFinite(data21)))){
+const err64 = {instancePath:instancePath+"/bits",schemaPath:"#/properties/bits/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+if(!((data21 === 8) || (data21 === 16))){
+const err65 = {instancePath:instancePath+"/bits",schemaPath:"#/properties/bits/enum",keyword:"enum",params:{allowedValues: schema33.properties.bits.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+}
+}
+else {
+const err66 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+validate118.errors = vErrors;
+return errors === 0;
+}
+
+exports.systemInput = validate135;
+const schema34 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
+
+function validate135(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="systemInput" */;
 let vErrors = null;
 let errors = 0;
@@ -16266,7 +18065,7 @@ vErrors.push(err24);
 errors++;
 }
 if(!((data8 === "closest") || (data8 === "infinity"))){
-const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema32.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema34.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err25];
 }
@@ -16463,7 +18262,7 @@ vErrors.push(err41);
 errors++;
 }
 if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
-const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema32.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema34.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err42];
 }
@@ -16484,14 +18283,14 @@ vErrors.push(err43);
 }
 errors++;
 }
-validate100.errors = vErrors;
+validate135.errors = vErrors;
 return errors === 0;
 }
 
-exports.wholeData = validate117;
-const schema33 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"starTests":{"type":"array","title":"Star tests","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
+exports.wholeData = validate152;
+const schema35 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"starTests":{"type":"array","title":"Star tests","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
 
-function validate117(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate152(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="wholeData" */;
 let vErrors = null;
 let errors = 0;
@@ -16622,7 +18421,7 @@ vErrors.push(err10);
 errors++;
 }
 if(!((data3 === "keep") || (data3 === "replace"))){
-const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema33.properties.existing.enum},message:"must be equal to one of the allowed values"};
+const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema35.properties.existing.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err11];
 }
@@ -16636,7 +18435,7 @@ if(data.rows !== undefined){
 let data4 = data.rows;
 if(data4 && typeof data4 == "object" && !Array.isArray(data4)){
 for(const key1 in data4){
-if(!(func2.call(schema33.properties.rows.properties, key1))){
+if(!(func2.call(schema35.properties.rows.properties, key1))){
 const err12 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err12];
@@ -18236,7 +20035,7 @@ vErrors.push(err140);
 }
 errors++;
 }
-validate117.errors = vErrors;
+validate152.errors = vErrors;
 return errors === 0;
 }
 

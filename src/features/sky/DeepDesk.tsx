@@ -13,6 +13,7 @@ import { useSky } from '@/data/sky';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
+import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { MosaicDrawing } from '@/ui/finder/MosaicDrawing';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
@@ -78,18 +79,18 @@ function Deep({ desk }: { desk: Ready }) {
       {bestPlan.panels < plan.panels || (bestPlan.panels === plan.panels && bestPlan.fill < plan.fill * 0.9) ? (
         <Key title={`Turn the frame to ${best}°: ${bestPlan.panels < plan.panels ? (bestPlan.panels === 1 ? 'one frame' : `${bestPlan.panels} frames`) : `fills ${formatFixed(bestPlan.fill * 100)}\u202f%`}`} icon="rotate-right" onPress={() => sky.set({ frameRollDeg: best })} />
       ) : null}
-      <View style={styles.row}>
+      <FieldRow>
         <NumberField label="Frame turned, north to east" value={sky.frameRollDeg} unit="none" shownUnit="°" minimum={-180} maximum={360} onChange={(value) => value !== null && sky.set({ frameRollDeg: value })} testID="roll-field" />
         <NumberField label="Overlap of frames" value={Math.round(sky.overlap * 100)} unit="none" shownUnit="%" minimum={0} maximum={80} onChange={(value) => value !== null && sky.set({ overlap: value / 100 })} testID="overlap-field" />
-      </View>
+      </FieldRow>
       <Txt kind="title" tone={stand === 'right' ? 'press' : 'caution'} level={2} testID="seeing">
         {`${{ fine: '▲', right: '●', coarse: '▽' }[stand]} ${formatFigures(pixelArcsec, 3)}″ a pixel: ${SEEING_WORDS[stand]}`}
       </Txt>
-      <View style={styles.row}>
+      <FieldRow>
         <NumberField label="Seeing, width of a star" value={sky.seeingArcsec} unit="none" shownUnit="″" minimum={0.3} maximum={20} onChange={(value) => value !== null && sky.set({ seeingArcsec: value })} testID="seeing-field" />
         <NumberField label="A star may run" value={sky.tolerancePx} unit="none" shownUnit="px" minimum={0.1} maximum={500} onChange={(value) => value !== null && sky.set({ tolerancePx: value })} />
         <NumberField label="Mount’s error, unguided" value={sky.mountArcsecPerMin} unit="none" shownUnit="″/min" minimum={0.01} maximum={1000} onChange={(value) => value !== null && sky.set({ mountArcsecPerMin: value })} />
-      </View>
+      </FieldRow>
       <Txt testID="unguided">
         {`Without guiding: on a tripod ${secondsText(still)} at the worst point of the frame; on a mount that follows ${secondsText(Math.min(3600, following))}, an estimate from its error.`}
       </Txt>
@@ -136,5 +137,4 @@ const useStyles = stylesOf((palette) => ({
   side: { width: 400, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
   content: { padding: space.page, gap: space.page, maxWidth: 860, width: '100%', marginHorizontal: 'auto' },
   block: { gap: space.medium },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.page },
 }));

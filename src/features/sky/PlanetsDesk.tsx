@@ -14,6 +14,7 @@ import { Group } from '@/ui/Group';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
+import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { PlanetDrawing } from '@/ui/finder/PlanetDrawing';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
@@ -173,14 +174,14 @@ function Recording({ capture, durationS, blurPx }: { capture: CapturePlan; durat
       <Txt testID="capture">
         {`${formatFixed(capture.frames)} frames in ${secondsText(durationS)} at ${formatFigures(capture.framesPerSecond, 3)} frames/s, ${LIMIT_WORDS[capture.limit]}; window ${capture.columns} × ${capture.rows}${capture.fits ? '' : ', which cuts the disc'}, ${bytesText(capture.fileBytes)}; a ${formatFixed(sky.cardGb)}\u202fGB card holds ${formatFigures(capture.cardMinutes, 2)}\u202fmin.`}
       </Txt>
-      <View style={styles.row}>
+      <FieldRow>
         <NumberField label="Exposure" value={sky.exposureMs} unit="none" shownUnit="ms" minimum={0.1} maximum={10_000} onChange={(value) => value !== null && sky.set({ exposureMs: value })} testID="frame-exposure" />
         <NumberField label="Record for" value={Number(durationS.toPrecision(3))} unit="none" shownUnit="s" minimum={0.1} maximum={36_000} onChange={(value) => value !== null && sky.set({ captureS: value })} />
         <NumberField label="Smear allowed" value={blurPx} unit="none" shownUnit="px" minimum={0.1} maximum={20} onChange={(value) => value !== null && sky.set({ blurPx: value, captureS: null })} testID="smear-field" />
         <NumberField label="Window against the disc" value={sky.margin} unit="none" shownUnit="×" minimum={1} maximum={10} onChange={(value) => value !== null && sky.set({ margin: value })} />
         <NumberField label="Cable or card takes" value={sky.linkMbPerS} unit="none" shownUnit="MB/s" minimum={1} maximum={10_000} onChange={(value) => value !== null && sky.set({ linkMbPerS: value })} />
         <NumberField label="Card" value={sky.cardGb} unit="none" shownUnit="GB" minimum={1} maximum={20_000} onChange={(value) => value !== null && sky.set({ cardGb: value })} />
-      </View>
+      </FieldRow>
       <Choice label="Bits of a pixel" value={String(sky.bits)} options={[{ value: '8', name: '8' }, { value: '16', name: '16' }]} onChange={(bits) => sky.set({ bits: bits === '8' ? 8 : 16 })} />
       <Txt kind="small" tone="soft">
         Sizes are those of an open SER file: a header of 178 bytes, uncompressed frames, eight bytes of time for each.

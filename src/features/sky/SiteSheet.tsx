@@ -8,6 +8,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
+import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { TextField } from '@/ui/controls/TextField';
 import { space } from '@/ui/theme/measures';
@@ -67,10 +68,10 @@ export default function SiteSheet({ onClose }: { onClose: () => void }) {
         <Txt kind="label" tone="soft">
           or entered: north and east are positive
         </Txt>
-        <View style={row}>
+        <FieldRow>
           <NumberField label="Latitude" value={site?.latitudeDeg ?? null} unit="none" shownUnit="°" minimum={-90} maximum={90} onChange={(value) => value !== null && enter({ latitudeDeg: value })} testID="latitude-field" />
           <NumberField label="Longitude" value={site?.longitudeDeg ?? null} unit="none" shownUnit="°" minimum={-180} maximum={180} onChange={(value) => value !== null && enter({ longitudeDeg: value })} testID="longitude-field" />
-        </View>
+        </FieldRow>
         <TextField
           label="Time zone there, such as Europe/Paris"
           value={typedZone ?? zone}

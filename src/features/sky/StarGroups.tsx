@@ -12,9 +12,8 @@ import { Group } from '@/ui/Group';
 import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
+import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
-import { space } from '@/ui/theme/measures';
-import { stylesOf } from '@/ui/theme/theme';
 import { SiteLine } from './SiteLine';
 import { lensIdOf, pointingFrom, type LensRecord } from './skyWays';
 import { secondsText } from './starWords';
@@ -35,7 +34,6 @@ interface Props {
 
 /** Where the camera points, what passes for a point, the lens, the light; and the pages beyond. */
 export function StarGroups({ desk, reading, record, open }: Props) {
-  const styles = useStyles();
   const sky = useSky();
   const { system, situation } = desk;
   const pointing = pointingFrom(sky);
@@ -59,18 +57,18 @@ export function StarGroups({ desk, reading, record, open }: Props) {
           onChange={(pointBy) => sky.set({ pointBy })}
         />
         {sky.pointBy === 'declination' ? (
-          <View style={styles.row}>
+          <FieldRow>
             <NumberField label="Declination of the centre" value={sky.declinationDeg} unit="none" shownUnit="°" minimum={-90} maximum={90} onChange={(value) => value !== null && sky.set({ declinationDeg: value })} testID="declination-field" />
             <NumberField label="Frame turned, north to east" value={sky.rollDeg} unit="none" shownUnit="°" minimum={-180} maximum={360} onChange={(value) => value !== null && sky.set({ rollDeg: value })} />
-          </View>
+          </FieldRow>
         ) : null}
         {sky.pointBy === 'horizon' ? (
           <>
             <SiteLine />
-            <View style={styles.row}>
+            <FieldRow>
               <NumberField label="Azimuth, from north by east" value={sky.azimuthDeg} unit="none" shownUnit="°" minimum={0} maximum={360} onChange={(value) => value !== null && sky.set({ azimuthDeg: value })} />
               <NumberField label="Altitude" value={sky.altitudeDeg} unit="none" shownUnit="°" minimum={-10} maximum={90} onChange={(value) => value !== null && sky.set({ altitudeDeg: value })} />
-            </View>
+            </FieldRow>
           </>
         ) : null}
         <Txt kind="small" tone="soft">
@@ -103,11 +101,11 @@ export function StarGroups({ desk, reading, record, open }: Props) {
         </Txt>
       </Group>
       <Group title="ISO and stops" brief={`ISO ${formatFixed(Number(trade.iso.toPrecision(2)))} at ${secondsText(reading.exposureS.value)}`}>
-        <View style={styles.row}>
+        <FieldRow>
           <NumberField label="An exposure that was right" value={sky.reference.seconds} unit="none" shownUnit="s" minimum={0.001} maximum={3600} onChange={(seconds) => seconds !== null && sky.set({ reference: { ...sky.reference, seconds } })} />
           <NumberField label="at f-number" value={sky.reference.fNumber} unit="none" shownUnit="" minimum={0.5} maximum={64} onChange={(fNumber) => fNumber !== null && sky.set({ reference: { ...sky.reference, fNumber } })} />
           <NumberField label="at ISO" value={sky.reference.iso} unit="none" shownUnit="" minimum={10} maximum={1_000_000} onChange={(iso) => iso !== null && sky.set({ reference: { ...sky.reference, iso } })} />
-        </View>
+        </FieldRow>
         <Txt testID="trade-off">
           {`At ${secondsText(reading.exposureS.value)} and ${showFNumber(system.fNumber.value)} the same brightness takes ISO ${formatFixed(Number(trade.iso.toPrecision(2)))}; the sensor gets ${formatStops(trade.lightStops)} of light against it.`}
         </Txt>
@@ -117,7 +115,3 @@ export function StarGroups({ desk, reading, record, open }: Props) {
     </View>
   );
 }
-
-const useStyles = stylesOf(() => ({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.page },
-}));

@@ -12,6 +12,7 @@ import { useRows } from '@/data/useRows';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
+import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
@@ -69,11 +70,11 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
   const card = () => saveFile('star-test.md', new Blob([`# Star test: ${system.lens.name} on ${system.body.name}\n\n${checklist.map((line) => `- [ ] ${line}`).join('\n')}\n`], { type: 'text/markdown' }));
   return (
     <>
-      <View style={styles.row}>
+      <FieldRow>
         <NumberField label="From" value={fromS} unit="none" shownUnit="s" minimum={0.1} maximum={3600} onChange={(value) => value !== null && sky.set({ series: { ...sky.series, fromS: value } })} testID="series-from" />
         <NumberField label="to" value={toS} unit="none" shownUnit="s" minimum={0.1} maximum={3600} onChange={(value) => value !== null && sky.set({ series: { ...sky.series, toS: value } })} testID="series-to" />
         <NumberField label="by" value={stepS} unit="none" shownUnit="s" minimum={0.1} maximum={600} onChange={(value) => value !== null && sky.set({ series: { ...sky.series, stepS: value } })} />
-      </View>
+      </FieldRow>
       {exposures.length ? null : (
         <Txt tone="caution" role="status">
           {toS < fromS ? 'The longest exposure is shorter than the first. Make it longer.' : `That is more than ${MOST_FRAMES} pictures. Take a larger step.`}

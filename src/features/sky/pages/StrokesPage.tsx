@@ -1,13 +1,13 @@
 import { useMemo } from 'react';
-import { View, useWindowDimensions } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 import { readStars } from '@/core/sky/readStars';
 import { planStrokes } from '@/core/sky/strokes';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { useSky } from '@/data/sky';
 import { Txt } from '@/ui/Txt';
+import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { StarField } from '@/ui/finder/StarField';
-import { space } from '@/ui/theme/measures';
 import { SkyPage } from '../SkyPage';
 import { starWays, useLensRecord } from '../skyWays';
 import { strokesOf } from '../starDrawing';
@@ -41,12 +41,12 @@ function Strokes({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
         maxHeight={height * 0.4}
         description={`The frame after ${duration(plan.totalS)}: strokes of ${formatFigures(arcDeg, 3)} degrees about the pole.`}
       />
-      <View style={row}>
+      <FieldRow>
         <NumberField label="Arc about the pole" value={arcDeg} unit="none" shownUnit="°" minimum={0.1} maximum={180} onChange={(value) => value !== null && set({ arcDeg: value })} testID="arc-field" />
         <NumberField label="One exposure" value={exposureS} unit="none" shownUnit="s" minimum={1} maximum={3600} onChange={(value) => value !== null && set({ exposureS: value })} />
         <NumberField label="Gap between two" value={gapS} unit="none" shownUnit="s" minimum={0} maximum={600} onChange={(value) => value !== null && set({ gapS: value })} />
         <NumberField label="One battery lasts about" value={batteryMin} unit="none" shownUnit="min" minimum={1} maximum={3000} onChange={(value) => value !== null && set({ batteryMin: value })} />
-      </View>
+      </FieldRow>
       <Txt kind="title" level={2} testID="strokes-plan">
         {`${formatFixed(plan.frames)} pictures of ${secondsText(exposureS)} in ${duration(plan.totalS)}`}
       </Txt>
@@ -63,5 +63,3 @@ function Strokes({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
     </>
   );
 }
-
-const row = { flexDirection: 'row', flexWrap: 'wrap', gap: space.page } as const;

@@ -1,0 +1,21 @@
+import type { StarsInputData } from '@/contract/schemas/starsInput';
+import { foldSystem } from '@/core/optics/foldSystem';
+import type { Result } from '@/core/quantity/result';
+import { readStars, type StarsReading } from '@/core/sky/readStars';
+import { plainSystem, type PlainSystem } from './plainSystem';
+
+/** The same reading the Stars desk shows, without what only its drawing needs. */
+export interface StarsOutput {
+  desk: 'stars';
+  system: PlainSystem;
+  reading: Omit<StarsReading, 'grid'>;
+}
+
+/** Reads what a file describes, exactly as the Stars desk does. */
+export function readStarsInput(input: StarsInputData): Result<StarsOutput> {
+  const system = foldSystem(input, input.cropConvention ?? 'usual');
+  if (!system.ok) return system;
+  const { projection = 'rectilinear', declinationDeg = 0, rollDeg = 0, toleranceKind = 'output', tolerance = 1.5, rule = 'worst', ceilingS = 15, output, exposureS, cornerStretchPx } = input;
+  const { grid: _, ...reading } = readStars({ system: system.value, output, projection, pointing: { declinationDeg, rollDeg }, tolerance: { kind: toleranceKind, count: tolerance }, rule, ceilingS, exposureS, cornerStretchPx });
+  return { ok: true, value: { desk: 'stars', system: plainSystem(system.value), reading } };
+}

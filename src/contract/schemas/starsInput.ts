@@ -1,0 +1,38 @@
+import { between } from './fields';
+import type { Output } from './output';
+import { systemProperties, type SystemInputData } from './systemInput';
+
+/** Everything a reading of the stars is worked out from: what the command line reads. */
+export const starsInputSchema = {
+  $id: 'starsInput',
+  title: 'Reading of the stars',
+  type: 'object',
+  additionalProperties: false,
+  required: ['body', 'modeId', 'chain', 'output'],
+  properties: {
+    ...systemProperties,
+    output: { $ref: 'output' },
+    projection: { type: 'string', title: 'Projection', enum: ['rectilinear', 'equisolid', 'equidistant', 'stereographic'] },
+    declinationDeg: between('Declination of the frame’s centre in °', -90, 90),
+    rollDeg: between('Turn of the frame, north to east, in °', -360, 360),
+    toleranceKind: { type: 'string', title: 'What a tolerance counts', enum: ['pixels', 'output', 'eye'] },
+    tolerance: between('How far a star may run', 0.01, 10_000),
+    rule: { type: 'string', title: 'School', enum: ['worst', 'centre', 'c600', 'c500', 'c400', 'c300', 'small300', 'pitchShort', 'pitchFull1', 'pitchFull2', 'pitchFull3', 'ceiling'] },
+    ceilingS: between('Ceiling in s', 0.01, 36_000),
+    exposureS: between('Exposure in s', 0.001, 36_000),
+    cornerStretchPx: between('Corner stars drawn out by the lens, in px', 0, 1000),
+  },
+} as const;
+
+export interface StarsInputData extends SystemInputData {
+  output: Output;
+  projection?: 'rectilinear' | 'equisolid' | 'equidistant' | 'stereographic' | undefined;
+  declinationDeg?: number | undefined;
+  rollDeg?: number | undefined;
+  toleranceKind?: 'pixels' | 'output' | 'eye' | undefined;
+  tolerance?: number | undefined;
+  rule?: 'worst' | 'centre' | 'c600' | 'c500' | 'c400' | 'c300' | 'small300' | 'pitchShort' | 'pitchFull1' | 'pitchFull2' | 'pitchFull3' | 'ceiling' | undefined;
+  ceilingS?: number | undefined;
+  exposureS?: number | undefined;
+  cornerStretchPx?: number | undefined;
+}

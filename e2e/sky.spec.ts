@@ -92,7 +92,11 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await expect(page.getByRole('img', { name: /^Saturn at/ })).toBeVisible();
       const cameras = page.getByRole('button', { name: /^Cameras compared/ });
       if ((await cameras.getAttribute('aria-expanded')) !== 'true') await cameras.click();
-      await expect(page.getByRole('table', { name: 'Cameras compared' }).getByRole('row', { name: /planet camera/ })).toContainText('none');
+      await expect(page.getByRole('table', { name: 'What they record' }).getByRole('row', { name: /planet camera/ })).toContainText('none');
+      await expect(page.getByRole('table', { name: 'Cameras compared' }).getByRole('row', { name: /planet camera/ })).toContainText('×');
+      await page.getByTestId('rate').click();
+      await expect(page.getByText('least of 1/t, link / frame, read-out')).toBeVisible();
+      await page.keyboard.press('Escape');
       await page.getByTestId('longest-capture').click();
       await expect(page.getByText('b · P / (π · d)')).toBeVisible();
       await page.keyboard.press('Escape');
@@ -168,7 +172,11 @@ test('verdicts on a test series become the tolerance, and it replaces the rule',
   await expect(page.getByText('Kept for this lens')).toBeVisible();
   await expect.poll(async () => ((await (await page.request.get(`${server.url}/api/v1/starTests`)).json()) as { total: number }).total).toBe(1);
   await page.goto('/sky');
-  await expect(page.getByTestId('limit-value')).toContainText('7.');
+  // A web page is shown small: what passed small counts. A print is not.
+  await expect(page.getByTestId('limit-value')).toContainText('12.5');
+  await expect(page.getByTestId('centre-limit')).toContainText('17.5');
+  await page.getByRole('radio', { name: /Print/ }).first().click();
+  await expect(page.getByTestId('limit-value')).toContainText('7.5');
   await expect(page.getByTestId('centre-limit')).toContainText('12.5');
   await page.getByTestId('tolerance').click();
   await expect(page.getByText(/learned from your verdicts on 4 pictures/)).toBeVisible();
@@ -247,6 +255,23 @@ test('with tubes in the chain the sky cannot be reached, and the desk says so', 
   await expect(page.getByText(/does not focus on the stars/)).toBeVisible();
   await page.getByRole('button', { name: 'Choose a set-up' }).click();
   await expect(page.getByRole('button', { name: 'Close' })).toBeVisible();
+});
+
+test('the night look has a dim step, which stays over a reload', async ({ page }) => {
+  await openSky(page, '/sky', demoSetups.darkSky.id, NIGHT, 'night');
+  const brightest = async () => (await pixelsOf(page)).brightest;
+  await expect(page.getByTestId('limit-value')).toBeVisible();
+  const before = await brightest();
+  await page.getByRole('button', { name: 'Dimmer' }).click();
+  await expect(page.getByRole('button', { name: 'Brighter' })).toBeVisible();
+  expect(await brightest()).toBeLessThan(before - 30);
+  await sound(page);
+  // What is in hand is written when the hand rests.
+  await expect.poll(() => page.evaluate(() => localStorage.getItem('jauge.inHand'))).toContain('"dim"');
+  await page.goto('/sky/schools');
+  await expect(page.getByTestId('school-worst')).toBeVisible();
+  expect(await brightest()).toBeLessThan(before - 30);
+  expect((await pixelsOf(page)).outsideRed).toBe(0);
 });
 
 test('in the night look no pixel of a Sky desk leaves the red family, while loading either', async ({ page }) => {

@@ -12,7 +12,7 @@ import { useInHand } from '@/data/inHand';
 import { KitProvider } from '@/data/useKit';
 import { addMissingKeys } from '@/ui/keys';
 import { WIDE_FROM } from '@/ui/theme/measures';
-import { Theme, usePalette } from '@/ui/theme/theme';
+import { Theme, usePalette, type Look } from '@/ui/theme/theme';
 
 const SWR_SETTINGS = { revalidateOnFocus: true, errorRetryInterval: 4000 };
 
@@ -25,14 +25,14 @@ export default function Layout() {
       <Theme look={look}>
         <SWRConfig value={SWR_SETTINGS}>
           <KitProvider>
-            <Table />
+            <Table look={look} />
           </KitProvider>
         </SWRConfig>
       </Theme>
   );
 }
 
-function Table() {
+function Table({ look }: { look: Look }) {
   const palette = usePalette();
   const path = usePathname();
   const { width } = useWindowDimensions();
@@ -43,8 +43,10 @@ function Table() {
   useEffect(() => {
     document.body.style.backgroundColor = palette.paper;
     document.documentElement.dataset.look = palette.paper === '#000000' ? 'night' : 'day';
+    if (look === 'dim') document.documentElement.dataset.dim = '';
+    else delete document.documentElement.dataset.dim;
     document.documentElement.style.colorScheme = palette.paper === '#000000' ? 'dark' : 'light';
-  }, [palette]);
+  }, [palette, look]);
   return (
     <View style={{ flex: 1, backgroundColor: palette.paper }}>
       <Frame path={path} wide={width >= WIDE_FROM}>

@@ -16,7 +16,7 @@ export interface Preferences {
   cropConvention: CropConventionChoice;
   judgeBy: JudgeBy;
   cocSchool: CocSchool;
-  look: 'day' | 'night';
+  look: 'day' | 'night' | 'dim';
   /** Width at which pictures are looked at, mm, and the ratio up to which this person holds by hand. */
   screenWidthMm: number;
   handHoldRatio: number;

@@ -1,4 +1,4 @@
-import { AngleFromSun, Body, Equator, Horizon, Illumination, MakeTime, Observer, RotateVector, Rotation_EQJ_EQD, SearchAltitude, SiderealTime, Vector, type AstroTime } from 'astronomy-engine';
+import { AngleFromSun, Body, Equator, Horizon, Illumination, MakeTime, MoonPhase, Observer, RotateVector, Rotation_EQJ_EQD, SearchAltitude, SiderealTime, Vector, type AstroTime } from 'astronomy-engine';
 import type { PlanetName } from './planet';
 import { PLANETS } from './planet';
 
@@ -97,6 +97,12 @@ export function discsOf(site: Site, ms: number): { moonArcsec: number; sunArcsec
 
 /** Share of the Moon's disc that is lit, 0 to 1. */
 export const moonLitShare = (ms: number): number => Illumination(Body.Moon, timeOf(ms)).phase_fraction;
+
+/** How the Moon stands in its month, in words. */
+export function moonPhaseName(ms: number): string {
+  const eighth = Math.round(MoonPhase(timeOf(ms)) / 45) % 8;
+  return ['new', 'waxing crescent', 'first quarter', 'waxing', 'full', 'waning', 'last quarter', 'waning crescent'][eighth]!;
+}
 
 /** Angle between two directions, degrees. */
 export function separationDeg(a: Place, b: Place): number {

@@ -1,6 +1,6 @@
 import { MoonPhase, SearchMoonPhase } from 'astronomy-engine';
 import { DEEP_OBJECTS } from './catalogue';
-import { Body, altitudeDeg, bodyAt, discsOf, horizonOf, moonLitShare, msOf, ofDate, planetOn, separationDeg, siderealDeg, sunPasses, timeOf, type Site } from './ephemeris';
+import { Body, altitudeDeg, bodyAt, discsOf, horizonOf, moonLitShare, moonPhaseName, msOf, ofDate, planetOn, separationDeg, siderealDeg, sunPasses, timeOf, type Site } from './ephemeris';
 import { altitudesOf, bestWindow, nightAt } from './night';
 
 const utc = (text: string): number => Date.parse(`${text}Z`);
@@ -17,6 +17,7 @@ describe('against the almanac', () => {
     expect(minutes(msOf(dark), utc('2024-04-08T18:21'))).toBeLessThan(1);
     expect(moonLitShare(utc('2024-01-25T17:54'))).toBeGreaterThan(0.99);
     expect(moonLitShare(utc('2024-04-08T18:21'))).toBeLessThan(0.001);
+    expect([moonPhaseName(utc('2024-01-25T17:54')), moonPhaseName(utc('2024-04-08T18:21')), moonPhaseName(utc('2024-04-15T19:13'))]).toEqual(['full', 'new', 'first quarter']);
     expect(Math.abs(MoonPhase(timeOf(utc('2024-01-25T17:54'))) - 180)).toBeLessThan(0.05);
   });
 

@@ -1,4 +1,4 @@
-import { Body, altitudeDeg, bodyAt, moonLitShare, separationDeg, siderealDeg, sunPasses, type Place, type Site } from './ephemeris';
+import { Body, altitudeDeg, bodyAt, moonLitShare, moonPhaseName, separationDeg, siderealDeg, sunPasses, type Place, type Site } from './ephemeris';
 
 /** Altitudes through a night, degrees, at even times; the Moon beside them. */
 export interface NightFrame {
@@ -18,6 +18,7 @@ export interface NightFrame {
   sunset: number | null;
   sunrise: number | null;
   moonLitShare: number;
+  moonPhase: string;
 }
 
 /** Between two samples, ms. */
@@ -68,6 +69,7 @@ export function nightAt(site: Site, noonMs: number): NightFrame {
     sunset: sunPasses(site, -0.833, false, noonMs),
     sunrise: sunPasses(site, -0.833, true, noonMs + 6 * 3_600_000),
     moonLitShare: moonLitShare(noonMs + 12 * 3_600_000),
+    moonPhase: moonPhaseName(noonMs + 12 * 3_600_000),
   };
 }
 

@@ -1,6 +1,7 @@
 import { outputLongSidePx, type OutputSpec } from '../output/needs';
 import { viewedPixels } from '../output/viewedPixels';
 import { computed, given, input, measured, type Quantity } from '../quantity/quantity';
+import type { LearnedTolerance } from './testSeries';
 
 /** What a star may run before one calls it a stroke: pixels at 100 %, pixels of the output, what an eye sees of it, or one's own. */
 export type ToleranceKind = 'pixels' | 'output' | 'eye' | 'own';
@@ -17,11 +18,14 @@ export interface ToleranceInput {
   /** How many pixels, output pixels or arcminutes a star may run. */
   count: number;
   /** Learned with this lens, px at 100 %; needed for `own`. */
-  ownPx?: { centrePx: number; cornerPx: number; pictures: number } | undefined;
+  ownPx?: LearnedTolerance | undefined;
   output: OutputSpec;
   /** Pixels along the long side of the part used. */
   longSidePx: number;
 }
+
+/** Up to this long side a picture is shown small: what “passes small” counts there. */
+const SMALL_PX = 2048;
 
 /** Where no output size is known the whole picture is looked at. */
 const outputPx = (output: OutputSpec): number => outputLongSidePx(output) ?? viewedPixels(output);
@@ -33,9 +37,11 @@ const outputPx = (output: OutputSpec): number => outputLongSidePx(output) ?? vie
  */
 export function toleranceOf({ kind, count, ownPx, output, longSidePx }: ToleranceInput): { centre: Quantity; corner: Quantity } {
   if (kind === 'own' && ownPx) {
+    const small = outputPx(output) <= SMALL_PX;
     const learned = (px: number, where: string) =>
-      measured(px, 'px', () => ({ name: `Tolerance in the ${where}`, formula: '', inputs: [], source: `learned from your verdicts on ${ownPx.pictures} pictures with this lens` }));
-    return { centre: learned(ownPx.centrePx, 'centre'), corner: learned(ownPx.cornerPx, 'corners') };
+      measured(px, 'px', () => ({ name: `Tolerance in the ${where}`, formula: '', inputs: [], source: `learned from your verdicts on ${ownPx.pictures} pictures with this lens${small ? `; “${output.name}” is shown small, so those that pass small count` : ''}` }));
+    const { centrePx, cornerPx, smallCentrePx = centrePx, smallCornerPx = cornerPx } = ownPx;
+    return small ? { centre: learned(smallCentrePx, 'centre'), corner: learned(smallCornerPx, 'corners') } : { centre: learned(centrePx, 'centre'), corner: learned(cornerPx, 'corners') };
   }
   const name = 'How far a star may run';
   const along = given(longSidePx, 'px', 'Pixels along the long side', 'body and mode');

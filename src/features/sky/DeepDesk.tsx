@@ -1,15 +1,16 @@
+import { Suspense, lazy, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
-import { angleOfViewDeg } from '@/core/optics/angleOfView';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
-import { skyCamera } from '@/core/sky/camera';
 import { DEEP_KIND_NAMES, DEEP_OBJECTS, type DeepObject } from '@/core/sky/catalogue';
 import { ofDate } from '@/core/sky/ephemeris';
-import { longestTimeS } from '@/core/sky/longestTime';
-import { SEEING_WORDS, bestRollDeg, planMosaic, seeingStand, unguidedS } from '@/core/sky/mosaic';
+import { SEEING_WORDS, bestRollDeg, planMosaic } from '@/core/sky/mosaic';
 import { bestWindow } from '@/core/sky/night';
-import { starGrid, worstPoint } from '@/core/sky/worstPoint';
+import { readDeep } from '@/core/sky/readDeep';
+import type { Quantity } from '@/core/quantity/quantity';
 import { clock } from '@/data/localTime';
+import { useInHand } from '@/data/inHand';
 import { useSky } from '@/data/sky';
+import { Figure } from '@/ui/Figure';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -20,9 +21,10 @@ import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { SiteLine } from './SiteLine';
 import { SkyDeskGate } from './SkyDeskGate';
-import { secondsText } from './starWords';
 import { useNight } from './useNight';
 import type { SkyDesk } from './useSkyDesk';
+
+const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 
@@ -37,27 +39,29 @@ const titleOf = (object: DeepObject): string => `${object.name}, ${DEEP_KIND_NAM
 function Deep({ desk }: { desk: Ready }) {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
+  const units = useInHand((state) => state.units);
+  const [asked, setAsked] = useState<string | null>(null);
   const wide = width >= WIDE_FROM;
   const sky = useSky();
   const { system } = desk;
   const object = DEEP_OBJECTS.find((each) => each.id === sky.targetId) ?? DEEP_OBJECTS[0]!;
-  const { used } = system;
-  const focalMm = system.focalMm.value;
-  const field = { widthDeg: angleOfViewDeg(used.widthMm, focalMm), heightDeg: angleOfViewDeg(used.heightMm, focalMm) };
-  const plan = planMosaic(object, field, sky.frameRollDeg, sky.overlap);
+  const reading = readDeep({ system, object, rollDeg: sky.frameRollDeg, overlap: sky.overlap, seeingArcsec: sky.seeingArcsec, tolerancePx: sky.tolerancePx, mountArcsecPerMin: sky.mountArcsecPerMin });
+  const { plan, stand } = reading;
+  const field = { widthDeg: reading.fieldWidthDeg.value, heightDeg: reading.fieldHeightDeg.value };
   const best = bestRollDeg(object, field, sky.overlap);
   const bestPlan = planMosaic(object, field, best, sky.overlap);
-  const pixelArcsec = (206.265 * system.pitchUm.value) / focalMm;
-  const stand = seeingStand(pixelArcsec, sky.seeingArcsec);
-  const grid = starGrid(skyCamera('rectilinear', focalMm, { declinationDeg: object.declinationDeg, rollDeg: sky.frameRollDeg }), used.widthMm, used.heightMm);
-  const still = longestTimeS((seconds) => worstPoint(grid, seconds).mm * (1000 / system.pitchUm.value), sky.tolerancePx);
-  const following = unguidedS(sky.tolerancePx, pixelArcsec, sky.mountArcsecPerMin);
   const night = useNight();
   const window = night ? bestWindow(ofDate(object.raHours, object.declinationDeg, night.midnightMs), night.site, night.night) : null;
-  const px = (arcmin: number) => formatFixed((arcmin * 60) / pixelArcsec);
 
+  const found: unknown = asked === null ? undefined : reading[asked as keyof typeof reading];
+  const why = typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
+  const sheet = why ? (
+    <Suspense fallback={null}>
+      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={() => setAsked(null)} />
+    </Suspense>
+  ) : null;
   const list = <ObjectList targetId={object.id} onChoose={(targetId) => sky.set({ targetId })} />;
-  const reading = (
+  const block = (
     <View style={styles.block}>
       <MosaicDrawing
         lengthDeg={object.lengthArcmin / 60}
@@ -74,8 +78,17 @@ function Deep({ desk }: { desk: Ready }) {
         {plan.panels === 1 ? `${object.name} fits: it fills ${formatFixed(plan.fill * 100)}\u202f% of the frame` : `${object.name} needs ${plan.panels} frames, ${plan.columns} × ${plan.rows}`}
       </Txt>
       <Txt tone="soft">
-        {`${DEEP_KIND_NAMES[object.kind]}, ${formatFigures(object.lengthArcmin, 3)} × ${formatFigures(object.widthArcmin, 3)} arcmin, ${px(object.lengthArcmin)} × ${px(object.widthArcmin)}\u202fpx; the frame takes in ${degreesText(field.widthDeg)} × ${degreesText(field.heightDeg)}${plan.panels > 1 ? `, all together ${degreesText(plan.totalWidthDeg)} × ${degreesText(plan.totalHeightDeg)}` : ''}. Catalogue size, good to some ten per cent.`}
+        {`${DEEP_KIND_NAMES[object.kind]}, ${formatFigures(object.lengthArcmin, 3)} × ${formatFigures(object.widthArcmin, 3)} arcmin${plan.panels > 1 ? `; all frames together take in ${degreesText(plan.totalWidthDeg)} × ${degreesText(plan.totalHeightDeg)}` : ''}. Catalogue size, good to some ten per cent.`}
       </Txt>
+      <View style={styles.row}>
+        <Figure label="Field" quantity={reading.fieldWidthDeg} beside={`× ${degreesText(reading.fieldHeightDeg.value)}`} units={units} name="fieldWidthDeg" onWhy={setAsked} testID="deep-field" />
+        <Figure label="It fills" quantity={reading.fillPercent} units={units} name="fillPercent" onWhy={setAsked} />
+        <Figure label="Its length" quantity={reading.lengthPx} units={units} name="lengthPx" onWhy={setAsked} />
+        <Figure label="A pixel" quantity={reading.pixelScaleArcsec} units={units} name="pixelScaleArcsec" onWhy={setAsked} />
+        <Figure label="Against the seeing" quantity={reading.pixelToSeeing} units={units} name="pixelToSeeing" onWhy={setAsked} />
+        <Figure label="On a tripod" quantity={reading.tripodS} units={units} name="tripodS" onWhy={setAsked} testID="tripod" />
+        <Figure label="Mount, unguided" quantity={reading.unguidedS} units={units} name="unguidedS" onWhy={setAsked} testID="unguided" />
+      </View>
       {bestPlan.panels < plan.panels || (bestPlan.panels === plan.panels && bestPlan.fill < plan.fill * 0.9) ? (
         <Key title={`Turn the frame to ${best}°: ${bestPlan.panels < plan.panels ? (bestPlan.panels === 1 ? 'one frame' : `${bestPlan.panels} frames`) : `fills ${formatFixed(bestPlan.fill * 100)}\u202f%`}`} icon="rotate-right" onPress={() => sky.set({ frameRollDeg: best })} />
       ) : null}
@@ -84,16 +97,13 @@ function Deep({ desk }: { desk: Ready }) {
         <NumberField label="Overlap of frames" value={Math.round(sky.overlap * 100)} unit="none" shownUnit="%" minimum={0} maximum={80} onChange={(value) => value !== null && sky.set({ overlap: value / 100 })} testID="overlap-field" />
       </FieldRow>
       <Txt kind="title" tone={stand === 'right' ? 'press' : 'caution'} level={2} testID="seeing">
-        {`${{ fine: '▲', right: '●', coarse: '▽' }[stand]} ${formatFigures(pixelArcsec, 3)}″ a pixel: ${SEEING_WORDS[stand]}`}
+        {`${{ fine: '▲', right: '●', coarse: '▽' }[stand]} ${formatFigures(reading.pixelScaleArcsec.value, 3)}″ a pixel: ${SEEING_WORDS[stand]}`}
       </Txt>
       <FieldRow>
         <NumberField label="Seeing, width of a star" value={sky.seeingArcsec} unit="none" shownUnit="″" minimum={0.3} maximum={20} onChange={(value) => value !== null && sky.set({ seeingArcsec: value })} testID="seeing-field" />
         <NumberField label="A star may run" value={sky.tolerancePx} unit="none" shownUnit="px" minimum={0.1} maximum={500} onChange={(value) => value !== null && sky.set({ tolerancePx: value })} />
         <NumberField label="Mount’s error, unguided" value={sky.mountArcsecPerMin} unit="none" shownUnit="″/min" minimum={0.01} maximum={1000} onChange={(value) => value !== null && sky.set({ mountArcsecPerMin: value })} />
       </FieldRow>
-      <Txt testID="unguided">
-        {`Without guiding: on a tripod ${secondsText(still)} at the worst point of the frame; on a mount that follows ${secondsText(Math.min(3600, following))}, an estimate from its error.`}
-      </Txt>
       {night ? (
         <Txt testID="deep-window">
           {window
@@ -108,16 +118,18 @@ function Deep({ desk }: { desk: Ready }) {
   return wide ? (
     <View style={styles.columns}>
       <ScrollView style={styles.main} contentContainerStyle={styles.content}>
-        {reading}
+        {block}
       </ScrollView>
       <ScrollView style={styles.side} contentContainerStyle={styles.content}>
         {list}
       </ScrollView>
+      {sheet}
     </View>
   ) : (
     <ScrollView contentContainerStyle={styles.content}>
-      {reading}
+      {block}
       {list}
+      {sheet}
     </ScrollView>
   );
 }
@@ -137,4 +149,5 @@ const useStyles = stylesOf((palette) => ({
   side: { width: 400, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
   content: { padding: space.page, gap: space.page, maxWidth: 860, width: '100%', marginHorizontal: 'auto' },
   block: { gap: space.medium },
+  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

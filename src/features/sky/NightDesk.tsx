@@ -1,14 +1,17 @@
-import { useMemo, useState } from 'react';
+import { Suspense, lazy, useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { DEEP_OBJECTS } from '@/core/sky/catalogue';
 import { altitudesOf, bestWindow, LEAST_ALTITUDE_DEG, type BestWindow } from '@/core/sky/night';
 import { ofDate, planetOn, type Place } from '@/core/sky/ephemeris';
+import { nightQuantities } from '@/core/sky/nightQuantities';
 import { PLANETS, PLANET_NAMES } from '@/core/sky/planet';
 import { clock, dayText, shiftDay } from '@/data/localTime';
+import { useInHand } from '@/data/inHand';
 import { useSheets } from '@/data/sheets';
 import { useSky } from '@/data/sky';
 import { DeskMessage } from '@/ui/DeskFrame';
+import { Figure } from '@/ui/Figure';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { NightChart } from '@/ui/chart/NightChart';
@@ -19,6 +22,8 @@ import { stylesOf } from '@/ui/theme/theme';
 import { SkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from './planetWords';
 import { useNight, type SkyNight } from './useNight';
+
+const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
 
 /** Night: dark hours, Moon, planets, and when an object stands best. */
 export default function NightDesk() {
@@ -51,7 +56,9 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const sky = useSky();
+  const units = useInHand((state) => state.units);
   const [shownId, setShownId] = useState<string | null>(null);
+  const [asked, setAsked] = useState<string | null>(null);
   const at = (ms: number) => clock(ms, site.zone);
   const planets = useMemo(() => PLANET_NAMES.map((name) => ({ name, ...planetOn(name, site, midnightMs) })), [site, midnightMs]);
   const offers = useMemo((): Offer[] => {
@@ -65,6 +72,13 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
   const moonUp = night.dark ? night.times.filter((ms, i) => ms >= night.dark!.fromMs && ms <= night.dark!.toMs && night.moonDeg[i]! > 0) : [];
   const span = night.sunset !== null && night.sunrise !== null ? { fromMs: night.sunset, toMs: night.sunrise } : { fromMs: night.fromMs, toMs: night.toMs };
   const darkHours = night.dark ? (night.dark.toMs - night.dark.fromMs) / 3_600_000 : 0;
+  const numbers = nightQuantities(night, shown.best, shown.name);
+  const why = asked === null ? undefined : numbers[asked as keyof typeof numbers];
+  const sheet = why ? (
+    <Suspense fallback={null}>
+      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={() => setAsked(null)} />
+    </Suspense>
+  ) : null;
   const choose = (id: string) => {
     setShownId(id);
     if (DEEP_OBJECTS.some((each) => each.id === id)) sky.set({ targetId: id });
@@ -116,7 +130,14 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
             ? `It does not get fully dark that night; deepest between ${at(night.dusk.fromMs)} and ${at(night.dusk.toMs)}.`
             : 'It does not get dark that night.'}
       </Txt>
-      <Txt testID="moon-line">{`Moon ${formatFixed(night.moonLitShare * 100)}\u202f% lit, ${moonUp.length === 0 ? 'below the horizon while it is dark' : `up in the dark from ${at(moonUp[0]!)} to ${at(moonUp.at(-1)!)}`}.`}</Txt>
+      <Txt testID="moon-line">{`Moon ${night.moonPhase}, ${formatFixed(night.moonLitShare * 100)}\u202f% lit, ${moonUp.length === 0 ? 'below the horizon while it is dark' : `up in the dark from ${at(moonUp[0]!)} to ${at(moonUp.at(-1)!)}`}.`}</Txt>
+      <View style={styles.row}>
+        <Figure label="Dark" quantity={numbers.darkHours} units={units} name="darkHours" onWhy={setAsked} testID="dark-figure" />
+        <Figure label="Moon lit" quantity={numbers.moonLit} units={units} name="moonLit" onWhy={setAsked} />
+        {numbers.windowHours ? <Figure label="Window" quantity={numbers.windowHours} units={units} name="windowHours" onWhy={setAsked} /> : null}
+        {numbers.highest ? <Figure label="Highest" quantity={numbers.highest} units={units} name="highest" onWhy={setAsked} /> : null}
+        {numbers.moonFrom ? <Figure label="Moon from it" quantity={numbers.moonFrom} units={units} name="moonFrom" onWhy={setAsked} /> : null}
+      </View>
       <Txt kind="small" tone="caution">
         ⚠ At night and by the shore: tide, cliffs, cold, traffic, private land; tell someone. White light spares nobody’s eyes.
       </Txt>
@@ -160,11 +181,13 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
       <ScrollView style={styles.side} contentContainerStyle={styles.content}>
         {rest}
       </ScrollView>
+      {sheet}
     </View>
   ) : (
     <ScrollView contentContainerStyle={styles.content}>
       {head}
       {rest}
+      {sheet}
     </ScrollView>
   );
 }
@@ -177,4 +200,5 @@ const useStyles = stylesOf((palette) => ({
   block: { gap: space.medium },
   day: { flexDirection: 'row', alignItems: 'center', gap: space.medium },
   words: { flex: 1, alignItems: 'center' },
+  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

@@ -4,9 +4,10 @@ import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import { showFNumber } from '@/core/quantity/quantityText';
-import { planCapture, type CapturePlan } from '@/core/sky/capture';
+import { planCapture, type CaptureInput, type CapturePlan } from '@/core/sky/capture';
+import { captureQuantities, type CaptureQuantities } from '@/core/sky/captureQuantities';
 import { discsOf, planetOn } from '@/core/sky/ephemeris';
-import { PLANETS, PLANET_NAMES, STAND_WORDS, readPlanet, type PlanetName, type PlanetReading } from '@/core/sky/planet';
+import { PLANETS, PLANET_NAMES, STAND_WORDS, readPlanet, type PlanetName } from '@/core/sky/planet';
 import { useInHand } from '@/data/inHand';
 import { useSky } from '@/data/sky';
 import { Figure } from '@/ui/Figure';
@@ -32,6 +33,8 @@ const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 /** Usual sizes of Moon and Sun, ″, where no night is chosen. */
 const USUAL_DISC_ARCSEC = 1900;
+/** Saturn's outer ring ÷ its disc. */
+const RINGS = 2.27;
 
 /** Planets: disc, sampling, Barlow, recording. */
 export default function PlanetsDesk() {
@@ -53,11 +56,11 @@ function Planets({ desk }: { desk: Ready }) {
   const discArcsec = here?.discArcsec ?? PLANETS[planet].usualArcsec;
   const reading = useMemo(() => readPlanet({ system, planet, discArcsec, blurPx: sky.blurPx }), [system, planet, discArcsec, sky.blurPx]);
   const durationS = sky.captureS ?? Math.min(3600, reading.longestCaptureS.value);
-  const capture = useMemo(
-    () => planCapture({ body: system.body, discPx: reading.discPx.value * (planet === 'Saturn' ? 2.27 : 1), margin: sky.margin, exposureS: sky.exposureMs / 1000, linkMbPerS: sky.linkMbPerS, durationS, bits: sky.bits, cardGb: sky.cardGb }),
-    [system.body, reading.discPx.value, planet, sky.margin, sky.exposureMs, sky.linkMbPerS, durationS, sky.bits, sky.cardGb],
-  );
-  const why = asked === null ? undefined : planetQuantity(reading, system, asked);
+  // A ringed planet takes its rings along.
+  const order: CaptureInput = { body: system.body, discPx: reading.discPx.value * (planet === 'Saturn' ? RINGS : 1), margin: sky.margin, exposureS: sky.exposureMs / 1000, linkMbPerS: sky.linkMbPerS, durationS, bits: sky.bits, cardGb: sky.cardGb };
+  const capture = planCapture(order);
+  const recorded = captureQuantities(order, capture);
+  const why = asked === null ? undefined : quantityOf({ ...system, ...recorded, ...reading }, asked);
   const drawing = (
     <PlanetDrawing
       discPx={reading.discPx.value}
@@ -118,7 +121,7 @@ function Planets({ desk }: { desk: Ready }) {
       )}
     </View>
   );
-  const recording = <Recording capture={capture} durationS={durationS} blurPx={sky.blurPx} />;
+  const recording = <Recording capture={capture} recorded={recorded} durationS={durationS} blurPx={sky.blurPx} onWhy={setAsked} />;
   const rest = (
     <>
       <BarlowList desk={desk} discArcsec={discArcsec} />
@@ -158,13 +161,22 @@ function Planets({ desk }: { desk: Ready }) {
   );
 }
 
-const planetQuantity = (reading: PlanetReading, system: Ready['system'], name: string): Quantity | undefined => {
-  const found: unknown = name in reading ? reading[name as keyof PlanetReading] : system[name as keyof Ready['system']];
+const quantityOf = (all: object, name: string): Quantity | undefined => {
+  const found: unknown = (all as Record<string, unknown>)[name];
   return typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
 };
 
-function Recording({ capture, durationS, blurPx }: { capture: CapturePlan; durationS: number; blurPx: number }) {
+interface RecordingProps {
+  capture: CapturePlan;
+  recorded: CaptureQuantities;
+  durationS: number;
+  blurPx: number;
+  onWhy: (name: string) => void;
+}
+
+function Recording({ capture, recorded, durationS, blurPx, onWhy }: RecordingProps) {
   const styles = useStyles();
+  const units = useInHand((state) => state.units);
   const sky = useSky();
   return (
     <View style={styles.block}>
@@ -174,6 +186,12 @@ function Recording({ capture, durationS, blurPx }: { capture: CapturePlan; durat
       <Txt testID="capture">
         {`${formatFixed(capture.frames)} frames in ${secondsText(durationS)} at ${formatFigures(capture.framesPerSecond, 3)} frames/s, ${LIMIT_WORDS[capture.limit]}; window ${capture.columns} × ${capture.rows}${capture.fits ? '' : ', which cuts the disc'}, ${bytesText(capture.fileBytes)}; a ${formatFixed(sky.cardGb)}\u202fGB card holds ${formatFigures(capture.cardMinutes, 2)}\u202fmin.`}
       </Txt>
+      <View style={styles.row}>
+        <Figure label="Rate" quantity={recorded.framesPerSecond} units={units} name="framesPerSecond" onWhy={onWhy} testID="rate" />
+        <Figure label="Frames" quantity={recorded.frames} units={units} name="frames" onWhy={onWhy} />
+        <Figure label="File" quantity={recorded.fileGb} units={units} name="fileGb" onWhy={onWhy} />
+        <Figure label="Card holds" quantity={recorded.cardMinutes} units={units} name="cardMinutes" onWhy={onWhy} />
+      </View>
       <FieldRow>
         <NumberField label="Exposure" value={sky.exposureMs} unit="none" shownUnit="ms" minimum={0.1} maximum={10_000} onChange={(value) => value !== null && sky.set({ exposureMs: value })} testID="frame-exposure" />
         <NumberField label="Record for" value={Number(durationS.toPrecision(3))} unit="none" shownUnit="s" minimum={0.1} maximum={36_000} onChange={(value) => value !== null && sky.set({ captureS: value })} />
@@ -205,11 +223,12 @@ function Cameras({ desk, discArcsec, durationS }: { desk: Ready; discArcsec: num
       const windows = row.data.readoutWindows?.length;
       // A photographic camera records its video mode, compressed; without a table of windows nothing smaller is read out.
       const rate = windows ? plan.framesPerSecond : video ? Math.min(Math.max(...video.framesPerSecond), 1000 / sky.exposureMs) : (row.data.framesPerSecond ?? 0);
-      return [{ key: row.id, cells: [row.data.name, formatFixed(disc), `${formatFigures(rate, 3)}/s`, windows ? 'none' : video ? 'video' : 'stills', row.data.weightG === undefined ? '?' : `${formatFixed(row.data.weightG)}\u202fg`], strong: row.id === desk.situation.setupRow.data.bodyId }];
+      return [{ id: row.id, name: row.data.name, disc, window: windows ? `${plan.columns} × ${plan.rows}` : 'whole', rate, packed: windows ? 'none' : video ? 'video' : 'stills', weightG: row.data.weightG, strong: row.id === desk.situation.setupRow.data.bodyId }];
     });
   return (
     <View style={{ gap: space.small }}>
-      <Table label="Cameras compared" heads={['Body', 'Disc, px', 'Frames', 'Compressed', 'On the mount']} rows={rows} />
+      <Table label="Cameras compared" heads={['Body', 'Disc, px', 'Window']} rows={rows.map((row) => ({ key: row.id, cells: [row.name, formatFixed(row.disc), row.window], strong: row.strong }))} />
+      <Table label="What they record" heads={['Body', 'Frames/s', 'Compressed', 'Weight']} rows={rows.map((row) => ({ key: row.id, cells: [row.name, formatFigures(row.rate, 3), row.packed, row.weightG === undefined ? '?' : `${formatFixed(row.weightG)}\u202fg`], strong: row.strong }))} />
       <Txt kind="small" tone="soft">
         What counts is the disc’s pixels and how many sharp frames come in before it turns. A small camera reads a window fast and keeps every bit, and weighs little; a photographic one enlarges nothing by its large sensor, compresses its video, and needs a firmer mount, but one has it already, and it takes the Moon whole.
       </Txt>

@@ -58,10 +58,11 @@ const SkyTag = memo(function SkyTag() {
 const SlateKeys = memo(function SlateKeys() {
   const look = useInHand((state) => state.look);
   const prefer = useInHand((state) => state.prefer);
-  const night = look === 'night';
+  const night = look !== 'day';
   return (
     <>
       <Key title={night ? 'Day look' : 'Night look'} icon={night ? 'light-mode' : 'dark-mode'} iconOnly weight="plain" onPress={() => prefer({ look: night ? 'day' : 'night' })} />
+      {night ? <Key title={look === 'dim' ? 'Brighter' : 'Dimmer'} icon={look === 'dim' ? 'brightness-high' : 'brightness-low'} iconOnly weight="plain" onPress={() => prefer({ look: look === 'dim' ? 'night' : 'dim' })} /> : null}
       <Key title="Units and schools" icon="tune" iconOnly weight="plain" onPress={openPreferences} />
     </>
   );

@@ -68,3 +68,18 @@ export const NIGHT: Palette = {
   skyGround: '#0A0201',
   star: '#FF6A4D',
 };
+
+/** The night look one step darker, as dark as letters stay readable (4.5 : 1 on black). */
+export const NIGHT_DIM: Palette = {
+  ...NIGHT,
+  raised: '#0E0402',
+  ink: '#CC4A33',
+  inkSoft: '#CC4A33',
+  hairline: '#47190F',
+  press: '#CC4A33',
+  needle: '#CC4A33',
+  caution: '#CC4A33',
+  finderHidden: 'rgba(71, 25, 15, 0.45)',
+  patchLight: '#CC4A33',
+  star: '#CC4A33',
+};

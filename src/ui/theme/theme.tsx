@@ -2,9 +2,10 @@ import { ThemeProvider, createTheme, useTheme } from '../rne';
 import { useMemo, type ReactNode } from 'react';
 import { StyleSheet } from 'react-native';
 import { RADIUS, TARGET, family, fontSize, space } from './measures';
-import { DAY, NIGHT, type Palette } from './palette';
+import { DAY, NIGHT, NIGHT_DIM, type Palette } from './palette';
 
-export type Look = 'day' | 'night';
+/** Day, the night look, and the same one step darker. */
+export type Look = 'day' | 'night' | 'dim';
 
 const rneColours = (palette: Palette) => ({
   ...palette,
@@ -29,7 +30,7 @@ const rneColours = (palette: Palette) => ({
 });
 
 function themeOf(look: Look) {
-  const palette = look === 'night' ? NIGHT : DAY;
+  const palette = { day: DAY, night: NIGHT, dim: NIGHT_DIM }[look];
   return createTheme({
     lightColors: rneColours(palette),
     darkColors: rneColours(palette),
@@ -74,10 +75,10 @@ export function stylesOf<T extends StyleSheet.NamedStyles<T>>(make: (palette: Pa
   const made = new Map<string, T>();
   return () => {
     const palette = usePalette();
-    let styles = made.get(palette.paper);
+    let styles = made.get(palette.ink);
     if (!styles) {
       styles = StyleSheet.create(make(palette));
-      made.set(palette.paper, styles);
+      made.set(palette.ink, styles);
     }
     return styles;
   };

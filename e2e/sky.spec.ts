@@ -215,6 +215,23 @@ test('levers are tried and taken back: the centre only, and away from the equato
   await expect(page.getByTestId('star-lever-aim')).toHaveCount(0);
 });
 
+test('a reading of the stars is kept in the Book, as it was and as it would be now', async ({ page }) => {
+  await openSky(page, '/sky');
+  await page.getByTestId('exposure-field').fill('10');
+  await page.getByTestId('exposure-field').press('Enter');
+  await page.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(page.getByText('Kept in the Book.')).toBeVisible();
+  await page.getByRole('link', { name: 'Book' }).click();
+  await page.getByRole('link', { name: /^Stars, .*Points everywhere at 10/ }).first().click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Stars at declination 0°');
+  await expect(page.getByRole('img', { name: /^The frame after 10/ })).toBeVisible();
+  await page.getByRole('button', { name: /^As it was, Longest: 12.2/ }).click();
+  await expect(page.getByTestId('why-value')).toContainText('12');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /^Longest: 12/ })).toBeVisible();
+  await sound(page);
+});
+
 test('wanted strokes are planned with frames, time and card', async ({ page }) => {
   await openSky(page, '/sky/strokes');
   await expect(page.getByTestId('strokes-plan')).toContainText('116 pictures');

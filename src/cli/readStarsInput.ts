@@ -1,6 +1,7 @@
 import type { StarsInputData } from '@/contract/schemas/starsInput';
 import { foldSystem } from '@/core/optics/foldSystem';
 import type { Result } from '@/core/quantity/result';
+import { starsFromPlain } from '@/core/sky/plainStars';
 import { readStars, type StarsReading } from '@/core/sky/readStars';
 import { plainSystem, type PlainSystem } from './plainSystem';
 
@@ -15,7 +16,6 @@ export interface StarsOutput {
 export function readStarsInput(input: StarsInputData): Result<StarsOutput> {
   const system = foldSystem(input, input.cropConvention ?? 'usual');
   if (!system.ok) return system;
-  const { projection = 'rectilinear', declinationDeg = 0, rollDeg = 0, toleranceKind = 'output', tolerance = 1.5, rule = 'worst', ceilingS = 15, output, exposureS, cornerStretchPx } = input;
-  const { grid: _, ...reading } = readStars({ system: system.value, output, projection, pointing: { declinationDeg, rollDeg }, tolerance: { kind: toleranceKind, count: tolerance }, rule, ceilingS, exposureS, cornerStretchPx });
+  const { grid: _, ...reading } = readStars(starsFromPlain(system.value, input));
   return { ok: true, value: { desk: 'stars', system: plainSystem(system.value), reading } };
 }

@@ -1,9 +1,11 @@
 import type { FarInputData } from '@/contract/schemas/farInput';
 import type { NearInputData } from '@/contract/schemas/nearInput';
-import type { FarReadingKept, NearReadingKept, Reading } from '@/contract/schemas/reading';
+import type { CountResult, FarReadingKept, NearReadingKept, StarsReadingKept } from '@/contract/schemas/reading';
 import type { SubjectCount } from '@/core/detail/subjectCount';
 import type { FarReading } from '@/core/far/readFar';
 import type { NearReading } from '@/core/near/readNear';
+import type { StarsInput, StarsReading } from '@/core/sky/readStars';
+import type { StarsInputData } from '@/contract/schemas/starsInput';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import type { Situation } from './situation';
 
@@ -44,7 +46,7 @@ function common({ situation, system, takenAt, note }: Taken) {
   };
 }
 
-const result = (system: EffectiveSystem, count: SubjectCount): Reading['result'] => ({
+const result = (system: EffectiveSystem, count: SubjectCount): CountResult => ({
   pixelsOnSubject: count.pixelsOnSubject.value,
   resolvedPixels: count.resolvedPixels.value,
   neededPixels: count.neededPixels.value,
@@ -72,5 +74,38 @@ export function nearReadingKept(taken: Taken, reading: NearReading, ways: Ways):
     ...kept,
     input: { ...input, ratio: reading.ratio.value, fNumber: reading.setFNumber.value, screenWidthMm, handHoldRatio, cocSchool } as NearInputData,
     result: { ...result(taken.system, reading), ratio: reading.ratio.value, depthMm: reading.depthMm.value },
+  };
+}
+
+/** A reading of the stars as the Book keeps it, with where the camera pointed and what was asked of the picture. */
+export function starsReadingKept(taken: Taken, reading: StarsReading, ways: Omit<StarsInput, 'system' | 'output'>): StarsReadingKept {
+  const { kept, input } = common(taken);
+  const { subject: _, judgeBy: __, ...plain } = input;
+  const { projection, pointing, tolerance, rule, ceilingS, cornerStretchPx } = ways;
+  return {
+    desk: 'stars',
+    ...kept,
+    input: {
+      ...plain,
+      projection,
+      declinationDeg: pointing.declinationDeg,
+      rollDeg: pointing.rollDeg,
+      toleranceKind: tolerance.kind,
+      tolerance: tolerance.count,
+      ...(tolerance.ownPx ? { own: tolerance.ownPx } : {}),
+      rule,
+      ceilingS,
+      exposureS: reading.exposureS.value,
+      ...(cornerStretchPx === undefined ? {} : { cornerStretchPx }),
+    } as StarsInputData,
+    result: {
+      limitS: reading.limitS.value,
+      centreS: reading.centreS.value,
+      worstS: reading.worstS.value,
+      exposureS: reading.exposureS.value,
+      centreRunPx: reading.centreDriftPx.value,
+      worstRunPx: Math.min(1e9, reading.worstDriftPx.value),
+      verdict: reading.verdict,
+    },
   };
 }

@@ -1,5 +1,7 @@
 import type { Adapter } from '@/contract/schemas/adapter';
-import type { FarReadingKept, NearReadingKept, Reading } from '@/contract/schemas/reading';
+import type { CountResult, FarReadingKept, NearReadingKept, Reading, StarsReadingKept } from '@/contract/schemas/reading';
+import { starsFromPlain } from '@/core/sky/plainStars';
+import { readStars } from '@/core/sky/readStars';
 import type { SubjectCount } from '@/core/detail/subjectCount';
 import { readNear } from '@/core/near/readNear';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
@@ -21,7 +23,7 @@ interface Kept {
   note: string;
 }
 
-const resultOf = (system: EffectiveSystem, count: SubjectCount): Reading['result'] => ({
+const resultOf = (system: EffectiveSystem, count: SubjectCount): CountResult => ({
   pixelsOnSubject: count.pixelsOnSubject.value,
   resolvedPixels: count.resolvedPixels.value,
   neededPixels: count.neededPixels.value,
@@ -101,6 +103,53 @@ function keepNear(): DemoRow<Reading> {
   };
 }
 
+/** The winter sky over the sea wall, just below the longest exposure that keeps the corners. */
+function keepStars(): DemoRow<Reading> {
+  const { darkSky } = demoSetups;
+  const plain: StarsReadingKept['input'] = {
+    body: demoBodies.ostrel.data,
+    modeId: 'whole',
+    chain: [demoOptics.wide20.data],
+    focalMm: 20,
+    output: demoOutputs.web.data,
+    cropConvention: 'usual',
+    projection: 'rectilinear',
+    declinationDeg: 40,
+    rollDeg: 0,
+    toleranceKind: 'output',
+    tolerance: 1.5,
+    rule: 'worst',
+    ceilingS: 15,
+    exposureS: 12,
+  };
+  const system = foldSystem(plain, 'usual');
+  if (!system.ok) throw new Error(system.problem.message);
+  const reading = readStars(starsFromPlain(system.value, plain));
+  return {
+    id: '00000000-0000-4000-8000-000000009005',
+    data: {
+      desk: 'stars',
+      takenAt: '2026-11-07T21:40:00Z',
+      setupId: darkSky.id,
+      outputId: demoOutputs.web.id,
+      converterIds: [],
+      chain: darkSky.data.chain,
+      setupName: darkSky.data.name,
+      input: plain,
+      result: {
+        limitS: reading.limitS.value,
+        centreS: reading.centreS.value,
+        worstS: reading.worstS.value,
+        exposureS: reading.exposureS.value,
+        centreRunPx: reading.centreDriftPx.value,
+        worstRunPx: reading.worstDriftPx.value,
+        verdict: reading.verdict,
+      },
+      note: 'Winter triangle over the sea wall, tide out, no Moon. ISO 3200.',
+    },
+  };
+}
+
 /** A few readings the naturalist kept, worked out by the same core as everything else. */
 export const demoReadings = (): DemoRow<Reading>[] => [
   keep({
@@ -119,4 +168,5 @@ export const demoReadings = (): DemoRow<Reading>[] => [
     note: 'Crop 1.5 for the 15 frames per second while it quartered the reeds.',
   }),
   keepNear(),
+  keepStars(),
 ];

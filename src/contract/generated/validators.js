@@ -11886,7 +11886,7 @@ return errors === 0;
 }
 
 exports.readings = validate57;
-const schema27 = {"$id":"reading","title":"Kept reading","type":"object","additionalProperties":false,"required":["desk","takenAt","setupName","input","result","note"],"discriminator":{"propertyName":"desk"},"oneOf":[{"properties":{"desk":{"const":"far"},"input":{"$ref":"farInput"}}},{"properties":{"desk":{"const":"near"},"input":{"$ref":"nearInput"}}}],"properties":{"desk":{"type":"string","title":"Desk"},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"setupId":{"type":"string","title":"Set-up","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"subjectId":{"type":"string","title":"Subject","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"outputId":{"type":"string","title":"Output","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"converterIds":{"type":"array","title":"Converters in the chain","maxItems":20,"items":{"type":"string","title":"Converter","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"}},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"setupName":{"type":"string","title":"Name of the set-up","minLength":1,"maxLength":240,"pattern":"\\S"},"input":{"type":"object","title":"What went in"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0,"maximum":100000},"depthMm":{"type":"number","title":"Depth of field in mm","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}},"held":{"type":"string","title":"How it was held","enum":["handSharp","handBlurred","support"]},"note":{"type":"string","title":"Note","maxLength":4000}}};
+const schema27 = {"$id":"reading","title":"Kept reading","type":"object","additionalProperties":false,"required":["desk","takenAt","setupName","input","result","note"],"discriminator":{"propertyName":"desk"},"oneOf":[{"properties":{"desk":{"const":"far"},"input":{"$ref":"farInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0,"maximum":100000},"depthMm":{"type":"number","title":"Depth of field in mm","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}}}},{"properties":{"desk":{"const":"near"},"input":{"$ref":"nearInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0,"maximum":100000},"depthMm":{"type":"number","title":"Depth of field in mm","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}}}},{"properties":{"desk":{"const":"stars"},"input":{"$ref":"starsInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["limitS","centreS","worstS","exposureS","centreRunPx","worstRunPx","verdict"],"properties":{"limitS":{"type":"number","title":"Longest exposure in s","minimum":0,"maximum":1000000},"centreS":{"type":"number","title":"Longest for the centre in s","minimum":0,"maximum":1000000},"worstS":{"type":"number","title":"Longest for the whole frame in s","minimum":0,"maximum":1000000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0,"maximum":1000000},"centreRunPx":{"type":"number","title":"Run in the centre in px","minimum":0,"maximum":1000000000},"worstRunPx":{"type":"number","title":"Run at the worst point in px","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["points","cornersRun","strokes"]}}}}}],"properties":{"desk":{"type":"string","title":"Desk"},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"setupId":{"type":"string","title":"Set-up","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"subjectId":{"type":"string","title":"Subject","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"outputId":{"type":"string","title":"Output","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"converterIds":{"type":"array","title":"Converters in the chain","maxItems":20,"items":{"type":"string","title":"Converter","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"}},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"setupName":{"type":"string","title":"Name of the set-up","minLength":1,"maxLength":240,"pattern":"\\S"},"input":{"type":"object","title":"What went in"},"result":{"type":"object","title":"Result"},"held":{"type":"string","title":"How it was held","enum":["handSharp","handBlurred","support"]},"note":{"type":"string","title":"Note","maxLength":4000}}};
 const pattern62 = new RegExp("^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$", "u");
 const schema28 = {"$id":"farInput","title":"Far reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","distanceM","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"output":{"$ref":"output"},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]}}};
 
@@ -13442,6 +13442,1151 @@ validate78.errors = vErrors;
 return errors === 0;
 }
 
+const schema30 = {"$id":"starsInput","title":"Reading of the stars","type":"object","additionalProperties":false,"required":["body","modeId","chain","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"output":{"$ref":"output"},"projection":{"type":"string","title":"Projection","enum":["rectilinear","equisolid","equidistant","stereographic"]},"declinationDeg":{"type":"number","title":"Declination of the frame’s centre in °","minimum":-90,"maximum":90},"rollDeg":{"type":"number","title":"Turn of the frame, north to east, in °","minimum":-360,"maximum":360},"toleranceKind":{"type":"string","title":"What a tolerance counts","enum":["pixels","output","eye","own"]},"tolerance":{"type":"number","title":"How far a star may run","minimum":0.01,"maximum":10000},"own":{"type":"object","title":"Learned tolerance","additionalProperties":false,"required":["centrePx","cornerPx","pictures"],"properties":{"centrePx":{"type":"number","title":"In the centre in px","minimum":0,"maximum":10000},"cornerPx":{"type":"number","title":"In the corners in px","minimum":0,"maximum":10000},"smallCentrePx":{"type":"number","title":"In the centre, shown small, in px","minimum":0,"maximum":10000},"smallCornerPx":{"type":"number","title":"In the corners, shown small, in px","minimum":0,"maximum":10000},"pictures":{"type":"number","title":"Pictures it was learned from","minimum":0,"maximum":100000}}},"rule":{"type":"string","title":"School","enum":["worst","centre","c600","c500","c400","c300","small300","pitchShort","pitchFull1","pitchFull2","pitchFull3","ceiling"]},"ceilingS":{"type":"number","title":"Ceiling in s","minimum":0.01,"maximum":36000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000}}};
+
+function validate98(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="starsInput" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.body === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.modeId === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.chain === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.output === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "output"},message:"must have required property '"+"output"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema30.properties, key0))){
+const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+}
+if(data.body !== undefined){
+if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
+vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
+errors = vErrors.length;
+}
+}
+if(data.modeId !== undefined){
+let data1 = data.modeId;
+if(typeof data1 === "string"){
+if(!pattern3.test(data1)){
+const err5 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+else {
+const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data2 = data.chain;
+if(Array.isArray(data2)){
+if(data2.length > 20){
+const err7 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(data2.length < 1){
+const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+const len0 = data2.length;
+for(let i0=0; i0<len0; i0++){
+let data3 = data2[i0];
+if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
+if(data3.kind === undefined){
+const err9 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+const tag0 = data3.kind;
+if(typeof tag0 == "string"){
+if(tag0 === "lens"){
+if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "builtIn"){
+if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "telescope"){
+if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "scope"){
+if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "objective"){
+if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "converter"){
+if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reducer"){
+if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "barlow"){
+if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubes"){
+if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "closeUp"){
+if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reversing"){
+if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "coupling"){
+if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else {
+const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+else {
+const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+}
+else {
+const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data4 = data.focalMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 20000 || isNaN(data4)){
+const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+if(data4 < 1 || isNaN(data4)){
+const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+}
+else {
+const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+if(data.supportWeightG !== undefined){
+let data5 = data.supportWeightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err17 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+else {
+const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+if(data.measured !== undefined){
+let data6 = data.measured;
+if(Array.isArray(data6)){
+if(data6.length > 20){
+const err20 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+const len1 = data6.length;
+for(let i1=0; i1<len1; i1++){
+let data7 = data6[i1];
+if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
+if(data7.at === undefined){
+const err21 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+if(data7.ratio === undefined){
+const err22 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data7.plusMinus === undefined){
+const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+for(const key1 in data7){
+if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
+const err24 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+if(data7.at !== undefined){
+let data8 = data7.at;
+if(typeof data8 !== "string"){
+const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+if(!((data8 === "closest") || (data8 === "infinity"))){
+const err26 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema30.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data7.ratio !== undefined){
+let data9 = data7.ratio;
+if((typeof data9 == "number") && (isFinite(data9))){
+if(data9 > 1000 || isNaN(data9)){
+const err27 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+if(data9 < 0.0001 || isNaN(data9)){
+const err28 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+else {
+const err29 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+}
+if(data7.plusMinus !== undefined){
+let data10 = data7.plusMinus;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err30 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err31 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+else {
+const err32 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+if(data7.focalMm !== undefined){
+let data11 = data7.focalMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 20000 || isNaN(data11)){
+const err33 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+if(data11 < 1 || isNaN(data11)){
+const err34 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+else {
+const err35 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+if(data7.how !== undefined){
+let data12 = data7.how;
+if(typeof data12 === "string"){
+if(func3(data12) > 240){
+const err36 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+if(func3(data12) < 1){
+const err37 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+if(!pattern0.test(data12)){
+const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+if(data.cropConvention !== undefined){
+let data13 = data.cropConvention;
+if(typeof data13 !== "string"){
+const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
+const err43 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema30.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+if(data.output !== undefined){
+if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
+vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
+errors = vErrors.length;
+}
+}
+if(data.projection !== undefined){
+let data15 = data.projection;
+if(typeof data15 !== "string"){
+const err44 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(!((((data15 === "rectilinear") || (data15 === "equisolid")) || (data15 === "equidistant")) || (data15 === "stereographic"))){
+const err45 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/enum",keyword:"enum",params:{allowedValues: schema30.properties.projection.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+}
+if(data.declinationDeg !== undefined){
+let data16 = data.declinationDeg;
+if((typeof data16 == "number") && (isFinite(data16))){
+if(data16 > 90 || isNaN(data16)){
+const err46 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 90},message:"must be <= 90"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+if(data16 < -90 || isNaN(data16)){
+const err47 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -90},message:"must be >= -90"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+else {
+const err48 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+}
+if(data.rollDeg !== undefined){
+let data17 = data.rollDeg;
+if((typeof data17 == "number") && (isFinite(data17))){
+if(data17 > 360 || isNaN(data17)){
+const err49 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 360},message:"must be <= 360"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+if(data17 < -360 || isNaN(data17)){
+const err50 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -360},message:"must be >= -360"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+else {
+const err51 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+if(data.toleranceKind !== undefined){
+let data18 = data.toleranceKind;
+if(typeof data18 !== "string"){
+const err52 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+if(!((((data18 === "pixels") || (data18 === "output")) || (data18 === "eye")) || (data18 === "own"))){
+const err53 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/enum",keyword:"enum",params:{allowedValues: schema30.properties.toleranceKind.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+if(data.tolerance !== undefined){
+let data19 = data.tolerance;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 10000 || isNaN(data19)){
+const err54 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+if(data19 < 0.01 || isNaN(data19)){
+const err55 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+}
+else {
+const err56 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+}
+if(data.own !== undefined){
+let data20 = data.own;
+if(data20 && typeof data20 == "object" && !Array.isArray(data20)){
+if(data20.centrePx === undefined){
+const err57 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "centrePx"},message:"must have required property '"+"centrePx"+"'"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+if(data20.cornerPx === undefined){
+const err58 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "cornerPx"},message:"must have required property '"+"cornerPx"+"'"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+if(data20.pictures === undefined){
+const err59 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "pictures"},message:"must have required property '"+"pictures"+"'"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+for(const key2 in data20){
+if(!(((((key2 === "centrePx") || (key2 === "cornerPx")) || (key2 === "smallCentrePx")) || (key2 === "smallCornerPx")) || (key2 === "pictures"))){
+const err60 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+}
+if(data20.centrePx !== undefined){
+let data21 = data20.centrePx;
+if((typeof data21 == "number") && (isFinite(data21))){
+if(data21 > 10000 || isNaN(data21)){
+const err61 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+if(data21 < 0 || isNaN(data21)){
+const err62 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+}
+else {
+const err63 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+if(data20.cornerPx !== undefined){
+let data22 = data20.cornerPx;
+if((typeof data22 == "number") && (isFinite(data22))){
+if(data22 > 10000 || isNaN(data22)){
+const err64 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+if(data22 < 0 || isNaN(data22)){
+const err65 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+}
+else {
+const err66 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+}
+if(data20.smallCentrePx !== undefined){
+let data23 = data20.smallCentrePx;
+if((typeof data23 == "number") && (isFinite(data23))){
+if(data23 > 10000 || isNaN(data23)){
+const err67 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+if(data23 < 0 || isNaN(data23)){
+const err68 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+}
+else {
+const err69 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err69];
+}
+else {
+vErrors.push(err69);
+}
+errors++;
+}
+}
+if(data20.smallCornerPx !== undefined){
+let data24 = data20.smallCornerPx;
+if((typeof data24 == "number") && (isFinite(data24))){
+if(data24 > 10000 || isNaN(data24)){
+const err70 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err70];
+}
+else {
+vErrors.push(err70);
+}
+errors++;
+}
+if(data24 < 0 || isNaN(data24)){
+const err71 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err71];
+}
+else {
+vErrors.push(err71);
+}
+errors++;
+}
+}
+else {
+const err72 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err72];
+}
+else {
+vErrors.push(err72);
+}
+errors++;
+}
+}
+if(data20.pictures !== undefined){
+let data25 = data20.pictures;
+if((typeof data25 == "number") && (isFinite(data25))){
+if(data25 > 100000 || isNaN(data25)){
+const err73 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err73];
+}
+else {
+vErrors.push(err73);
+}
+errors++;
+}
+if(data25 < 0 || isNaN(data25)){
+const err74 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err74];
+}
+else {
+vErrors.push(err74);
+}
+errors++;
+}
+}
+else {
+const err75 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err75];
+}
+else {
+vErrors.push(err75);
+}
+errors++;
+}
+}
+}
+else {
+const err76 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err76];
+}
+else {
+vErrors.push(err76);
+}
+errors++;
+}
+}
+if(data.rule !== undefined){
+let data26 = data.rule;
+if(typeof data26 !== "string"){
+const err77 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err77];
+}
+else {
+vErrors.push(err77);
+}
+errors++;
+}
+if(!((((((((((((data26 === "worst") || (data26 === "centre")) || (data26 === "c600")) || (data26 === "c500")) || (data26 === "c400")) || (data26 === "c300")) || (data26 === "small300")) || (data26 === "pitchShort")) || (data26 === "pitchFull1")) || (data26 === "pitchFull2")) || (data26 === "pitchFull3")) || (data26 === "ceiling"))){
+const err78 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/enum",keyword:"enum",params:{allowedValues: schema30.properties.rule.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err78];
+}
+else {
+vErrors.push(err78);
+}
+errors++;
+}
+}
+if(data.ceilingS !== undefined){
+let data27 = data.ceilingS;
+if((typeof data27 == "number") && (isFinite(data27))){
+if(data27 > 36000 || isNaN(data27)){
+const err79 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
+if(vErrors === null){
+vErrors = [err79];
+}
+else {
+vErrors.push(err79);
+}
+errors++;
+}
+if(data27 < 0.01 || isNaN(data27)){
+const err80 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err80];
+}
+else {
+vErrors.push(err80);
+}
+errors++;
+}
+}
+else {
+const err81 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err81];
+}
+else {
+vErrors.push(err81);
+}
+errors++;
+}
+}
+if(data.exposureS !== undefined){
+let data28 = data.exposureS;
+if((typeof data28 == "number") && (isFinite(data28))){
+if(data28 > 36000 || isNaN(data28)){
+const err82 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
+if(vErrors === null){
+vErrors = [err82];
+}
+else {
+vErrors.push(err82);
+}
+errors++;
+}
+if(data28 < 0.001 || isNaN(data28)){
+const err83 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err83];
+}
+else {
+vErrors.push(err83);
+}
+errors++;
+}
+}
+else {
+const err84 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err84];
+}
+else {
+vErrors.push(err84);
+}
+errors++;
+}
+}
+if(data.cornerStretchPx !== undefined){
+let data29 = data.cornerStretchPx;
+if((typeof data29 == "number") && (isFinite(data29))){
+if(data29 > 1000 || isNaN(data29)){
+const err85 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err85];
+}
+else {
+vErrors.push(err85);
+}
+errors++;
+}
+if(data29 < 0 || isNaN(data29)){
+const err86 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err86];
+}
+else {
+vErrors.push(err86);
+}
+errors++;
+}
+}
+else {
+const err87 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err87];
+}
+else {
+vErrors.push(err87);
+}
+errors++;
+}
+}
+}
+else {
+const err88 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err88];
+}
+else {
+vErrors.push(err88);
+}
+errors++;
+}
+validate98.errors = vErrors;
+return errors === 0;
+}
+
 
 function validate57(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="reading" */;
@@ -13970,9 +15115,8 @@ errors++;
 }
 if(data.result !== undefined){
 let data16 = data.result;
-if(data16 && typeof data16 == "object" && !Array.isArray(data16)){
-if(data16.pixelsOnSubject === undefined){
-const err44 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
+if(!(data16 && typeof data16 == "object" && !Array.isArray(data16))){
+const err44 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err44];
 }
@@ -13981,8 +15125,11 @@ vErrors.push(err44);
 }
 errors++;
 }
-if(data16.resolvedPixels === undefined){
-const err45 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
+}
+if(data.held !== undefined){
+let data17 = data.held;
+if(typeof data17 !== "string"){
+const err45 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err45];
 }
@@ -13991,8 +15138,8 @@ vErrors.push(err45);
 }
 errors++;
 }
-if(data16.neededPixels === undefined){
-const err46 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
+if(!(((data17 === "handSharp") || (data17 === "handBlurred")) || (data17 === "support"))){
+const err46 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/enum",keyword:"enum",params:{allowedValues: schema27.properties.held.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err46];
 }
@@ -14001,8 +15148,12 @@ vErrors.push(err46);
 }
 errors++;
 }
-if(data16.shareOfFramePercent === undefined){
-const err47 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
+}
+if(data.note !== undefined){
+let data18 = data.note;
+if(typeof data18 === "string"){
+if(func3(data18) > 4000){
+const err47 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
 if(vErrors === null){
 vErrors = [err47];
 }
@@ -14011,407 +15162,14 @@ vErrors.push(err47);
 }
 errors++;
 }
-if(data16.equivalentFocalMm === undefined){
-const err48 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
+}
+else {
+const err48 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err48];
 }
 else {
 vErrors.push(err48);
-}
-errors++;
-}
-if(data16.equivalentFNumber === undefined){
-const err49 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
-if(vErrors === null){
-vErrors = [err49];
-}
-else {
-vErrors.push(err49);
-}
-errors++;
-}
-if(data16.verdict === undefined){
-const err50 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
-if(vErrors === null){
-vErrors = [err50];
-}
-else {
-vErrors.push(err50);
-}
-errors++;
-}
-for(const key2 in data16){
-if(!(func2.call(schema27.properties.result.properties, key2))){
-const err51 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err51];
-}
-else {
-vErrors.push(err51);
-}
-errors++;
-}
-}
-if(data16.pixelsOnSubject !== undefined){
-let data17 = data16.pixelsOnSubject;
-if((typeof data17 == "number") && (isFinite(data17))){
-if(data17 > 1000000000 || isNaN(data17)){
-const err52 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err52];
-}
-else {
-vErrors.push(err52);
-}
-errors++;
-}
-if(data17 < 0 || isNaN(data17)){
-const err53 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err53];
-}
-else {
-vErrors.push(err53);
-}
-errors++;
-}
-}
-else {
-const err54 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err54];
-}
-else {
-vErrors.push(err54);
-}
-errors++;
-}
-}
-if(data16.resolvedPixels !== undefined){
-let data18 = data16.resolvedPixels;
-if((typeof data18 == "number") && (isFinite(data18))){
-if(data18 > 1000000000 || isNaN(data18)){
-const err55 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err55];
-}
-else {
-vErrors.push(err55);
-}
-errors++;
-}
-if(data18 < 0 || isNaN(data18)){
-const err56 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err56];
-}
-else {
-vErrors.push(err56);
-}
-errors++;
-}
-}
-else {
-const err57 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err57];
-}
-else {
-vErrors.push(err57);
-}
-errors++;
-}
-}
-if(data16.neededPixels !== undefined){
-let data19 = data16.neededPixels;
-if((typeof data19 == "number") && (isFinite(data19))){
-if(data19 > 1000000000 || isNaN(data19)){
-const err58 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err58];
-}
-else {
-vErrors.push(err58);
-}
-errors++;
-}
-if(data19 < 0 || isNaN(data19)){
-const err59 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err59];
-}
-else {
-vErrors.push(err59);
-}
-errors++;
-}
-}
-else {
-const err60 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err60];
-}
-else {
-vErrors.push(err60);
-}
-errors++;
-}
-}
-if(data16.shareOfFramePercent !== undefined){
-let data20 = data16.shareOfFramePercent;
-if((typeof data20 == "number") && (isFinite(data20))){
-if(data20 > 10000000 || isNaN(data20)){
-const err61 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
-if(vErrors === null){
-vErrors = [err61];
-}
-else {
-vErrors.push(err61);
-}
-errors++;
-}
-if(data20 < 0 || isNaN(data20)){
-const err62 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err62];
-}
-else {
-vErrors.push(err62);
-}
-errors++;
-}
-}
-else {
-const err63 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err63];
-}
-else {
-vErrors.push(err63);
-}
-errors++;
-}
-}
-if(data16.equivalentFocalMm !== undefined){
-let data21 = data16.equivalentFocalMm;
-if((typeof data21 == "number") && (isFinite(data21))){
-if(data21 > 10000000 || isNaN(data21)){
-const err64 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
-if(vErrors === null){
-vErrors = [err64];
-}
-else {
-vErrors.push(err64);
-}
-errors++;
-}
-if(data21 < 0 || isNaN(data21)){
-const err65 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err65];
-}
-else {
-vErrors.push(err65);
-}
-errors++;
-}
-}
-else {
-const err66 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err66];
-}
-else {
-vErrors.push(err66);
-}
-errors++;
-}
-}
-if(data16.equivalentFNumber !== undefined){
-let data22 = data16.equivalentFNumber;
-if((typeof data22 == "number") && (isFinite(data22))){
-if(data22 > 100000 || isNaN(data22)){
-const err67 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err67];
-}
-else {
-vErrors.push(err67);
-}
-errors++;
-}
-if(data22 < 0 || isNaN(data22)){
-const err68 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err68];
-}
-else {
-vErrors.push(err68);
-}
-errors++;
-}
-}
-else {
-const err69 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err69];
-}
-else {
-vErrors.push(err69);
-}
-errors++;
-}
-}
-if(data16.ratio !== undefined){
-let data23 = data16.ratio;
-if((typeof data23 == "number") && (isFinite(data23))){
-if(data23 > 100000 || isNaN(data23)){
-const err70 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/properties/result/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err70];
-}
-else {
-vErrors.push(err70);
-}
-errors++;
-}
-if(data23 < 0 || isNaN(data23)){
-const err71 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/properties/result/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err71];
-}
-else {
-vErrors.push(err71);
-}
-errors++;
-}
-}
-else {
-const err72 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/properties/result/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err72];
-}
-else {
-vErrors.push(err72);
-}
-errors++;
-}
-}
-if(data16.depthMm !== undefined){
-let data24 = data16.depthMm;
-if((typeof data24 == "number") && (isFinite(data24))){
-if(data24 > 1000000000 || isNaN(data24)){
-const err73 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/properties/result/properties/depthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err73];
-}
-else {
-vErrors.push(err73);
-}
-errors++;
-}
-if(data24 < 0 || isNaN(data24)){
-const err74 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/properties/result/properties/depthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err74];
-}
-else {
-vErrors.push(err74);
-}
-errors++;
-}
-}
-else {
-const err75 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/properties/result/properties/depthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err75];
-}
-else {
-vErrors.push(err75);
-}
-errors++;
-}
-}
-if(data16.verdict !== undefined){
-let data25 = data16.verdict;
-if(typeof data25 !== "string"){
-const err76 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err76];
-}
-else {
-vErrors.push(err76);
-}
-errors++;
-}
-if(!(((data25 === "notEnough") || (data25 === "enough")) || (data25 === "more"))){
-const err77 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err77];
-}
-else {
-vErrors.push(err77);
-}
-errors++;
-}
-}
-}
-else {
-const err78 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err78];
-}
-else {
-vErrors.push(err78);
-}
-errors++;
-}
-}
-if(data.held !== undefined){
-let data26 = data.held;
-if(typeof data26 !== "string"){
-const err79 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err79];
-}
-else {
-vErrors.push(err79);
-}
-errors++;
-}
-if(!(((data26 === "handSharp") || (data26 === "handBlurred")) || (data26 === "support"))){
-const err80 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/enum",keyword:"enum",params:{allowedValues: schema27.properties.held.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err80];
-}
-else {
-vErrors.push(err80);
-}
-errors++;
-}
-}
-if(data.note !== undefined){
-let data27 = data.note;
-if(typeof data27 === "string"){
-if(func3(data27) > 4000){
-const err81 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
-if(vErrors === null){
-vErrors = [err81];
-}
-else {
-vErrors.push(err81);
-}
-errors++;
-}
-}
-else {
-const err82 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err82];
-}
-else {
-vErrors.push(err82);
 }
 errors++;
 }
@@ -14422,12 +15180,12 @@ if(tag0 === "far"){
 if(data && typeof data == "object" && !Array.isArray(data)){
 if(data.desk !== undefined){
 if("far" !== data.desk){
-const err83 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/0/properties/desk/const",keyword:"const",params:{allowedValue: "far"},message:"must be equal to constant"};
+const err49 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/0/properties/desk/const",keyword:"const",params:{allowedValue: "far"},message:"must be equal to constant"};
 if(vErrors === null){
-vErrors = [err83];
+vErrors = [err49];
 }
 else {
-vErrors.push(err83);
+vErrors.push(err49);
 }
 errors++;
 }
@@ -14438,18 +15196,418 @@ vErrors = vErrors === null ? validate58.errors : vErrors.concat(validate58.error
 errors = vErrors.length;
 }
 }
+if(data.result !== undefined){
+let data21 = data.result;
+if(data21 && typeof data21 == "object" && !Array.isArray(data21)){
+if(data21.pixelsOnSubject === undefined){
+const err50 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+if(data21.resolvedPixels === undefined){
+const err51 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+if(data21.neededPixels === undefined){
+const err52 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+if(data21.shareOfFramePercent === undefined){
+const err53 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+if(data21.equivalentFocalMm === undefined){
+const err54 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+if(data21.equivalentFNumber === undefined){
+const err55 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+if(data21.verdict === undefined){
+const err56 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+for(const key2 in data21){
+if(!(func2.call(schema27.oneOf[0].properties.result.properties, key2))){
+const err57 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+}
+if(data21.pixelsOnSubject !== undefined){
+let data22 = data21.pixelsOnSubject;
+if((typeof data22 == "number") && (isFinite(data22))){
+if(data22 > 1000000000 || isNaN(data22)){
+const err58 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+if(data22 < 0 || isNaN(data22)){
+const err59 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+}
+else {
+const err60 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+}
+if(data21.resolvedPixels !== undefined){
+let data23 = data21.resolvedPixels;
+if((typeof data23 == "number") && (isFinite(data23))){
+if(data23 > 1000000000 || isNaN(data23)){
+const err61 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+if(data23 < 0 || isNaN(data23)){
+const err62 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+}
+else {
+const err63 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+if(data21.neededPixels !== undefined){
+let data24 = data21.neededPixels;
+if((typeof data24 == "number") && (isFinite(data24))){
+if(data24 > 1000000000 || isNaN(data24)){
+const err64 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+if(data24 < 0 || isNaN(data24)){
+const err65 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+}
+else {
+const err66 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+}
+if(data21.shareOfFramePercent !== undefined){
+let data25 = data21.shareOfFramePercent;
+if((typeof data25 == "number") && (isFinite(data25))){
+if(data25 > 10000000 || isNaN(data25)){
+const err67 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+if(data25 < 0 || isNaN(data25)){
+const err68 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+}
+else {
+const err69 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err69];
+}
+else {
+vErrors.push(err69);
+}
+errors++;
+}
+}
+if(data21.equivalentFocalMm !== undefined){
+let data26 = data21.equivalentFocalMm;
+if((typeof data26 == "number") && (isFinite(data26))){
+if(data26 > 10000000 || isNaN(data26)){
+const err70 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err70];
+}
+else {
+vErrors.push(err70);
+}
+errors++;
+}
+if(data26 < 0 || isNaN(data26)){
+const err71 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err71];
+}
+else {
+vErrors.push(err71);
+}
+errors++;
+}
+}
+else {
+const err72 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err72];
+}
+else {
+vErrors.push(err72);
+}
+errors++;
+}
+}
+if(data21.equivalentFNumber !== undefined){
+let data27 = data21.equivalentFNumber;
+if((typeof data27 == "number") && (isFinite(data27))){
+if(data27 > 100000 || isNaN(data27)){
+const err73 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err73];
+}
+else {
+vErrors.push(err73);
+}
+errors++;
+}
+if(data27 < 0 || isNaN(data27)){
+const err74 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err74];
+}
+else {
+vErrors.push(err74);
+}
+errors++;
+}
+}
+else {
+const err75 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err75];
+}
+else {
+vErrors.push(err75);
+}
+errors++;
+}
+}
+if(data21.ratio !== undefined){
+let data28 = data21.ratio;
+if((typeof data28 == "number") && (isFinite(data28))){
+if(data28 > 100000 || isNaN(data28)){
+const err76 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err76];
+}
+else {
+vErrors.push(err76);
+}
+errors++;
+}
+if(data28 < 0 || isNaN(data28)){
+const err77 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err77];
+}
+else {
+vErrors.push(err77);
+}
+errors++;
+}
+}
+else {
+const err78 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err78];
+}
+else {
+vErrors.push(err78);
+}
+errors++;
+}
+}
+if(data21.depthMm !== undefined){
+let data29 = data21.depthMm;
+if((typeof data29 == "number") && (isFinite(data29))){
+if(data29 > 1000000000 || isNaN(data29)){
+const err79 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err79];
+}
+else {
+vErrors.push(err79);
+}
+errors++;
+}
+if(data29 < 0 || isNaN(data29)){
+const err80 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err80];
+}
+else {
+vErrors.push(err80);
+}
+errors++;
+}
+}
+else {
+const err81 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err81];
+}
+else {
+vErrors.push(err81);
+}
+errors++;
+}
+}
+if(data21.verdict !== undefined){
+let data30 = data21.verdict;
+if(typeof data30 !== "string"){
+const err82 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/0/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err82];
+}
+else {
+vErrors.push(err82);
+}
+errors++;
+}
+if(!(((data30 === "notEnough") || (data30 === "enough")) || (data30 === "more"))){
+const err83 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/0/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.oneOf[0].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err83];
+}
+else {
+vErrors.push(err83);
+}
+errors++;
+}
+}
+}
+else {
+const err84 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err84];
+}
+else {
+vErrors.push(err84);
+}
+errors++;
+}
+}
 }
 }
 else if(tag0 === "near"){
 if(data && typeof data == "object" && !Array.isArray(data)){
 if(data.desk !== undefined){
 if("near" !== data.desk){
-const err84 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/1/properties/desk/const",keyword:"const",params:{allowedValue: "near"},message:"must be equal to constant"};
+const err85 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/1/properties/desk/const",keyword:"const",params:{allowedValue: "near"},message:"must be equal to constant"};
 if(vErrors === null){
-vErrors = [err84];
+vErrors = [err85];
 }
 else {
-vErrors.push(err84);
+vErrors.push(err85);
 }
 errors++;
 }
@@ -14460,21 +15618,11 @@ vErrors = vErrors === null ? validate78.errors : vErrors.concat(validate78.error
 errors = vErrors.length;
 }
 }
-}
-}
-else {
-const err85 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "desk", tagValue: tag0},message:"value of tag \"desk\" must be in oneOf"};
-if(vErrors === null){
-vErrors = [err85];
-}
-else {
-vErrors.push(err85);
-}
-errors++;
-}
-}
-else {
-const err86 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "tag", tag: "desk", tagValue: tag0},message:"tag \"desk\" must be string"};
+if(data.result !== undefined){
+let data33 = data.result;
+if(data33 && typeof data33 == "object" && !Array.isArray(data33)){
+if(data33.pixelsOnSubject === undefined){
+const err86 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
 if(vErrors === null){
 vErrors = [err86];
 }
@@ -14483,9 +15631,8 @@ vErrors.push(err86);
 }
 errors++;
 }
-}
-else {
-const err87 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data33.resolvedPixels === undefined){
+const err87 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
 if(vErrors === null){
 vErrors = [err87];
 }
@@ -14494,14 +15641,777 @@ vErrors.push(err87);
 }
 errors++;
 }
+if(data33.neededPixels === undefined){
+const err88 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
+if(vErrors === null){
+vErrors = [err88];
+}
+else {
+vErrors.push(err88);
+}
+errors++;
+}
+if(data33.shareOfFramePercent === undefined){
+const err89 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
+if(vErrors === null){
+vErrors = [err89];
+}
+else {
+vErrors.push(err89);
+}
+errors++;
+}
+if(data33.equivalentFocalMm === undefined){
+const err90 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
+if(vErrors === null){
+vErrors = [err90];
+}
+else {
+vErrors.push(err90);
+}
+errors++;
+}
+if(data33.equivalentFNumber === undefined){
+const err91 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
+if(vErrors === null){
+vErrors = [err91];
+}
+else {
+vErrors.push(err91);
+}
+errors++;
+}
+if(data33.verdict === undefined){
+const err92 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
+if(vErrors === null){
+vErrors = [err92];
+}
+else {
+vErrors.push(err92);
+}
+errors++;
+}
+for(const key3 in data33){
+if(!(func2.call(schema27.oneOf[1].properties.result.properties, key3))){
+const err93 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key3},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err93];
+}
+else {
+vErrors.push(err93);
+}
+errors++;
+}
+}
+if(data33.pixelsOnSubject !== undefined){
+let data34 = data33.pixelsOnSubject;
+if((typeof data34 == "number") && (isFinite(data34))){
+if(data34 > 1000000000 || isNaN(data34)){
+const err94 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err94];
+}
+else {
+vErrors.push(err94);
+}
+errors++;
+}
+if(data34 < 0 || isNaN(data34)){
+const err95 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err95];
+}
+else {
+vErrors.push(err95);
+}
+errors++;
+}
+}
+else {
+const err96 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err96];
+}
+else {
+vErrors.push(err96);
+}
+errors++;
+}
+}
+if(data33.resolvedPixels !== undefined){
+let data35 = data33.resolvedPixels;
+if((typeof data35 == "number") && (isFinite(data35))){
+if(data35 > 1000000000 || isNaN(data35)){
+const err97 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err97];
+}
+else {
+vErrors.push(err97);
+}
+errors++;
+}
+if(data35 < 0 || isNaN(data35)){
+const err98 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err98];
+}
+else {
+vErrors.push(err98);
+}
+errors++;
+}
+}
+else {
+const err99 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err99];
+}
+else {
+vErrors.push(err99);
+}
+errors++;
+}
+}
+if(data33.neededPixels !== undefined){
+let data36 = data33.neededPixels;
+if((typeof data36 == "number") && (isFinite(data36))){
+if(data36 > 1000000000 || isNaN(data36)){
+const err100 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err100];
+}
+else {
+vErrors.push(err100);
+}
+errors++;
+}
+if(data36 < 0 || isNaN(data36)){
+const err101 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err101];
+}
+else {
+vErrors.push(err101);
+}
+errors++;
+}
+}
+else {
+const err102 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err102];
+}
+else {
+vErrors.push(err102);
+}
+errors++;
+}
+}
+if(data33.shareOfFramePercent !== undefined){
+let data37 = data33.shareOfFramePercent;
+if((typeof data37 == "number") && (isFinite(data37))){
+if(data37 > 10000000 || isNaN(data37)){
+const err103 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err103];
+}
+else {
+vErrors.push(err103);
+}
+errors++;
+}
+if(data37 < 0 || isNaN(data37)){
+const err104 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err104];
+}
+else {
+vErrors.push(err104);
+}
+errors++;
+}
+}
+else {
+const err105 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err105];
+}
+else {
+vErrors.push(err105);
+}
+errors++;
+}
+}
+if(data33.equivalentFocalMm !== undefined){
+let data38 = data33.equivalentFocalMm;
+if((typeof data38 == "number") && (isFinite(data38))){
+if(data38 > 10000000 || isNaN(data38)){
+const err106 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err106];
+}
+else {
+vErrors.push(err106);
+}
+errors++;
+}
+if(data38 < 0 || isNaN(data38)){
+const err107 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err107];
+}
+else {
+vErrors.push(err107);
+}
+errors++;
+}
+}
+else {
+const err108 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err108];
+}
+else {
+vErrors.push(err108);
+}
+errors++;
+}
+}
+if(data33.equivalentFNumber !== undefined){
+let data39 = data33.equivalentFNumber;
+if((typeof data39 == "number") && (isFinite(data39))){
+if(data39 > 100000 || isNaN(data39)){
+const err109 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err109];
+}
+else {
+vErrors.push(err109);
+}
+errors++;
+}
+if(data39 < 0 || isNaN(data39)){
+const err110 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err110];
+}
+else {
+vErrors.push(err110);
+}
+errors++;
+}
+}
+else {
+const err111 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err111];
+}
+else {
+vErrors.push(err111);
+}
+errors++;
+}
+}
+if(data33.ratio !== undefined){
+let data40 = data33.ratio;
+if((typeof data40 == "number") && (isFinite(data40))){
+if(data40 > 100000 || isNaN(data40)){
+const err112 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err112];
+}
+else {
+vErrors.push(err112);
+}
+errors++;
+}
+if(data40 < 0 || isNaN(data40)){
+const err113 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err113];
+}
+else {
+vErrors.push(err113);
+}
+errors++;
+}
+}
+else {
+const err114 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err114];
+}
+else {
+vErrors.push(err114);
+}
+errors++;
+}
+}
+if(data33.depthMm !== undefined){
+let data41 = data33.depthMm;
+if((typeof data41 == "number") && (isFinite(data41))){
+if(data41 > 1000000000 || isNaN(data41)){
+const err115 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err115];
+}
+else {
+vErrors.push(err115);
+}
+errors++;
+}
+if(data41 < 0 || isNaN(data41)){
+const err116 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err116];
+}
+else {
+vErrors.push(err116);
+}
+errors++;
+}
+}
+else {
+const err117 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err117];
+}
+else {
+vErrors.push(err117);
+}
+errors++;
+}
+}
+if(data33.verdict !== undefined){
+let data42 = data33.verdict;
+if(typeof data42 !== "string"){
+const err118 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/1/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err118];
+}
+else {
+vErrors.push(err118);
+}
+errors++;
+}
+if(!(((data42 === "notEnough") || (data42 === "enough")) || (data42 === "more"))){
+const err119 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/1/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.oneOf[1].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err119];
+}
+else {
+vErrors.push(err119);
+}
+errors++;
+}
+}
+}
+else {
+const err120 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err120];
+}
+else {
+vErrors.push(err120);
+}
+errors++;
+}
+}
+}
+}
+else if(tag0 === "stars"){
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.desk !== undefined){
+if("stars" !== data.desk){
+const err121 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/2/properties/desk/const",keyword:"const",params:{allowedValue: "stars"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err121];
+}
+else {
+vErrors.push(err121);
+}
+errors++;
+}
+}
+if(data.input !== undefined){
+if(!(validate98(data.input, {instancePath:instancePath+"/input",parentData:data,parentDataProperty:"input",rootData}))){
+vErrors = vErrors === null ? validate98.errors : vErrors.concat(validate98.errors);
+errors = vErrors.length;
+}
+}
+if(data.result !== undefined){
+let data45 = data.result;
+if(data45 && typeof data45 == "object" && !Array.isArray(data45)){
+if(data45.limitS === undefined){
+const err122 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "limitS"},message:"must have required property '"+"limitS"+"'"};
+if(vErrors === null){
+vErrors = [err122];
+}
+else {
+vErrors.push(err122);
+}
+errors++;
+}
+if(data45.centreS === undefined){
+const err123 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "centreS"},message:"must have required property '"+"centreS"+"'"};
+if(vErrors === null){
+vErrors = [err123];
+}
+else {
+vErrors.push(err123);
+}
+errors++;
+}
+if(data45.worstS === undefined){
+const err124 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "worstS"},message:"must have required property '"+"worstS"+"'"};
+if(vErrors === null){
+vErrors = [err124];
+}
+else {
+vErrors.push(err124);
+}
+errors++;
+}
+if(data45.exposureS === undefined){
+const err125 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "exposureS"},message:"must have required property '"+"exposureS"+"'"};
+if(vErrors === null){
+vErrors = [err125];
+}
+else {
+vErrors.push(err125);
+}
+errors++;
+}
+if(data45.centreRunPx === undefined){
+const err126 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "centreRunPx"},message:"must have required property '"+"centreRunPx"+"'"};
+if(vErrors === null){
+vErrors = [err126];
+}
+else {
+vErrors.push(err126);
+}
+errors++;
+}
+if(data45.worstRunPx === undefined){
+const err127 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "worstRunPx"},message:"must have required property '"+"worstRunPx"+"'"};
+if(vErrors === null){
+vErrors = [err127];
+}
+else {
+vErrors.push(err127);
+}
+errors++;
+}
+if(data45.verdict === undefined){
+const err128 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
+if(vErrors === null){
+vErrors = [err128];
+}
+else {
+vErrors.push(err128);
+}
+errors++;
+}
+for(const key4 in data45){
+if(!(((((((key4 === "limitS") || (key4 === "centreS")) || (key4 === "worstS")) || (key4 === "exposureS")) || (key4 === "centreRunPx")) || (key4 === "worstRunPx")) || (key4 === "verdict"))){
+const err129 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key4},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err129];
+}
+else {
+vErrors.push(err129);
+}
+errors++;
+}
+}
+if(data45.limitS !== undefined){
+let data46 = data45.limitS;
+if((typeof data46 == "number") && (isFinite(data46))){
+if(data46 > 1000000 || isNaN(data46)){
+const err130 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err130];
+}
+else {
+vErrors.push(err130);
+}
+errors++;
+}
+if(data46 < 0 || isNaN(data46)){
+const err131 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err131];
+}
+else {
+vErrors.push(err131);
+}
+errors++;
+}
+}
+else {
+const err132 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err132];
+}
+else {
+vErrors.push(err132);
+}
+errors++;
+}
+}
+if(data45.centreS !== undefined){
+let data47 = data45.centreS;
+if((typeof data47 == "number") && (isFinite(data47))){
+if(data47 > 1000000 || isNaN(data47)){
+const err133 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err133];
+}
+else {
+vErrors.push(err133);
+}
+errors++;
+}
+if(data47 < 0 || isNaN(data47)){
+const err134 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err134];
+}
+else {
+vErrors.push(err134);
+}
+errors++;
+}
+}
+else {
+const err135 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err135];
+}
+else {
+vErrors.push(err135);
+}
+errors++;
+}
+}
+if(data45.worstS !== undefined){
+let data48 = data45.worstS;
+if((typeof data48 == "number") && (isFinite(data48))){
+if(data48 > 1000000 || isNaN(data48)){
+const err136 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err136];
+}
+else {
+vErrors.push(err136);
+}
+errors++;
+}
+if(data48 < 0 || isNaN(data48)){
+const err137 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err137];
+}
+else {
+vErrors.push(err137);
+}
+errors++;
+}
+}
+else {
+const err138 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err138];
+}
+else {
+vErrors.push(err138);
+}
+errors++;
+}
+}
+if(data45.exposureS !== undefined){
+let data49 = data45.exposureS;
+if((typeof data49 == "number") && (isFinite(data49))){
+if(data49 > 1000000 || isNaN(data49)){
+const err139 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err139];
+}
+else {
+vErrors.push(err139);
+}
+errors++;
+}
+if(data49 < 0 || isNaN(data49)){
+const err140 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err140];
+}
+else {
+vErrors.push(err140);
+}
+errors++;
+}
+}
+else {
+const err141 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err141];
+}
+else {
+vErrors.push(err141);
+}
+errors++;
+}
+}
+if(data45.centreRunPx !== undefined){
+let data50 = data45.centreRunPx;
+if((typeof data50 == "number") && (isFinite(data50))){
+if(data50 > 1000000000 || isNaN(data50)){
+const err142 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err142];
+}
+else {
+vErrors.push(err142);
+}
+errors++;
+}
+if(data50 < 0 || isNaN(data50)){
+const err143 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err143];
+}
+else {
+vErrors.push(err143);
+}
+errors++;
+}
+}
+else {
+const err144 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err144];
+}
+else {
+vErrors.push(err144);
+}
+errors++;
+}
+}
+if(data45.worstRunPx !== undefined){
+let data51 = data45.worstRunPx;
+if((typeof data51 == "number") && (isFinite(data51))){
+if(data51 > 1000000000 || isNaN(data51)){
+const err145 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err145];
+}
+else {
+vErrors.push(err145);
+}
+errors++;
+}
+if(data51 < 0 || isNaN(data51)){
+const err146 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err146];
+}
+else {
+vErrors.push(err146);
+}
+errors++;
+}
+}
+else {
+const err147 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err147];
+}
+else {
+vErrors.push(err147);
+}
+errors++;
+}
+}
+if(data45.verdict !== undefined){
+let data52 = data45.verdict;
+if(typeof data52 !== "string"){
+const err148 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/2/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err148];
+}
+else {
+vErrors.push(err148);
+}
+errors++;
+}
+if(!(((data52 === "points") || (data52 === "cornersRun")) || (data52 === "strokes"))){
+const err149 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/2/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.oneOf[2].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err149];
+}
+else {
+vErrors.push(err149);
+}
+errors++;
+}
+}
+}
+else {
+const err150 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err150];
+}
+else {
+vErrors.push(err150);
+}
+errors++;
+}
+}
+}
+}
+else {
+const err151 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "desk", tagValue: tag0},message:"value of tag \"desk\" must be in oneOf"};
+if(vErrors === null){
+vErrors = [err151];
+}
+else {
+vErrors.push(err151);
+}
+errors++;
+}
+}
+else {
+const err152 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "tag", tag: "desk", tagValue: tag0},message:"tag \"desk\" must be string"};
+if(vErrors === null){
+vErrors = [err152];
+}
+else {
+vErrors.push(err152);
+}
+errors++;
+}
+}
+else {
+const err153 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err153];
+}
+else {
+vErrors.push(err153);
+}
+errors++;
+}
 validate57.errors = vErrors;
 return errors === 0;
 }
 
-exports.ratios = validate98;
-const schema30 = {"$id":"ratio","title":"Measured ratio","type":"object","additionalProperties":false,"required":["name","chain","at","method","ratio","plusMinus","measuredAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"method":{"type":"string","title":"Method","enum":["ruler","marks"]},"frameWidthMm":{"type":"number","title":"Width of the frame in mm","minimum":0.5,"maximum":200},"visibleMm":{"type":"number","title":"Millimetres seen across the frame","minimum":0.01,"maximum":10000},"visiblePlusMinusMm":{"type":"number","title":"Error of the reading in mm","minimum":0,"maximum":1000},"pixels":{"type":"number","title":"Pixels between the marks","minimum":1,"maximum":1000000},"pitchUm":{"type":"number","title":"Pixel pitch in µm","minimum":0.1,"maximum":100},"realMm":{"type":"number","title":"Distance between the marks in mm","minimum":0.001,"maximum":10000},"realPlusMinusMm":{"type":"number","title":"Error of the distance in mm","minimum":0,"maximum":1000},"distanceM":{"type":"number","title":"Distance from sensor to ruler in m","minimum":0.001,"maximum":100},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"measuredAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
+exports.ratios = validate117;
+const schema31 = {"$id":"ratio","title":"Measured ratio","type":"object","additionalProperties":false,"required":["name","chain","at","method","ratio","plusMinus","measuredAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"method":{"type":"string","title":"Method","enum":["ruler","marks"]},"frameWidthMm":{"type":"number","title":"Width of the frame in mm","minimum":0.5,"maximum":200},"visibleMm":{"type":"number","title":"Millimetres seen across the frame","minimum":0.01,"maximum":10000},"visiblePlusMinusMm":{"type":"number","title":"Error of the reading in mm","minimum":0,"maximum":1000},"pixels":{"type":"number","title":"Pixels between the marks","minimum":1,"maximum":1000000},"pitchUm":{"type":"number","title":"Pixel pitch in µm","minimum":0.1,"maximum":100},"realMm":{"type":"number","title":"Distance between the marks in mm","minimum":0.001,"maximum":10000},"realPlusMinusMm":{"type":"number","title":"Error of the distance in mm","minimum":0,"maximum":1000},"distanceM":{"type":"number","title":"Distance from sensor to ruler in m","minimum":0.001,"maximum":100},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"measuredAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
 
-function validate98(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate117(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="ratio" */;
 let vErrors = null;
 let errors = 0;
@@ -14577,7 +16487,7 @@ vErrors.push(err6);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema30.properties, key0))){
+if(!(func2.call(schema31.properties, key0))){
 const err7 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err7];
@@ -14705,7 +16615,7 @@ vErrors.push(err17);
 errors++;
 }
 if(!((data3 === "optic") || (data3 === "adapter"))){
-const err18 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema30.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
+const err18 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema31.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err18];
 }
@@ -14908,7 +16818,7 @@ vErrors.push(err34);
 errors++;
 }
 if(!((data9 === "closest") || (data9 === "infinity"))){
-const err35 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/enum",keyword:"enum",params:{allowedValues: schema30.properties.at.enum},message:"must be equal to one of the allowed values"};
+const err35 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/enum",keyword:"enum",params:{allowedValues: schema31.properties.at.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err35];
 }
@@ -14931,7 +16841,7 @@ vErrors.push(err36);
 errors++;
 }
 if(!((data10 === "ruler") || (data10 === "marks"))){
-const err37 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/enum",keyword:"enum",params:{allowedValues: schema30.properties.method.enum},message:"must be equal to one of the allowed values"};
+const err37 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/enum",keyword:"enum",params:{allowedValues: schema31.properties.method.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err37];
 }
@@ -15352,14 +17262,14 @@ vErrors.push(err72);
 }
 errors++;
 }
-validate98.errors = vErrors;
+validate117.errors = vErrors;
 return errors === 0;
 }
 
-exports.starTests = validate99;
-const schema31 = {"$id":"starTest","title":"Star test","type":"object","additionalProperties":false,"required":["name","opticId","focalMm","frames","takenAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"opticId":{"type":"string","title":"Lens","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"focalMm":{"type":"number","title":"Focal length in mm","minimum":0.5,"maximum":20000},"frames":{"type":"array","title":"Pictures","maxItems":60,"items":{"type":"object","title":"Picture","additionalProperties":false,"required":["seconds","centrePx","cornerPx"],"properties":{"seconds":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"centrePx":{"type":"number","title":"Run in the centre in px","minimum":0,"maximum":1000000},"cornerPx":{"type":"number","title":"Run in the corner in px","minimum":0,"maximum":1000000},"centre":{"type":"string","title":"Verdict on the centre","enum":["fine","small","strokes"]},"corner":{"type":"string","title":"Verdict on the corners","enum":["fine","small","strokes"]}}}},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
+exports.starTests = validate118;
+const schema32 = {"$id":"starTest","title":"Star test","type":"object","additionalProperties":false,"required":["name","opticId","focalMm","frames","takenAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"opticId":{"type":"string","title":"Lens","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"focalMm":{"type":"number","title":"Focal length in mm","minimum":0.5,"maximum":20000},"frames":{"type":"array","title":"Pictures","maxItems":60,"items":{"type":"object","title":"Picture","additionalProperties":false,"required":["seconds","centrePx","cornerPx"],"properties":{"seconds":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"centrePx":{"type":"number","title":"Run in the centre in px","minimum":0,"maximum":1000000},"cornerPx":{"type":"number","title":"Run in the corner in px","minimum":0,"maximum":1000000},"centre":{"type":"string","title":"Verdict on the centre","enum":["fine","small","strokes"]},"corner":{"type":"string","title":"Verdict on the corners","enum":["fine","small","strokes"]}}}},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
 
-function validate99(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate118(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="starTest" */;
 let vErrors = null;
 let errors = 0;
@@ -15708,7 +17618,7 @@ vErrors.push(err29);
 errors++;
 }
 if(!(((data8 === "fine") || (data8 === "small")) || (data8 === "strokes"))){
-const err30 = {instancePath:instancePath+"/frames/" + i0+"/centre",schemaPath:"#/properties/frames/items/properties/centre/enum",keyword:"enum",params:{allowedValues: schema31.properties.frames.items.properties.centre.enum},message:"must be equal to one of the allowed values"};
+const err30 = {instancePath:instancePath+"/frames/" + i0+"/centre",schemaPath:"#/properties/frames/items/properties/centre/enum",keyword:"enum",params:{allowedValues: schema32.properties.frames.items.properties.centre.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err30];
 }
@@ -15731,7 +17641,7 @@ vErrors.push(err31);
 errors++;
 }
 if(!(((data9 === "fine") || (data9 === "small")) || (data9 === "strokes"))){
-const err32 = {instancePath:instancePath+"/frames/" + i0+"/corner",schemaPath:"#/properties/frames/items/properties/corner/enum",keyword:"enum",params:{allowedValues: schema31.properties.frames.items.properties.corner.enum},message:"must be equal to one of the allowed values"};
+const err32 = {instancePath:instancePath+"/frames/" + i0+"/corner",schemaPath:"#/properties/frames/items/properties/corner/enum",keyword:"enum",params:{allowedValues: schema32.properties.frames.items.properties.corner.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err32];
 }
@@ -15861,7 +17771,7 @@ vErrors.push(err42);
 }
 errors++;
 }
-validate99.errors = vErrors;
+validate118.errors = vErrors;
 return errors === 0;
 }
 
@@ -15869,924 +17779,12 @@ exports.farInput = validate58;
 
 exports.nearInput = validate78;
 
-exports.starsInput = validate100;
-const schema32 = {"$id":"starsInput","title":"Reading of the stars","type":"object","additionalProperties":false,"required":["body","modeId","chain","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"output":{"$ref":"output"},"projection":{"type":"string","title":"Projection","enum":["rectilinear","equisolid","equidistant","stereographic"]},"declinationDeg":{"type":"number","title":"Declination of the frame’s centre in °","minimum":-90,"maximum":90},"rollDeg":{"type":"number","title":"Turn of the frame, north to east, in °","minimum":-360,"maximum":360},"toleranceKind":{"type":"string","title":"What a tolerance counts","enum":["pixels","output","eye"]},"tolerance":{"type":"number","title":"How far a star may run","minimum":0.01,"maximum":10000},"rule":{"type":"string","title":"School","enum":["worst","centre","c600","c500","c400","c300","small300","pitchShort","pitchFull1","pitchFull2","pitchFull3","ceiling"]},"ceilingS":{"type":"number","title":"Ceiling in s","minimum":0.01,"maximum":36000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000}}};
+exports.starsInput = validate98;
 
-function validate100(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
-/*# sourceURL="starsInput" */;
-let vErrors = null;
-let errors = 0;
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.body === undefined){
-const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
-if(vErrors === null){
-vErrors = [err0];
-}
-else {
-vErrors.push(err0);
-}
-errors++;
-}
-if(data.modeId === undefined){
-const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
-if(vErrors === null){
-vErrors = [err1];
-}
-else {
-vErrors.push(err1);
-}
-errors++;
-}
-if(data.chain === undefined){
-const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
-if(vErrors === null){
-vErrors = [err2];
-}
-else {
-vErrors.push(err2);
-}
-errors++;
-}
-if(data.output === undefined){
-const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "output"},message:"must have required property '"+"output"+"'"};
-if(vErrors === null){
-vErrors = [err3];
-}
-else {
-vErrors.push(err3);
-}
-errors++;
-}
-for(const key0 in data){
-if(!(func2.call(schema32.properties, key0))){
-const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err4];
-}
-else {
-vErrors.push(err4);
-}
-errors++;
-}
-}
-if(data.body !== undefined){
-if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
-vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
-errors = vErrors.length;
-}
-}
-if(data.modeId !== undefined){
-let data1 = data.modeId;
-if(typeof data1 === "string"){
-if(!pattern3.test(data1)){
-const err5 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
-if(vErrors === null){
-vErrors = [err5];
-}
-else {
-vErrors.push(err5);
-}
-errors++;
-}
-}
-else {
-const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err6];
-}
-else {
-vErrors.push(err6);
-}
-errors++;
-}
-}
-if(data.chain !== undefined){
-let data2 = data.chain;
-if(Array.isArray(data2)){
-if(data2.length > 20){
-const err7 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
-if(vErrors === null){
-vErrors = [err7];
-}
-else {
-vErrors.push(err7);
-}
-errors++;
-}
-if(data2.length < 1){
-const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
-if(vErrors === null){
-vErrors = [err8];
-}
-else {
-vErrors.push(err8);
-}
-errors++;
-}
-const len0 = data2.length;
-for(let i0=0; i0<len0; i0++){
-let data3 = data2[i0];
-if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
-if(data3.kind === undefined){
-const err9 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
-if(vErrors === null){
-vErrors = [err9];
-}
-else {
-vErrors.push(err9);
-}
-errors++;
-}
-const tag0 = data3.kind;
-if(typeof tag0 == "string"){
-if(tag0 === "lens"){
-if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "builtIn"){
-if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "telescope"){
-if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "scope"){
-if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "objective"){
-if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "converter"){
-if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "reducer"){
-if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "barlow"){
-if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "tubes"){
-if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "closeUp"){
-if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "reversing"){
-if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "coupling"){
-if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "tubeLens"){
-if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "afocal"){
-if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "mountAdapter"){
-if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
-errors = vErrors.length;
-}
-}
-else {
-const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
-if(vErrors === null){
-vErrors = [err10];
-}
-else {
-vErrors.push(err10);
-}
-errors++;
-}
-}
-else {
-const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
-if(vErrors === null){
-vErrors = [err11];
-}
-else {
-vErrors.push(err11);
-}
-errors++;
-}
-}
-else {
-const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err12];
-}
-else {
-vErrors.push(err12);
-}
-errors++;
-}
-}
-}
-else {
-const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err13];
-}
-else {
-vErrors.push(err13);
-}
-errors++;
-}
-}
-if(data.focalMm !== undefined){
-let data4 = data.focalMm;
-if((typeof data4 == "number") && (isFinite(data4))){
-if(data4 > 20000 || isNaN(data4)){
-const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
-if(vErrors === null){
-vErrors = [err14];
-}
-else {
-vErrors.push(err14);
-}
-errors++;
-}
-if(data4 < 1 || isNaN(data4)){
-const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err15];
-}
-else {
-vErrors.push(err15);
-}
-errors++;
-}
-}
-else {
-const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err16];
-}
-else {
-vErrors.push(err16);
-}
-errors++;
-}
-}
-if(data.supportWeightG !== undefined){
-let data5 = data.supportWeightG;
-if((typeof data5 == "number") && (isFinite(data5))){
-if(data5 > 100000 || isNaN(data5)){
-const err17 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err17];
-}
-else {
-vErrors.push(err17);
-}
-errors++;
-}
-if(data5 < 0 || isNaN(data5)){
-const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err18];
-}
-else {
-vErrors.push(err18);
-}
-errors++;
-}
-}
-else {
-const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err19];
-}
-else {
-vErrors.push(err19);
-}
-errors++;
-}
-}
-if(data.measured !== undefined){
-let data6 = data.measured;
-if(Array.isArray(data6)){
-if(data6.length > 20){
-const err20 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
-if(vErrors === null){
-vErrors = [err20];
-}
-else {
-vErrors.push(err20);
-}
-errors++;
-}
-const len1 = data6.length;
-for(let i1=0; i1<len1; i1++){
-let data7 = data6[i1];
-if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
-if(data7.at === undefined){
-const err21 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
-if(vErrors === null){
-vErrors = [err21];
-}
-else {
-vErrors.push(err21);
-}
-errors++;
-}
-if(data7.ratio === undefined){
-const err22 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
-if(vErrors === null){
-vErrors = [err22];
-}
-else {
-vErrors.push(err22);
-}
-errors++;
-}
-if(data7.plusMinus === undefined){
-const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
-if(vErrors === null){
-vErrors = [err23];
-}
-else {
-vErrors.push(err23);
-}
-errors++;
-}
-for(const key1 in data7){
-if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
-const err24 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err24];
-}
-else {
-vErrors.push(err24);
-}
-errors++;
-}
-}
-if(data7.at !== undefined){
-let data8 = data7.at;
-if(typeof data8 !== "string"){
-const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err25];
-}
-else {
-vErrors.push(err25);
-}
-errors++;
-}
-if(!((data8 === "closest") || (data8 === "infinity"))){
-const err26 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema32.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err26];
-}
-else {
-vErrors.push(err26);
-}
-errors++;
-}
-}
-if(data7.ratio !== undefined){
-let data9 = data7.ratio;
-if((typeof data9 == "number") && (isFinite(data9))){
-if(data9 > 1000 || isNaN(data9)){
-const err27 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err27];
-}
-else {
-vErrors.push(err27);
-}
-errors++;
-}
-if(data9 < 0.0001 || isNaN(data9)){
-const err28 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
-if(vErrors === null){
-vErrors = [err28];
-}
-else {
-vErrors.push(err28);
-}
-errors++;
-}
-}
-else {
-const err29 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err29];
-}
-else {
-vErrors.push(err29);
-}
-errors++;
-}
-}
-if(data7.plusMinus !== undefined){
-let data10 = data7.plusMinus;
-if((typeof data10 == "number") && (isFinite(data10))){
-if(data10 > 1000 || isNaN(data10)){
-const err30 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err30];
-}
-else {
-vErrors.push(err30);
-}
-errors++;
-}
-if(data10 < 0 || isNaN(data10)){
-const err31 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err31];
-}
-else {
-vErrors.push(err31);
-}
-errors++;
-}
-}
-else {
-const err32 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err32];
-}
-else {
-vErrors.push(err32);
-}
-errors++;
-}
-}
-if(data7.focalMm !== undefined){
-let data11 = data7.focalMm;
-if((typeof data11 == "number") && (isFinite(data11))){
-if(data11 > 20000 || isNaN(data11)){
-const err33 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
-if(vErrors === null){
-vErrors = [err33];
-}
-else {
-vErrors.push(err33);
-}
-errors++;
-}
-if(data11 < 1 || isNaN(data11)){
-const err34 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err34];
-}
-else {
-vErrors.push(err34);
-}
-errors++;
-}
-}
-else {
-const err35 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err35];
-}
-else {
-vErrors.push(err35);
-}
-errors++;
-}
-}
-if(data7.how !== undefined){
-let data12 = data7.how;
-if(typeof data12 === "string"){
-if(func3(data12) > 240){
-const err36 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
-if(vErrors === null){
-vErrors = [err36];
-}
-else {
-vErrors.push(err36);
-}
-errors++;
-}
-if(func3(data12) < 1){
-const err37 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
-if(vErrors === null){
-vErrors = [err37];
-}
-else {
-vErrors.push(err37);
-}
-errors++;
-}
-if(!pattern0.test(data12)){
-const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
-if(vErrors === null){
-vErrors = [err38];
-}
-else {
-vErrors.push(err38);
-}
-errors++;
-}
-}
-else {
-const err39 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err39];
-}
-else {
-vErrors.push(err39);
-}
-errors++;
-}
-}
-}
-else {
-const err40 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err40];
-}
-else {
-vErrors.push(err40);
-}
-errors++;
-}
-}
-}
-else {
-const err41 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err41];
-}
-else {
-vErrors.push(err41);
-}
-errors++;
-}
-}
-if(data.cropConvention !== undefined){
-let data13 = data.cropConvention;
-if(typeof data13 !== "string"){
-const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err42];
-}
-else {
-vErrors.push(err42);
-}
-errors++;
-}
-if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
-const err43 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema32.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err43];
-}
-else {
-vErrors.push(err43);
-}
-errors++;
-}
-}
-if(data.output !== undefined){
-if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
-vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
-errors = vErrors.length;
-}
-}
-if(data.projection !== undefined){
-let data15 = data.projection;
-if(typeof data15 !== "string"){
-const err44 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err44];
-}
-else {
-vErrors.push(err44);
-}
-errors++;
-}
-if(!((((data15 === "rectilinear") || (data15 === "equisolid")) || (data15 === "equidistant")) || (data15 === "stereographic"))){
-const err45 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/enum",keyword:"enum",params:{allowedValues: schema32.properties.projection.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err45];
-}
-else {
-vErrors.push(err45);
-}
-errors++;
-}
-}
-if(data.declinationDeg !== undefined){
-let data16 = data.declinationDeg;
-if((typeof data16 == "number") && (isFinite(data16))){
-if(data16 > 90 || isNaN(data16)){
-const err46 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 90},message:"must be <= 90"};
-if(vErrors === null){
-vErrors = [err46];
-}
-else {
-vErrors.push(err46);
-}
-errors++;
-}
-if(data16 < -90 || isNaN(data16)){
-const err47 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -90},message:"must be >= -90"};
-if(vErrors === null){
-vErrors = [err47];
-}
-else {
-vErrors.push(err47);
-}
-errors++;
-}
-}
-else {
-const err48 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err48];
-}
-else {
-vErrors.push(err48);
-}
-errors++;
-}
-}
-if(data.rollDeg !== undefined){
-let data17 = data.rollDeg;
-if((typeof data17 == "number") && (isFinite(data17))){
-if(data17 > 360 || isNaN(data17)){
-const err49 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 360},message:"must be <= 360"};
-if(vErrors === null){
-vErrors = [err49];
-}
-else {
-vErrors.push(err49);
-}
-errors++;
-}
-if(data17 < -360 || isNaN(data17)){
-const err50 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -360},message:"must be >= -360"};
-if(vErrors === null){
-vErrors = [err50];
-}
-else {
-vErrors.push(err50);
-}
-errors++;
-}
-}
-else {
-const err51 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err51];
-}
-else {
-vErrors.push(err51);
-}
-errors++;
-}
-}
-if(data.toleranceKind !== undefined){
-let data18 = data.toleranceKind;
-if(typeof data18 !== "string"){
-const err52 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err52];
-}
-else {
-vErrors.push(err52);
-}
-errors++;
-}
-if(!(((data18 === "pixels") || (data18 === "output")) || (data18 === "eye"))){
-const err53 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/enum",keyword:"enum",params:{allowedValues: schema32.properties.toleranceKind.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err53];
-}
-else {
-vErrors.push(err53);
-}
-errors++;
-}
-}
-if(data.tolerance !== undefined){
-let data19 = data.tolerance;
-if((typeof data19 == "number") && (isFinite(data19))){
-if(data19 > 10000 || isNaN(data19)){
-const err54 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
-if(vErrors === null){
-vErrors = [err54];
-}
-else {
-vErrors.push(err54);
-}
-errors++;
-}
-if(data19 < 0.01 || isNaN(data19)){
-const err55 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
-if(vErrors === null){
-vErrors = [err55];
-}
-else {
-vErrors.push(err55);
-}
-errors++;
-}
-}
-else {
-const err56 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err56];
-}
-else {
-vErrors.push(err56);
-}
-errors++;
-}
-}
-if(data.rule !== undefined){
-let data20 = data.rule;
-if(typeof data20 !== "string"){
-const err57 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err57];
-}
-else {
-vErrors.push(err57);
-}
-errors++;
-}
-if(!((((((((((((data20 === "worst") || (data20 === "centre")) || (data20 === "c600")) || (data20 === "c500")) || (data20 === "c400")) || (data20 === "c300")) || (data20 === "small300")) || (data20 === "pitchShort")) || (data20 === "pitchFull1")) || (data20 === "pitchFull2")) || (data20 === "pitchFull3")) || (data20 === "ceiling"))){
-const err58 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/enum",keyword:"enum",params:{allowedValues: schema32.properties.rule.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err58];
-}
-else {
-vErrors.push(err58);
-}
-errors++;
-}
-}
-if(data.ceilingS !== undefined){
-let data21 = data.ceilingS;
-if((typeof data21 == "number") && (isFinite(data21))){
-if(data21 > 36000 || isNaN(data21)){
-const err59 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
-if(vErrors === null){
-vErrors = [err59];
-}
-else {
-vErrors.push(err59);
-}
-errors++;
-}
-if(data21 < 0.01 || isNaN(data21)){
-const err60 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
-if(vErrors === null){
-vErrors = [err60];
-}
-else {
-vErrors.push(err60);
-}
-errors++;
-}
-}
-else {
-const err61 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err61];
-}
-else {
-vErrors.push(err61);
-}
-errors++;
-}
-}
-if(data.exposureS !== undefined){
-let data22 = data.exposureS;
-if((typeof data22 == "number") && (isFinite(data22))){
-if(data22 > 36000 || isNaN(data22)){
-const err62 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
-if(vErrors === null){
-vErrors = [err62];
-}
-else {
-vErrors.push(err62);
-}
-errors++;
-}
-if(data22 < 0.001 || isNaN(data22)){
-const err63 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
-if(vErrors === null){
-vErrors = [err63];
-}
-else {
-vErrors.push(err63);
-}
-errors++;
-}
-}
-else {
-const err64 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err64];
-}
-else {
-vErrors.push(err64);
-}
-errors++;
-}
-}
-if(data.cornerStretchPx !== undefined){
-let data23 = data.cornerStretchPx;
-if((typeof data23 == "number") && (isFinite(data23))){
-if(data23 > 1000 || isNaN(data23)){
-const err65 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err65];
-}
-else {
-vErrors.push(err65);
-}
-errors++;
-}
-if(data23 < 0 || isNaN(data23)){
-const err66 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err66];
-}
-else {
-vErrors.push(err66);
-}
-errors++;
-}
-}
-else {
-const err67 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err67];
-}
-else {
-vErrors.push(err67);
-}
-errors++;
-}
-}
-}
-else {
-const err68 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err68];
-}
-else {
-vErrors.push(err68);
-}
-errors++;
-}
-validate100.errors = vErrors;
-return errors === 0;
-}
-
-exports.planetInput = validate118;
+exports.planetInput = validate119;
 const schema33 = {"$id":"planetInput","title":"Reading of a planet","type":"object","additionalProperties":false,"required":["body","modeId","chain","planet"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"planet":{"type":"string","title":"Planet","enum":["Mercury","Venus","Mars","Jupiter","Saturn","Uranus","Neptune"]},"discArcsec":{"type":"number","title":"Disc in arcseconds","minimum":0.1,"maximum":100},"blurPx":{"type":"number","title":"Smear allowed in px","minimum":0.1,"maximum":20},"margin":{"type":"number","title":"Window against the disc","minimum":1,"maximum":10},"exposureS":{"type":"number","title":"Exposure of a frame in s","minimum":0.0001,"maximum":10},"linkMbPerS":{"type":"number","title":"What the cable or card takes, MB/s","minimum":1,"maximum":10000},"cardGb":{"type":"number","title":"Card in GB","minimum":1,"maximum":20000},"bits":{"type":"integer","title":"Bits of a pixel","enum":[8,16]}}};
 
-function validate118(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate119(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="planetInput" */;
 let vErrors = null;
 let errors = 0;
@@ -17664,14 +18662,14 @@ vErrors.push(err66);
 }
 errors++;
 }
-validate118.errors = vErrors;
+validate119.errors = vErrors;
 return errors === 0;
 }
 
-exports.systemInput = validate135;
+exports.systemInput = validate136;
 const schema34 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
 
-function validate135(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate136(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="systemInput" */;
 let vErrors = null;
 let errors = 0;
@@ -18283,14 +19281,14 @@ vErrors.push(err43);
 }
 errors++;
 }
-validate135.errors = vErrors;
+validate136.errors = vErrors;
 return errors === 0;
 }
 
-exports.wholeData = validate152;
+exports.wholeData = validate153;
 const schema35 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"starTests":{"type":"array","title":"Star tests","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
 
-function validate152(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate153(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="wholeData" */;
 let vErrors = null;
 let errors = 0;
@@ -20035,7 +21033,7 @@ vErrors.push(err140);
 }
 errors++;
 }
-validate152.errors = vErrors;
+validate153.errors = vErrors;
 return errors === 0;
 }
 

@@ -23,8 +23,8 @@ export function seriesExposures(fromS: number, toS: number, stepS: number): numb
 export interface LearnedTolerance {
   centrePx: number;
   cornerPx: number;
-  smallCentrePx?: number;
-  smallCornerPx?: number;
+  smallCentrePx?: number | undefined;
+  smallCornerPx?: number | undefined;
   pictures: number;
 }
 

@@ -1,7 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import { formatChange, formatFixed, formatRatio } from '@/core/quantity/format';
 import { useInHand } from '@/data/inHand';
 import { removeRow, replaceRow } from '@/data/rowActions';
 import type { Reading } from '@/contract/schemas/reading';
@@ -14,15 +13,15 @@ import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
-import { showFNumber, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import WhySheet from '@/ui/why/WhySheet';
 import type { Quantity } from '@/core/quantity/quantity';
 import { readAsKept, readAsNow, type Reread } from './readingNow';
 import { whenText } from './whenText';
-import { whereText } from './whereText';
+import { comparisonLines } from './comparisonLines';
+import { entryWords } from './entryWords';
+import { StarPicture } from '@/features/sky/StarPicture';
 
 /** One kept reading: as it was, as it would be now, and its note. */
 export function BookEntry({ id }: { id: string }) {
@@ -48,7 +47,7 @@ export function BookEntry({ id }: { id: string }) {
   }
 
   const { data } = row;
-  const { input, result } = data;
+  const words = entryWords(data, units);
   const asKept = readAsKept(data);
   const asNow = kitLoading ? null : readAsNow(data, kit);
   return (
@@ -57,21 +56,22 @@ export function BookEntry({ id }: { id: string }) {
         <Key title="To the Book" icon="arrow-back" iconOnly weight="plain" onPress={toBook} />
         <View style={styles.headWords}>
           <Txt kind="title" level={1}>
-            {input.subject.name} {whereText(data, units)}
+            {words.subject} {words.where}
           </Txt>
           <Txt kind="small" tone="soft">
             {whenText(data.takenAt)} · {data.setupName}
           </Txt>
         </View>
       </View>
-      <Txt kind="title" tone={result.verdict === 'notEnough' ? 'needle' : 'press'}>
-        {VERDICT_MARK[result.verdict]} {VERDICT_WORDS[result.verdict](input.output.name)}
+      <Txt kind="title" tone={words.verdict === 'notEnough' ? 'needle' : 'press'}>
+        {words.judgement}
       </Txt>
       <Txt kind="small" tone="soft">
-        {[input.body.name, ...input.chain.map((part) => part.name)].join(' + ')}
+        {[data.input.body.name, ...data.input.chain.map((part) => part.name)].join(' + ')}
       </Txt>
-      <Comparison result={result} asKept={asKept.ok ? asKept.value : null} asNow={asNow} loading={kitLoading} units={units} onWhy={setWhy} />
-      {asKept.ok ? <ReadingPicture {...asKept.value} subject={input.subject} units={units} maxHeight={280} /> : null}
+      <Comparison data={data} asKept={asKept.ok ? asKept.value : null} asNow={asNow} loading={kitLoading} units={units} onWhy={setWhy} />
+      {asKept.ok && asKept.value.desk !== 'stars' && data.desk !== 'stars' ? <ReadingPicture {...asKept.value} subject={data.input.subject} units={units} maxHeight={280} /> : null}
+      {asKept.ok && asKept.value.desk === 'stars' ? <StarPicture system={asKept.value.system} reading={asKept.value.reading} maxHeight={280} /> : null}
       {data.desk === 'near' ? (
         <Choice
           label="How was it held? Your limit by hand is learned from this."
@@ -94,7 +94,7 @@ export function BookEntry({ id }: { id: string }) {
               icon="delete-outline"
               weight="plain"
               onPress={() => {
-                removeRow('readings', row, `${input.subject.name}, ${whenText(data.takenAt)}`);
+                removeRow('readings', row, `${words.subject}, ${whenText(data.takenAt)}`);
                 toBook();
               }}
             />
@@ -122,7 +122,7 @@ export function BookEntry({ id }: { id: string }) {
 }
 
 interface ComparisonProps {
-  result: Reading['result'];
+  data: Reading;
   /** Worked out again from what was kept, for the reasons of the numbers. */
   asKept: Reread | null;
   asNow: ReturnType<typeof readAsNow>;
@@ -132,27 +132,10 @@ interface ComparisonProps {
 }
 
 /** What was kept, line by line beside what the kit of today would give. */
-function Comparison({ result, asKept, asNow, loading, units, onWhy }: ComparisonProps) {
+function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonProps) {
   const styles = useStyles();
-  const now: Reread | null = asNow?.ok ? asNow.value : null;
   const problem = loading ? 'Reading the kit …' : asNow === null ? 'The set-up, the subject or the output is not in the kit any more.' : asNow.ok ? null : asNow.problem.message;
-  const change = now ? now.reading.pixelsOnSubject.value / result.pixelsOnSubject : 1;
-  const changed = Math.abs(change - 1) < 0.005 ? undefined : formatChange(change);
-  const kept = asKept?.reading;
-  const lines: { label: string; was: string; wasWhy: Quantity | undefined; quantity: Quantity | undefined; beside?: string | undefined }[] = [
-    { label: 'Pixels on the subject', was: `${formatFixed(result.pixelsOnSubject)} px`, wasWhy: kept?.pixelsOnSubject, quantity: now?.reading.pixelsOnSubject, beside: changed },
-    { label: 'Resolved', was: `${formatFixed(result.resolvedPixels)} px`, wasWhy: kept?.resolvedPixels, quantity: now?.reading.resolvedPixels },
-    { label: 'Needed', was: `${formatFixed(result.neededPixels)} px`, wasWhy: kept?.neededPixels, quantity: now?.reading.neededPixels },
-    { label: 'Share of frame', was: `${formatFixed(result.shareOfFramePercent)} %`, wasWhy: kept?.shareOfFrame, quantity: now?.reading.shareOfFrame },
-    { label: 'Equivalent', was: `${formatFixed(result.equivalentFocalMm)} mm ${showFNumber(result.equivalentFNumber)}`, wasWhy: asKept?.system.equivalentFocalMm, quantity: now?.system.equivalentFocalMm, beside: now ? showFNumber(now.system.equivalentFNumber.value) : undefined },
-  ];
-  if (result.ratio !== undefined) {
-    lines.unshift({ label: 'Reproduction ratio', was: formatRatio(result.ratio), wasWhy: kept?.ratio, quantity: now?.reading.ratio });
-  }
-  if (result.depthMm !== undefined) {
-    const depthOf = (reread: Reread | null) => (reread?.desk === 'near' ? reread.reading.depthMm : undefined);
-    lines.push({ label: 'Depth of one frame', was: shownText(showSubjectMm(result.depthMm, units)), wasWhy: depthOf(asKept), quantity: depthOf(now) });
-  }
+  const lines = comparisonLines(data, asKept, asNow?.ok ? asNow.value : null, units);
   return (
     <View>
       <View style={styles.pair}>
@@ -183,7 +166,7 @@ function Comparison({ result, asKept, asNow, loading, units, onWhy }: Comparison
             <Txt kind="figure">{line.was}</Txt>
           </Pressable>
           <View style={[styles.half, styles.now]}>
-            {line.quantity ? <Figure label={line.label} quantity={line.quantity} units={units} name={line.label} onWhy={() => line.quantity && onWhy(line.quantity)} {...(line.beside === undefined ? {} : { beside: line.beside })} /> : null}
+            {line.now ? <Figure label={line.label} quantity={line.now} units={units} name={line.label} onWhy={() => line.now && onWhy(line.now)} {...(line.beside === undefined ? {} : { beside: line.beside })} /> : null}
           </View>
         </View>
       ))}

@@ -1,18 +1,15 @@
 import { Link } from 'expo-router';
 import { FlatList, Pressable, View } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
-import { formatFixed } from '@/core/quantity/format';
 import { useInHand } from '@/data/inHand';
 import { useOutbox } from '@/data/outbox';
 import { useRows } from '@/data/useRows';
-import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
-import { showFNumber } from '@/core/quantity/quantityText';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { whenText } from './whenText';
-import { whereText } from './whereText';
+import { entryWords } from './entryWords';
 
 /** The Book: readings kept, newest first. */
 export function BookList() {
@@ -46,10 +43,10 @@ function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean })
   const styles = useStyles();
   const units = useInHand((state) => state.units);
   const { data } = row;
-  const { result, input } = data;
+  const words = entryWords(data, units);
   return (
     <Link href={`/book/${row.id}`} asChild>
-      <Pressable style={styles.line} aria-label={`${input.subject.name}, ${whenText(data.takenAt)}: ${VERDICT_WORDS[result.verdict](input.output.name)}`}>
+      <Pressable style={styles.line} aria-label={`${words.subject}, ${whenText(data.takenAt)}: ${words.judgement.slice(2)}`}>
         <View style={styles.when}>
           <Txt kind="small" tone="soft">
             {whenText(data.takenAt)}
@@ -62,16 +59,16 @@ function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean })
         </View>
         <View style={styles.words}>
           <View style={styles.titleLine}>
-            <Txt kind="strong">{input.subject.name}</Txt>
+            <Txt kind="strong">{words.subject}</Txt>
             <Txt kind="figure">
-              {formatFixed(result.pixelsOnSubject)} <Txt kind="small">px</Txt>
+              {words.figure} <Txt kind="small">{words.unit}</Txt>
             </Txt>
           </View>
-          <Txt kind="small" tone={result.verdict === 'notEnough' ? 'needle' : 'press'}>
-            {VERDICT_MARK[result.verdict]} {VERDICT_WORDS[result.verdict](input.output.name)}
+          <Txt kind="small" tone={words.verdict === 'notEnough' ? 'needle' : 'press'}>
+            {words.judgement}
           </Txt>
           <Txt kind="small" tone="soft">
-            {data.setupName} {whereText(data, units)} · equivalent {formatFixed(result.equivalentFocalMm)} mm {showFNumber(result.equivalentFNumber)}
+            {words.line}
           </Txt>
           {data.note ? <Txt kind="small">{data.note}</Txt> : null}
         </View>

@@ -1,22 +1,27 @@
 import type { Reading } from '@/contract/schemas/reading';
 import { readFar, type FarReading } from '@/core/far/readFar';
 import { readNear, type NearReading } from '@/core/near/readNear';
+import { starsFromPlain } from '@/core/sky/plainStars';
+import { readStars, type StarsReading } from '@/core/sky/readStars';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import type { Result } from '@/core/quantity/result';
 import { situationOf, type Kit } from '@/data/situation';
 
 /** A kept reading worked out again, by the desk it was kept on. */
-export type Reread = { system: EffectiveSystem } & ({ desk: 'far'; reading: FarReading } | { desk: 'near'; reading: NearReading });
+export type Reread = { system: EffectiveSystem } & ({ desk: 'far'; reading: FarReading } | { desk: 'near'; reading: NearReading } | { desk: 'stars'; reading: StarsReading });
 
 function read(kept: Pick<Reading, 'desk' | 'input'>): Result<Reread> {
   const { desk, input } = kept as Reading;
   const system = foldSystem(input, input.cropConvention ?? 'usual');
   if (!system.ok) return system;
+  if (desk === 'stars') {
+    return { ok: true, value: { desk: 'stars', system: system.value, reading: readStars(starsFromPlain(system.value, input)) } };
+  }
   if (desk === 'near') {
     const reading = readNear({ ...input, system: system.value });
     return reading.ok ? { ok: true, value: { desk: 'near', system: system.value, reading: reading.value } } : reading;
   }
-  const { subject, output, distanceM, judgeBy = 'resolved' } = input as Extract<Reading, { desk: 'far' }>['input'];
+  const { subject, output, distanceM, judgeBy = 'resolved' } = input;
   const reading = readFar({ subject, output, distanceM, judgeBy, system: system.value });
   return reading.ok ? { ok: true, value: { desk: 'far', system: system.value, reading: reading.value } } : reading;
 }
@@ -30,7 +35,8 @@ export const readAsKept = (kept: Reading): Result<Reread> => read(kept);
  */
 export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
   const has = <T extends { id: string }>(rows: T[], id: string | undefined) => id !== undefined && rows.some((row) => row.id === id);
-  if (!has(kit.setups, kept.setupId) || !has(kit.subjects, kept.subjectId) || !has(kit.outputs, kept.outputId)) return null;
+  if (!has(kit.setups, kept.setupId) || !has(kit.outputs, kept.outputId)) return null;
+  if (kept.desk !== 'stars' && !has(kit.subjects, kept.subjectId)) return null;
   const situation = situationOf(kit, {
     setupId: kept.setupId ?? null,
     subjectId: kept.subjectId ?? null,
@@ -44,11 +50,12 @@ export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
     nearFNumber: null,
     trials: {},
     cropConvention: kept.input.cropConvention ?? 'usual',
-    judgeBy: kept.input.judgeBy ?? 'resolved',
+    judgeBy: kept.desk === 'stars' ? 'resolved' : (kept.input.judgeBy ?? 'resolved'),
   });
   if (typeof situation === 'string') return null;
   // Today's kit in the place of what was kept; how it was read stays.
   const { setup, subject, output, distanceM } = situation;
-  const today = { ...kept.input, measured: undefined, ...setup, subject, output };
-  return read((kept.desk === 'far' ? { desk: 'far', input: { ...today, distanceM } } : { desk: 'near', input: today }) as Reading);
+  const today = { ...kept.input, measured: undefined, ...setup, output };
+  const own = { far: { subject, distanceM }, near: { subject }, stars: {} }[kept.desk];
+  return read({ desk: kept.desk, input: { ...today, ...own } } as Reading);
 }

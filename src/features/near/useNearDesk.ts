@@ -33,7 +33,7 @@ export type NearDeskView =
 export function useLearnedHandHold(): HandHold | null {
   const { rows } = useRows('readings');
   return useMemo(
-    () => learnedHandHold(rows.flatMap(({ data }) => (data.result.ratio !== undefined && (data.held === 'handSharp' || data.held === 'handBlurred') ? [{ ratio: data.result.ratio, sharp: data.held === 'handSharp' }] : []))),
+    () => learnedHandHold(rows.flatMap(({ data }) => (data.desk === 'near' && data.result.ratio !== undefined && (data.held === 'handSharp' || data.held === 'handBlurred') ? [{ ratio: data.result.ratio, sharp: data.held === 'handSharp' }] : []))),
     [rows],
   );
 }

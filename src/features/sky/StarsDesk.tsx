@@ -4,24 +4,24 @@ import { readStars, type StarsReading } from '@/core/sky/readStars';
 import type { StarRule } from '@/core/sky/starRules';
 import type { Quantity } from '@/core/quantity/quantity';
 import { useInHand, type Preferences } from '@/data/inHand';
+import { starsReadingKept } from '@/data/keptReading';
 import { useSky } from '@/data/sky';
 import { DeskFrame } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
 import { Txt } from '@/ui/Txt';
-import { StarField } from '@/ui/finder/StarField';
-import { StarLoupe } from '@/ui/finder/StarLoupe';
 import { TimeGauge } from '@/ui/gauge/TimeGauge';
 import { OutputKeys } from '@/ui/reading/OutputKeys';
 import { VerdictLine } from '@/ui/reading/VerdictLine';
 import { TARGET, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { KeepBar } from '@/features/book/KeepBar';
 import { SkyDeskGate } from './SkyDeskGate';
 import { StarControls, StarDock } from './StarControls';
 import { StarGroups } from './StarGroups';
 import { StarLeverList } from './StarLeverList';
+import { StarPicture } from './StarPicture';
 import { starWays, useLensRecord } from './skyWays';
-import { strokePx, strokesOf } from './starDrawing';
-import { STAR_VERDICT_WORDS, runText, secondsText, starMark, starSentence } from './starWords';
+import { STAR_VERDICT_WORDS, secondsText, starMark, starSentence } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
 
 const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
@@ -52,10 +52,7 @@ function Stars({ desk }: { desk: Ready }) {
   const record = useLensRecord(situation, system.markedFocalMm);
   const ways = useMemo(() => starWays(sky, record), [sky, record]);
   const reading = useMemo(() => readStars({ system, output: situation.output, ...ways }), [system, situation.output, ways]);
-  const { used } = system;
   const seconds = reading.exposureS.value;
-  const pitch = system.pitchUm.value;
-  const strokes = useMemo(() => strokesOf(reading, used.widthMm, used.heightMm, seconds), [reading, used, seconds]);
   const onWhy = useCallback((what: string | Quantity) => setAsked(what), []);
   const verdicts = useMemo(() => kit.outputs.map((row) => starMark(readStars({ system, output: row.data, ...ways }).verdict)).join(' '), [kit.outputs, system, ways]);
 
@@ -70,27 +67,12 @@ function Stars({ desk }: { desk: Ready }) {
       />
     </Suspense>
   ) : null;
+  const takeReading = (takenAt: string, note: string) => starsReadingKept({ situation, system, takenAt, note }, reading, ways);
   const chosen = reading.rules.find((rule) => rule.chosen)!;
   const words = STAR_VERDICT_WORDS[reading.verdict];
-  const allowed = (px: number, most: number) => (px <= most * (1 + 1e-6) ? 'a point' : 'a stroke');
   return (
     <DeskFrame
-      picture={
-        <View style={styles.picture}>
-          <StarField
-            widthMm={used.widthMm}
-            heightMm={used.heightMm}
-            strokes={strokes}
-            worst={reading.worst}
-            maxHeight={height * (wide ? 0.42 : 0.26)}
-            description={`The frame after ${secondsText(seconds)}: a star in the centre runs ${runText(reading.centreDriftPx.value)}, at the worst point ${runText(reading.worstDriftPx.value)}.`}
-          />
-          <View style={styles.loupes}>
-            <StarLoupe title="Centre, 100 %" stroke={strokePx(reading, { xMm: 0, yMm: 0 }, seconds, pitch)} words={`${runText(reading.centreDriftPx.value)}, ${allowed(reading.centreDriftPx.value, reading.centreTolerancePx.value)}`} />
-            <StarLoupe title="Worst, 100 %" stroke={strokePx(reading, reading.worst, seconds, pitch)} words={`${runText(reading.worstDriftPx.value)}, ${allowed(reading.worstDriftPx.value, reading.cornerTolerancePx.value)}`} />
-          </View>
-        </View>
-      }
+      picture={<StarPicture system={system} reading={reading} maxHeight={height * (wide ? 0.42 : 0.26)} />}
       reading={
         <View style={styles.block}>
           <View style={styles.numbers}>
@@ -131,6 +113,7 @@ function Stars({ desk }: { desk: Ready }) {
           ⚠ In the dark: mind tide, cliffs, cold, traffic and private land, and tell someone where you are.
         </Txt>
       }
+      keep={<KeepBar reading={takeReading} />}
       levers={<StarLeverList desk={desk} ways={ways} onWhy={onWhy} />}
       groups={<StarGroups desk={desk} reading={reading} record={record} open={wide} />}
       column={<StarControls system={system} reading={reading} />}
@@ -141,8 +124,6 @@ function Stars({ desk }: { desk: Ready }) {
 }
 
 const useStyles = stylesOf(() => ({
-  picture: { gap: space.medium },
-  loupes: { flexDirection: 'row', gap: space.page, justifyContent: 'center' },
   block: { gap: space.small },
   numbers: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between', gap: space.large },
   main: { flexShrink: 1 },

@@ -72,14 +72,14 @@ export const NIGHT: Palette = {
 /** The night look one step darker, as dark as letters stay readable (4.5 : 1 on black). */
 export const NIGHT_DIM: Palette = {
   ...NIGHT,
-  raised: '#0E0402',
-  ink: '#CC4A33',
-  inkSoft: '#CC4A33',
+  raised: '#080201',
+  ink: '#D04D36',
+  inkSoft: '#D04D36',
   hairline: '#47190F',
-  press: '#CC4A33',
-  needle: '#CC4A33',
-  caution: '#CC4A33',
+  press: '#D04D36',
+  needle: '#D04D36',
+  caution: '#D04D36',
   finderHidden: 'rgba(71, 25, 15, 0.45)',
-  patchLight: '#CC4A33',
-  star: '#CC4A33',
+  patchLight: '#D04D36',
+  star: '#D04D36',
 };

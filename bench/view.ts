@@ -87,6 +87,7 @@ interface Desk {
 const DESKS: Desk[] = [
   { name: 'Far', path: '/far', ruler: 'Distance', testId: 'pixels-value', inHand: {} },
   { name: 'Near', path: '/near', ruler: 'Reproduction ratio', testId: 'ratio-value', inHand: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id, nearRatio: 0.7 } },
+  { name: 'Stars', path: '/sky', ruler: 'Exposure', testId: 'limit-value', inHand: { setupId: demoSetups.darkSky.id } },
 ];
 
 /** Time from a pointer move until its effect is laid out, over a drag of the desk's ruler. */

@@ -1,4 +1,4 @@
-import { demoBodies, demoSetups, demoSubjects } from '../src/demo/kit';
+import { demoSetups, demoSubjects } from '../src/demo/kit';
 import { openFar, test } from './support/test';
 
 const folder = 'docs/screenshots';
@@ -6,41 +6,16 @@ const folder = 'docs/screenshots';
 test.describe('phone', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('slate with Far, levers, night, why, Book', async ({ page }) => {
-    await openFar(page);
+  test('slate with Far, Book, kit', async ({ page }) => {
     const shot = (name: string) => page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
+    await openFar(page);
     await shot('far');
-    await page.getByRole('switch', { name: /^Ostrel ×1.4/ }).click();
-    await page.getByRole('heading', { name: 'Levers' }).scrollIntoViewIfNeeded();
-    await page.mouse.move(195, 400);
-    await page.mouse.wheel(0, 260);
-    await shot('levers');
-    await page.getByRole('switch', { name: /^Ostrel ×1.4/ }).click();
-    await page.getByTestId('verdict').click();
-    await shot('why');
-    await page.getByRole('button', { name: 'Close', exact: true }).click();
-    await page.getByRole('button', { name: 'Night look' }).click();
-    await page.mouse.wheel(0, -2000);
-    await shot('night');
-    await page.getByRole('button', { name: 'Day look' }).click();
     await page.goto('/book');
     await page.getByRole('link', { name: /^Curlew/ }).waitFor();
     await shot('book');
-    await page.getByRole('link', { name: /^Curlew/ }).click();
-    await page.getByText('As it would be now').waitFor();
-    await shot('book-entry');
-  });
-
-  test('kit: list, body card with mode table', async ({ page }) => {
-    const shot = (name: string) => page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
     await page.goto('/kit');
     await page.getByRole('link', { name: 'Open Ostrel R45' }).waitFor();
     await shot('kit');
-    await page.goto(`/kit/bodies/${demoBodies.ostrel.id}`);
-    await page.getByTestId('c15-megapixels').scrollIntoViewIfNeeded();
-    await page.mouse.move(195, 400);
-    await page.mouse.wheel(0, 120);
-    await shot('body-card');
   });
 });
 
@@ -69,6 +44,34 @@ test.describe('near pages', () => {
       await page.screenshot({ path: `${folder}/near${name ? `-${name}` : ''}.png` });
     }
   });
+});
+
+test.describe('sky', () => {
+  test.use({ deviceScaleFactor: 2 });
+
+  const shots = [
+    { name: 'sky-stars', path: '/sky', setupId: demoSetups.darkSky.id, look: 'night' },
+    { name: 'sky-schools', path: '/sky/schools', setupId: demoSetups.darkSky.id, look: 'day' },
+    { name: 'sky-planet', path: '/sky/planets', setupId: demoSetups.planetNight.id, look: 'day' },
+    { name: 'sky-deep', path: '/sky/deep', setupId: demoSetups.hide.id, look: 'day' },
+    { name: 'sky-night', path: '/sky/night', setupId: demoSetups.nebula.id, look: 'night' },
+  ] as const;
+  for (const { name, path, setupId, look } of shots) {
+    test(name, async ({ page }) => {
+      const site = { name: 'La Palma', latitudeDeg: 28.7, longitudeDeg: -17.9, heightM: 700, zone: 'Atlantic/Canary' };
+      await page.addInitScript(
+        ([inHand, sky]) => {
+          localStorage.setItem('jauge.inHand', inHand);
+          localStorage.setItem('jauge.sky', sky);
+        },
+        [JSON.stringify({ state: { setupId, look }, version: 1 }), JSON.stringify({ state: { site, day: '2026-11-10' }, version: 1 })] as const,
+      );
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      await page.waitForTimeout(1800);
+      await page.screenshot({ path: `${folder}/${name}.png` });
+    });
+  }
 });
 
 test.describe('wide', () => {

@@ -9,13 +9,13 @@ import { plainSystem, type PlainSystem } from './plainSystem';
 export interface StarsOutput {
   desk: 'stars';
   system: PlainSystem;
-  reading: Omit<StarsReading, 'grid'>;
+  reading: Omit<StarsReading, 'grid' | 'runInputs'>;
 }
 
 /** Reads what a file describes, exactly as the Stars desk does. */
 export function readStarsInput(input: StarsInputData): Result<StarsOutput> {
   const system = foldSystem(input, input.cropConvention ?? 'usual');
   if (!system.ok) return system;
-  const { grid: _, ...reading } = readStars(starsFromPlain(system.value, input));
+  const { grid: _, runInputs: __, ...reading } = readStars(starsFromPlain(system.value, input));
   return { ok: true, value: { desk: 'stars', system: plainSystem(system.value), reading } };
 }

@@ -78,7 +78,7 @@ export function nearReadingKept(taken: Taken, reading: NearReading, ways: Ways):
 }
 
 /** A reading of the stars as the Book keeps it, with where the camera pointed and what was asked of the picture. */
-export function starsReadingKept(taken: Taken, reading: StarsReading, ways: Omit<StarsInput, 'system' | 'output'>): StarsReadingKept {
+export function starsReadingKept(taken: Taken, reading: StarsReading, ways: Omit<StarsInput, 'system' | 'output' | 'exposureS'>): StarsReadingKept {
   const { kept, input } = common(taken);
   const { subject: _, judgeBy: __, ...plain } = input;
   const { projection, pointing, tolerance, rule, ceilingS, cornerStretchPx } = ways;

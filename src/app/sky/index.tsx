@@ -2,7 +2,7 @@ import Head from 'expo-router/head';
 import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
 
-const StarsDesk = lazy(() => import('@/features/sky/StarsDesk'));
+const StarsDesk = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.StarsDesk })));
 
 export default function SkyStarsDeskRoute() {
   return (

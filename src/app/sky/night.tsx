@@ -2,7 +2,7 @@ import Head from 'expo-router/head';
 import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
 
-const NightDesk = lazy(() => import('@/features/sky/NightDesk'));
+const NightDesk = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.NightDesk })));
 
 export default function SkyNightDeskRoute() {
   return (

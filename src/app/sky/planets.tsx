@@ -2,7 +2,7 @@ import Head from 'expo-router/head';
 import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
 
-const PlanetsDesk = lazy(() => import('@/features/sky/PlanetsDesk'));
+const PlanetsDesk = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.PlanetsDesk })));
 
 export default function SkyPlanetsDeskRoute() {
   return (

@@ -2,7 +2,7 @@ import Head from 'expo-router/head';
 import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
 
-const SchoolsPage = lazy(() => import('@/features/sky/pages/SchoolsPage'));
+const SchoolsPage = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.SchoolsPage })));
 
 export default function SkySchoolsPageRoute() {
   return (

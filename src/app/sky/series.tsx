@@ -2,7 +2,7 @@ import Head from 'expo-router/head';
 import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
 
-const SeriesPage = lazy(() => import('@/features/sky/pages/SeriesPage'));
+const SeriesPage = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.SeriesPage })));
 
 export default function SkySeriesPageRoute() {
   return (

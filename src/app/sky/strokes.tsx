@@ -2,7 +2,7 @@ import Head from 'expo-router/head';
 import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
 
-const StrokesPage = lazy(() => import('@/features/sky/pages/StrokesPage'));
+const StrokesPage = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.StrokesPage })));
 
 export default function SkyStrokesPageRoute() {
   return (

@@ -1,6 +1,6 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
-import { computed, given, input, type Quantity, type School } from '../quantity/quantity';
+import { computed, given, input, type Quantity, type School, type WhyInput } from '../quantity/quantity';
 import { skyCamera, type FramePoint, type Pointing } from './camera';
 import { SIDEREAL_ARCSEC_PER_S, driftMm } from './drift';
 import { LONGEST_S, longestTimeS } from './longestTime';
@@ -39,10 +39,11 @@ export interface RuleReading {
   chosen: boolean;
 }
 
-export interface StarsReading {
-  /** For drawing: the camera under the sky, and where the worst point lies. */
+/** What holds whatever exposure is set: worked out once for a drag of the exposure. */
+export interface StarLimits {
+  /** The camera under the sky, and the points of its frame. */
   grid: StarGrid;
-  worst: FramePoint;
+  pitchUm: number;
   centreTolerancePx: Quantity;
   cornerTolerancePx: Quantity;
   /** Longest for the centre, and for the worst point of the frame. */
@@ -50,11 +51,18 @@ export interface StarsReading {
   worstS: Quantity;
   /** By the chosen school. */
   limitS: Quantity;
+  pixelScaleArcsec: Quantity;
+  rules: RuleReading[];
+  /** What a run is worked out from, besides the exposure. */
+  runInputs: WhyInput[];
+}
+
+export interface StarsReading extends StarLimits {
+  /** Where the worst point lies at this exposure. */
+  worst: FramePoint;
   exposureS: Quantity;
   centreDriftPx: Quantity;
   worstDriftPx: Quantity;
-  pixelScaleArcsec: Quantity;
-  rules: RuleReading[];
   verdict: StarVerdict;
 }
 
@@ -62,11 +70,11 @@ export interface StarsReading {
 const LEAST_LEFT = 0.25;
 
 /**
- * Reads a camera that stands still under the stars: how long it may expose, and what the schools say.
+ * How long a camera that stands still may expose under the stars, and what the schools say.
  *
  * @source exact projection of each star before and after; the worst point over 41 × 27 points of the frame
  */
-export function readStars({ system, output, projection, pointing, tolerance, rule, ceilingS, exposureS, cornerStretchPx = 0 }: StarsInput): StarsReading {
+export function starLimits({ system, output, projection, pointing, tolerance, rule, ceilingS, cornerStretchPx = 0 }: Omit<StarsInput, 'exposureS'>): StarLimits {
   const { used } = system;
   const focalMm = system.focalMm.value;
   const pitchMm = system.pitchUm.value / 1000;
@@ -128,32 +136,40 @@ export function readStars({ system, output, projection, pointing, tolerance, rul
           schools: schools(),
         },
   );
-  const seconds = exposureS ?? chosen.seconds;
-  const exposure = exposureS === undefined ? limitS : given(exposureS, 's', 'Exposure', 'as set');
-  const worst = worstPoint(grid, seconds);
-  const drift = (px: number, name: string, where: string) =>
-    computed(px, 'px', () => ({
-      name,
-      formula: '|end − start| / p',
-      inputs: [input('t', 'exposure', exposure), input('f', 'focal length', focal), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination of the centre', declination), input('ω', 'turn of the sky', turn)],
-      source: `exact projection of a star ${where}, before and after`,
-    }));
-  const centrePx = centrePxAt(seconds);
-  const worstPx = worst.mm / pitchMm;
-  const within = (px: number, allowedPx: number) => px <= allowedPx * (1 + 1e-6);
   return {
     grid,
-    worst: worst.point,
+    pitchUm: system.pitchUm.value,
     centreTolerancePx: allowed.centre,
     cornerTolerancePx,
     centreS,
     worstS,
     limitS,
-    exposureS: exposure,
-    centreDriftPx: drift(centrePx, 'Run of a star in the centre', 'in the centre'),
-    worstDriftPx: drift(worstPx, 'Run of a star at the worst point', `${Math.round(worst.point.xMm)} mm right and ${Math.round(worst.point.yMm)} mm up of the centre`),
     pixelScaleArcsec: computed((206.265 * system.pitchUm.value) / focalMm, '″/px', () => ({ name: 'Pixel scale', formula: '206.265 · p / f', inputs: [input('p', 'pixel pitch', system.pitchUm), input('f', 'focal length', focal)], source: 'definition; in the centre' })),
     rules,
-    verdict: !within(centrePx, allowed.centre.value) ? 'strokes' : within(worstPx, left) ? 'points' : 'cornersRun',
+    runInputs: [input('f', 'focal length', focal), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination of the centre', declination), input('ω', 'turn of the sky', turn)],
   };
 }
+
+/** The stars at an exposure: the longest by the chosen school when none is set. */
+export function starsAt(limits: StarLimits, exposureS: number | undefined): StarsReading {
+  const { grid, pitchUm, limitS, centreTolerancePx, cornerTolerancePx, runInputs } = limits;
+  const seconds = exposureS ?? limitS.value;
+  const exposure = exposureS === undefined ? limitS : given(exposureS, 's', 'Exposure', 'as set');
+  const worst = worstPoint(grid, seconds);
+  const run = (px: number, name: string, where: string) =>
+    computed(px, 'px', () => ({ name, formula: '|end − start| / p', inputs: [input('t', 'exposure', exposure), ...runInputs], source: `exact projection of a star ${where}, before and after` }));
+  const centrePx = (driftMm(grid.camera, { xMm: 0, yMm: 0 }, seconds) * 1000) / pitchUm;
+  const worstPx = (worst.mm * 1000) / pitchUm;
+  const within = (px: number, allowedPx: number) => px <= allowedPx * (1 + 1e-6);
+  return {
+    ...limits,
+    worst: worst.point,
+    exposureS: exposure,
+    centreDriftPx: run(centrePx, 'Run of a star in the centre', 'in the centre'),
+    worstDriftPx: run(worstPx, 'Run of a star at the worst point', `${Math.round(worst.point.xMm)} mm right and ${Math.round(worst.point.yMm)} mm up of the centre`),
+    verdict: !within(centrePx, centreTolerancePx.value) ? 'strokes' : within(worstPx, cornerTolerancePx.value) ? 'points' : 'cornersRun',
+  };
+}
+
+/** Reads a camera that stands still under the stars at an exposure. */
+export const readStars = ({ exposureS, ...lasting }: StarsInput): StarsReading => starsAt(starLimits(lasting), exposureS);

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import { PROJECTIONS, PROJECTION_NAMES, type Projection } from '@/core/sky/projection';
 import type { StarsReading } from '@/core/sky/readStars';
@@ -33,7 +34,7 @@ interface Props {
 }
 
 /** Where the camera points, what passes for a point, the lens, the light; and the pages beyond. */
-export function StarGroups({ desk, reading, record, open }: Props) {
+export const StarGroups = memo(function StarGroups({ desk, reading, record, open }: Props) {
   const sky = useSky();
   const { system, situation } = desk;
   const pointing = pointingFrom(sky);
@@ -114,4 +115,4 @@ export function StarGroups({ desk, reading, record, open }: Props) {
       <PageLinks label="More about stars" pages={PAGES} />
     </View>
   );
-}
+});

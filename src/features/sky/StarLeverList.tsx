@@ -12,6 +12,7 @@ import { Txt } from '@/ui/Txt';
 import { LeverHead } from '@/ui/levers/LeverHead';
 import { LeverRow } from '@/ui/levers/LeverRow';
 import { foldSystem } from '@/core/optics/foldSystem';
+import type { StarWays } from './skyWays';
 import { starLeverText, starMark } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
 
@@ -49,7 +50,7 @@ function candidatesOf(situation: Situation): StarCandidate<StarPatch>[] {
 
 interface Props {
   desk: Extract<SkyDesk, { status: 'ready' }>;
-  ways: Omit<StarsInput, 'system' | 'output'>;
+  ways: StarWays;
   onWhy: (gain: Quantity) => void;
 }
 
@@ -57,21 +58,21 @@ interface Props {
 export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: Props) {
   const trials = useInHand((state) => state.trials);
   const adoptTrials = useInHand((state) => state.adoptTrials);
-  const sky = useSky();
-  const { tried, pointBy, rule, declinationDeg } = sky;
+  const tried = useSky((state) => state.tried);
+  const pointBy = useSky((state) => state.pointBy);
+  const rule = useSky((state) => state.rule);
+  const declinationDeg = useSky((state) => state.declinationDeg);
   const chosen = useChosen();
   const { kit } = desk;
-  const { exposureS: _, ...lasting } = ways;
-  const key = JSON.stringify(lasting);
   const levers = useMemo(() => {
     const base = situationOf(kit, chosen, 'all');
     if (typeof base === 'string') return [];
     const system = foldSystem(base.setup, base.convention);
-    const before = { ...(JSON.parse(key) as typeof lasting), ...tried?.ways };
+    const before = { ...ways, ...tried?.ways };
     return system.ok ? starLevers({ system: system.value, output: base.output, ...before }, [...candidatesOf(base), ...waysOf(tried ? { ...tried.from, rule: tried.from.rule ?? rule, pointBy, declinationDeg: tried.from.declinationDeg ?? declinationDeg } : { pointBy, rule, declinationDeg }, before.pointing.rollDeg)], base.convention) : [];
-  }, [kit, chosen, key, tried, pointBy, rule, declinationDeg]);
+  }, [kit, chosen, ways, tried, pointBy, rule, declinationDeg]);
   const press = (lever: StarLever<StarPatch>) => {
-    if ('sky' in lever.patch) return sky.toggle(lever.id, lever.patch.sky, lever.patch.ways);
+    if ('sky' in lever.patch) return useSky.getState().toggle(lever.id, lever.patch.sky, lever.patch.ways);
     if (lever.kind === 'focal' || lever.kind === 'setup' || lever.kind === 'converter') useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch });
   };
   const isOn = (lever: StarLever<StarPatch>) => ('sky' in lever.patch ? tried?.id === lever.id : trials[lever.kind as TrialKind]?.leverId === lever.id);
@@ -81,7 +82,7 @@ export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: 
         trying={Object.keys(trials).length > 0 || tried !== null}
         onAdopt={() => {
           adoptTrials();
-          sky.adopt();
+          useSky.getState().adopt();
         }}
       />
       {levers.length ? null : <Txt tone="soft">Nothing in the kit allows longer here; a smaller output or a larger tolerance does.</Txt>}

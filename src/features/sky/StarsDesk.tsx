@@ -1,11 +1,12 @@
-import { Suspense, lazy, useCallback, useMemo, useState } from 'react';
+import { Suspense, lazy, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
-import { readStars, type StarsReading } from '@/core/sky/readStars';
+import { starLimits, starsAt, type StarsReading } from '@/core/sky/readStars';
 import type { StarRule } from '@/core/sky/starRules';
 import type { Quantity } from '@/core/quantity/quantity';
 import { useInHand, type Preferences } from '@/data/inHand';
 import { starsReadingKept } from '@/data/keptReading';
 import { useSky } from '@/data/sky';
+import { useCalmed } from '@/data/useCalmed';
 import { DeskFrame } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
 import { Txt } from '@/ui/Txt';
@@ -20,7 +21,7 @@ import { StarControls, StarDock } from './StarControls';
 import { StarGroups } from './StarGroups';
 import { StarLeverList } from './StarLeverList';
 import { StarPicture } from './StarPicture';
-import { starWays, useLensRecord } from './skyWays';
+import { useLensRecord, useStarWays } from './skyWays';
 import { STAR_VERDICT_WORDS, secondsText, starMark, starSentence } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
 
@@ -39,6 +40,9 @@ function starQuantity(desk: Ready, reading: StarsReading, name: string): Quantit
   return typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
 }
 
+/** All but a pull at the exposure reaches the groups at once. */
+const isTap = (from: StarsReading, to: StarsReading): boolean => from.limitS !== to.limitS;
+
 function Stars({ desk }: { desk: Ready }) {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
@@ -46,15 +50,21 @@ function Stars({ desk }: { desk: Ready }) {
   const units = useInHand((state) => state.units);
   const prefer = useInHand((state) => state.prefer);
   const chooseOutput = useInHand((state) => state.chooseOutput);
-  const sky = useSky();
+  const setSky = useSky((state) => state.set);
   const [asked, setAsked] = useState<string | Quantity | null>(null);
   const { situation, system, kit } = desk;
   const record = useLensRecord(situation, system.markedFocalMm);
-  const ways = useMemo(() => starWays(sky, record), [sky, record]);
-  const reading = useMemo(() => readStars({ system, output: situation.output, ...ways }), [system, situation.output, ways]);
+  // What a drag of the exposure leaves as it is, worked out once for it.
+  const ways = useStarWays(record);
+  const limits = useMemo(() => starLimits({ system, output: situation.output, ...ways }), [system, situation.output, ways]);
+  const limitsByOutput = useMemo(() => kit.outputs.map((row) => starLimits({ system, output: row.data, ...ways })), [kit.outputs, system, ways]);
+  const exposureS = useSky((state) => state.exposureS);
+  const reading = useMemo(() => starsAt(limits, exposureS ?? undefined), [limits, exposureS]);
+  const calm = useCalmed(reading, 140, isTap);
   const seconds = reading.exposureS.value;
+  const outputs = useMemo(() => kit.outputs.map((row) => ({ id: row.id, name: row.data.name })), [kit.outputs]);
   const onWhy = useCallback((what: string | Quantity) => setAsked(what), []);
-  const verdicts = useMemo(() => kit.outputs.map((row) => starMark(readStars({ system, output: row.data, ...ways }).verdict)).join(' '), [kit.outputs, system, ways]);
+  const verdicts = limitsByOutput.map((each) => starMark(starsAt(each, exposureS ?? undefined).verdict)).join(' ');
 
   const why = typeof asked === 'string' ? starQuantity(desk, reading, asked) : (asked ?? undefined);
   const sheet = why ? (
@@ -63,11 +73,18 @@ function Stars({ desk }: { desk: Ready }) {
         quantity={why}
         units={units}
         onClose={() => setAsked(null)}
-        onSchool={(preference, choice) => (preference === 'starRule' ? sky.set({ rule: choice as StarRule, exposureS: null }) : prefer({ [preference]: choice } as Partial<Preferences>))}
+        onSchool={(preference, choice) => (preference === 'starRule' ? setSky({ rule: choice as StarRule, exposureS: null }) : prefer({ [preference]: choice } as Partial<Preferences>))}
       />
     </Suspense>
   ) : null;
-  const takeReading = (takenAt: string, note: string) => starsReadingKept({ situation, system, takenAt, note }, reading, ways);
+  const latest = useRef({ situation, system, reading, ways });
+  useEffect(() => {
+    latest.current = { situation, system, reading, ways };
+  });
+  const takeReading = useCallback((takenAt: string, note: string) => {
+    const { reading: taken, ways: by, ...rest } = latest.current;
+    return starsReadingKept({ ...rest, takenAt, note }, taken, by);
+  }, []);
   const chosen = reading.rules.find((rule) => rule.chosen)!;
   const words = STAR_VERDICT_WORDS[reading.verdict];
   return (
@@ -81,7 +98,7 @@ function Stars({ desk }: { desk: Ready }) {
                 {secondsText(reading.limitS.value)}
               </Txt>
               <Txt kind="fine" tone="soft">
-                longest, {chosen.name}
+                longest: {chosen.name.toLowerCase()}
               </Txt>
             </Pressable>
             <Pressable role="button" onPress={() => onWhy('centreS')} style={styles.second} aria-label={`For the centre: ${secondsText(reading.centreS.value)}. Why?`} testID="centre-limit">
@@ -96,10 +113,10 @@ function Stars({ desk }: { desk: Ready }) {
             seconds={seconds}
             worstS={reading.worstS.value}
             centreS={reading.centreS.value}
-            marks={reading.rules}
+            marks={limits.rules}
             description={`Scale of exposures: points everywhere up to ${secondsText(reading.worstS.value)}, in the centre up to ${secondsText(reading.centreS.value)}; set is ${secondsText(seconds)}.`}
           />
-          <OutputKeys outputs={kit.outputs.map((row) => ({ id: row.id, name: row.data.name }))} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={chooseOutput} />
+          <OutputKeys outputs={outputs} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={chooseOutput} />
           <View style={styles.row}>
             <Figure label="Run, centre" quantity={reading.centreDriftPx} units={units} name="centreDriftPx" onWhy={onWhy} testID="centre-run" />
             <Figure label="Run, worst point" quantity={reading.worstDriftPx} units={units} name="worstDriftPx" onWhy={onWhy} testID="worst-run" />
@@ -115,7 +132,7 @@ function Stars({ desk }: { desk: Ready }) {
       }
       keep={<KeepBar reading={takeReading} />}
       levers={<StarLeverList desk={desk} ways={ways} onWhy={onWhy} />}
-      groups={<StarGroups desk={desk} reading={reading} record={record} open={wide} />}
+      groups={calm ? <StarGroups desk={desk} reading={calm} record={record} open={wide} /> : null}
       column={<StarControls system={system} reading={reading} />}
       dock={<StarDock system={system} reading={reading} />}
       sheet={sheet}

@@ -6,7 +6,7 @@ import { pointingOf } from '@/core/sky/pointing';
 import type { StarsInput } from '@/core/sky/readStars';
 import { learnTolerance, type LearnedTolerance } from '@/core/sky/testSeries';
 import type { Situation } from '@/data/situation';
-import type { SkyOptions } from '@/data/sky';
+import { useSky, type SkyOptions } from '@/data/sky';
 import { useRows } from '@/data/useRows';
 
 /** Where the camera points, from what was chosen; without a place the latitude is that of no one, the equator. */
@@ -46,8 +46,11 @@ export function useLensRecord(situation: Situation | null, focalMm: number): Len
   return useMemo(() => lensRecordOf(rows.map((row) => row.data), opticId, focalMm), [rows, opticId, focalMm]);
 }
 
-/** What the core reads, without the system: pointing, tolerance, school and the lens's record. */
-export function starWays(sky: SkyOptions, record: LensRecord): Omit<StarsInput, 'system' | 'output'> {
+/** What the core reads besides the system and the output, whatever exposure is set. */
+export type StarWays = Omit<StarsInput, 'system' | 'output' | 'exposureS'>;
+
+/** Pointing, tolerance, school and the lens's record, as the core reads them. */
+export function starWays(sky: SkyOptions, record: LensRecord): StarWays {
   const count = { pixels: sky.tolerancePx, output: sky.toleranceOutputPx, eye: sky.toleranceArcmin, own: sky.tolerancePx }[sky.toleranceKind];
   return {
     projection: sky.projection,
@@ -55,7 +58,12 @@ export function starWays(sky: SkyOptions, record: LensRecord): Omit<StarsInput, 
     tolerance: { kind: sky.toleranceKind, count, ownPx: record.learned ?? undefined },
     rule: sky.rule,
     ceilingS: sky.ceilingS,
-    exposureS: sky.exposureS ?? undefined,
     cornerStretchPx: record.cornerStretchPx,
   };
+}
+
+/** The same of what is chosen now; a new value only when a part of it changes, so that a pull at the exposure does not. */
+export function useStarWays(record: LensRecord): StarWays {
+  const key = useSky((sky) => JSON.stringify(starWays(sky, record)));
+  return useMemo(() => JSON.parse(key) as StarWays, [key]);
 }

@@ -10,7 +10,7 @@ import { SyncLine } from './SyncLine';
 // Sheets are not needed for the first reading, so they come when they are opened.
 const SetupSheet = lazy(() => import('../kit/SetupSheet'));
 const SubjectSheet = lazy(() => import('../kit/SubjectSheet'));
-const SiteSheet = lazy(() => import('../sky/SiteSheet'));
+const SiteSheet = lazy(() => import('../sky/desks').then((each) => ({ default: each.SiteSheet })));
 const PreferencesSheet = lazy(() => import('./PreferencesSheet'));
 
 /** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */

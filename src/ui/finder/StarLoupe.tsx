@@ -1,5 +1,6 @@
+import { memo } from 'react';
 import { View } from 'react-native';
-import Svg, { Line, Path, Rect } from 'react-native-svg';
+import Svg, { Path, Rect } from 'react-native-svg';
 import { Txt } from '../Txt';
 import { space } from '../theme/measures';
 import { usePalette } from '../theme/theme';
@@ -18,6 +19,14 @@ const sizeFor = (run: number): number => [24, 48, 96, 192, 384, 768].find((each)
 /** A star in focus covers about this many pixels. */
 const STAR_PIXELS = 2.2;
 
+/** The pixels' edges, where they can be told apart; one path, drawn again only when the loupe changes its power. */
+const PixelGrid = memo(function PixelGrid({ across, colour }: { across: number; colour: string }) {
+  const perPx = SIDE / across;
+  if (perPx < 2.5) return null;
+  const edges = Array.from({ length: across - 1 }, (_, i) => ((i + 1) * perPx).toFixed(2));
+  return <Path d={edges.map((at) => `M${at} 1V${SIDE - 1}M1 ${at}H${SIDE - 1}`).join('')} stroke={colour} strokeOpacity={0.13} />;
+});
+
 /** A loupe at the pixels: one star as it would be drawn there, with the pixel grid behind it where it can be seen. */
 export function StarLoupe({ title, stroke, words }: Props) {
   const palette = usePalette();
@@ -27,17 +36,11 @@ export function StarLoupe({ title, stroke, words }: Props) {
   const perPx = SIDE / across;
   const middle = [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2] as const;
   const at = ([x, y]: [number, number]) => `${(SIDE / 2 + (x - middle[0]) * perPx).toFixed(2)} ${(SIDE / 2 + (y - middle[1]) * perPx).toFixed(2)}`;
-  const lines = perPx >= 2.5 ? Array.from({ length: across - 1 }, (_, i) => (i + 1) * perPx) : [];
   return (
     <View style={{ flex: 1, flexDirection: 'row', gap: space.medium, alignItems: 'center' }} role="img" aria-label={`${title}: ${words}, ${across} pixels across.`}>
       <Svg width={SIDE} height={SIDE} aria-hidden>
         <Rect x={0.5} y={0.5} width={SIDE - 1} height={SIDE - 1} fill={palette.skyGround} stroke={palette.ink} />
-        {lines.map((each) => (
-          <Line key={`v${each}`} x1={each} x2={each} y1={1} y2={SIDE - 1} stroke={palette.star} strokeOpacity={0.13} />
-        ))}
-        {lines.map((each) => (
-          <Line key={`h${each}`} y1={each} y2={each} x1={1} x2={SIDE - 1} stroke={palette.star} strokeOpacity={0.13} />
-        ))}
+        <PixelGrid across={across} colour={palette.star} />
         <Path d={stroke.map((point, i) => `${i ? 'L' : 'M'}${at(point)}`).join('')} stroke={palette.star} strokeWidth={Math.max(1.5, STAR_PIXELS * perPx)} strokeLinecap="round" fill="none" />
       </Svg>
       <View style={{ flex: 1 }}>
@@ -46,7 +49,7 @@ export function StarLoupe({ title, stroke, words }: Props) {
           {words}
         </Txt>
         <Txt kind="fine" tone="soft">
-          {`${across}\u202fpx across`}
+          {`at 100\u202f%, ${across}\u202fpx across`}
         </Txt>
       </View>
     </View>

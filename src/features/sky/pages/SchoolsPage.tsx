@@ -34,7 +34,7 @@ function Schools({ desk }: { desk: Ready }) {
       [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.otherSetups].flatMap(({ name, setup }) => {
         const folded = foldSystem(setup, situation.convention);
         if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];
-        const found = readStars({ system: folded.value, output: situation.output, ...ways, exposureS: undefined });
+        const found = readStars({ system: folded.value, output: situation.output, ...ways });
         return [{ key: name, cells: [name, secondsText(found.limitS.value), secondsText(found.centreS.value), `${formatFigures(found.pixelScaleArcsec.value, 2)}″`], strong: name === situation.setupRow.data.name }];
       }),
     [situation, ways],

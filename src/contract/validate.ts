@@ -42,40 +42,16 @@ export function validateResource<N extends ResourceName>(name: N, data: unknown)
   return errors.length ? { ok: false, errors } : { ok: true, value: data as ResourceTypes[N] };
 }
 
-/** Checks the input of a Far reading, as the command line takes it. */
-export function validateFarInput(data: unknown): Checked<FarInputData> {
-  return validators.farInput(data)
-    ? { ok: true, value: data as unknown as FarInputData }
-    : { ok: false, errors: fieldErrors(farInputSchema, validators.farInput.errors, SCHEMAS_BY_ID) };
+/** Checks what one desk of the command line takes; its schema names the fields of the messages. */
+function checker<T>(validate: ValidateFunction, schema: object): (data: unknown) => Checked<T> {
+  return (data) => (validate(data) ? { ok: true, value: data as T } : { ok: false, errors: fieldErrors(schema, validate.errors, SCHEMAS_BY_ID) });
 }
 
-/** Checks the input of a Near reading, as the command line takes it. */
-export function validateNearInput(data: unknown): Checked<NearInputData> {
-  return validators.nearInput(data)
-    ? { ok: true, value: data as unknown as NearInputData }
-    : { ok: false, errors: fieldErrors(nearInputSchema, validators.nearInput.errors, SCHEMAS_BY_ID) };
-}
-
-/** Checks the input of a reading of the stars, as the command line takes it. */
-export function validateStarsInput(data: unknown): Checked<StarsInputData> {
-  return validators.starsInput(data)
-    ? { ok: true, value: data as unknown as StarsInputData }
-    : { ok: false, errors: fieldErrors(starsInputSchema, validators.starsInput.errors, SCHEMAS_BY_ID) };
-}
-
-/** Checks the input of a reading of a planet, as the command line takes it. */
-export function validatePlanetInput(data: unknown): Checked<PlanetInputData> {
-  return validators.planetInput(data)
-    ? { ok: true, value: data as unknown as PlanetInputData }
-    : { ok: false, errors: fieldErrors(planetInputSchema, validators.planetInput.errors, SCHEMAS_BY_ID) };
-}
-
-/** Checks a set-up without references, as the command line takes it. */
-export function validateSystemInput(data: unknown): Checked<SystemInputData> {
-  return validators.systemInput(data)
-    ? { ok: true, value: data as unknown as SystemInputData }
-    : { ok: false, errors: fieldErrors(systemInputSchema, validators.systemInput.errors, SCHEMAS_BY_ID) };
-}
+export const validateFarInput = checker<FarInputData>(validators.farInput, farInputSchema);
+export const validateNearInput = checker<NearInputData>(validators.nearInput, nearInputSchema);
+export const validateStarsInput = checker<StarsInputData>(validators.starsInput, starsInputSchema);
+export const validatePlanetInput = checker<PlanetInputData>(validators.planetInput, planetInputSchema);
+export const validateSystemInput = checker<SystemInputData>(validators.systemInput, systemInputSchema);
 
 /** Checks a whole file of data: its form, then every row under its resource's schema. At most `most` errors are told. */
 export function validateWholeData(data: unknown, most = 50): Checked<WholeData> {

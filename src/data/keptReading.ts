@@ -1,9 +1,10 @@
 import type { FarInputData } from '@/contract/schemas/farInput';
 import type { NearInputData } from '@/contract/schemas/nearInput';
-import type { CountResult, FarReadingKept, NearReadingKept, StarsReadingKept } from '@/contract/schemas/reading';
-import type { SubjectCount } from '@/core/detail/subjectCount';
+import type { FarReadingKept, NearReadingKept, StarsReadingKept } from '@/contract/schemas/reading';
+import { plainCount } from '@/core/detail/plainCount';
 import type { FarReading } from '@/core/far/readFar';
 import type { NearReading } from '@/core/near/readNear';
+import { plainStarsResult } from '@/core/sky/plainStars';
 import type { StarsInput, StarsReading } from '@/core/sky/readStars';
 import type { StarsInputData } from '@/contract/schemas/starsInput';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
@@ -46,20 +47,10 @@ function common({ situation, system, takenAt, note }: Taken) {
   };
 }
 
-const result = (system: EffectiveSystem, count: SubjectCount): CountResult => ({
-  pixelsOnSubject: count.pixelsOnSubject.value,
-  resolvedPixels: count.resolvedPixels.value,
-  neededPixels: count.neededPixels.value,
-  shareOfFramePercent: count.shareOfFrame.value,
-  equivalentFocalMm: system.equivalentFocalMm.value,
-  equivalentFNumber: system.equivalentFNumber.value,
-  verdict: count.verdict,
-});
-
 /** A Far reading as the Book keeps it: all that went in, whole, and what came out. */
 export function farReadingKept(taken: Taken, reading: FarReading): FarReadingKept {
   const { kept, input } = common(taken);
-  return { desk: 'far', ...kept, input: { ...input, distanceM: taken.situation.distanceM } as FarInputData, result: result(taken.system, reading) };
+  return { desk: 'far', ...kept, input: { ...input, distanceM: taken.situation.distanceM } as FarInputData, result: plainCount(taken.system, reading) };
 }
 
 /** How a person reads close up, as far as a reading depends on it. */
@@ -73,7 +64,7 @@ export function nearReadingKept(taken: Taken, reading: NearReading, ways: Ways):
     desk: 'near',
     ...kept,
     input: { ...input, ratio: reading.ratio.value, fNumber: reading.setFNumber.value, screenWidthMm, handHoldRatio, cocSchool } as NearInputData,
-    result: { ...result(taken.system, reading), ratio: reading.ratio.value, depthMm: reading.depthMm.value },
+    result: { ...plainCount(taken.system, reading), ratio: reading.ratio.value, depthMm: reading.depthMm.value },
   };
 }
 
@@ -98,14 +89,6 @@ export function starsReadingKept(taken: Taken, reading: StarsReading, ways: Omit
       exposureS: reading.exposureS.value,
       ...(cornerStretchPx === undefined ? {} : { cornerStretchPx }),
     } as StarsInputData,
-    result: {
-      limitS: reading.limitS.value,
-      centreS: reading.centreS.value,
-      worstS: reading.worstS.value,
-      exposureS: reading.exposureS.value,
-      centreRunPx: reading.centreDriftPx.value,
-      worstRunPx: Math.min(1e9, reading.worstDriftPx.value),
-      verdict: reading.verdict,
-    },
+    result: plainStarsResult(reading),
   };
 }

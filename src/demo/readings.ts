@@ -1,10 +1,10 @@
 import type { Adapter } from '@/contract/schemas/adapter';
-import type { CountResult, FarReadingKept, NearReadingKept, Reading, StarsReadingKept } from '@/contract/schemas/reading';
-import { starsFromPlain } from '@/core/sky/plainStars';
+import type { FarReadingKept, NearReadingKept, Reading, StarsReadingKept } from '@/contract/schemas/reading';
+import { plainCount } from '@/core/detail/plainCount';
+import { plainStarsResult, starsFromPlain } from '@/core/sky/plainStars';
 import { readStars } from '@/core/sky/readStars';
-import type { SubjectCount } from '@/core/detail/subjectCount';
 import { readNear } from '@/core/near/readNear';
-import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
+import { foldSystem } from '@/core/optics/foldSystem';
 import { readFar } from '@/core/far/readFar';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects, type DemoRow } from './kit';
 
@@ -22,16 +22,6 @@ interface Kept {
   output: (typeof demoOutputs)[keyof typeof demoOutputs];
   note: string;
 }
-
-const resultOf = (system: EffectiveSystem, count: SubjectCount): CountResult => ({
-  pixelsOnSubject: count.pixelsOnSubject.value,
-  resolvedPixels: count.resolvedPixels.value,
-  neededPixels: count.neededPixels.value,
-  shareOfFramePercent: count.shareOfFrame.value,
-  equivalentFocalMm: system.equivalentFocalMm.value,
-  equivalentFNumber: system.equivalentFNumber.value,
-  verdict: count.verdict,
-});
 
 function keep(kept: Kept): DemoRow<Reading> {
   const input: FarReadingKept['input'] = {
@@ -61,7 +51,7 @@ function keep(kept: Kept): DemoRow<Reading> {
       converterIds: kept.converter ? [kept.converter.id] : [],
       setupName: kept.setup.data.name,
       input,
-      result: resultOf(system.value, reading.value),
+      result: plainCount(system.value, reading.value),
       note: kept.note,
     },
   };
@@ -97,7 +87,7 @@ function keepNear(): DemoRow<Reading> {
       chain: heath.data.chain,
       setupName: heath.data.name,
       input,
-      result: { ...resultOf(system.value, reading.value), ratio: reading.value.ratio.value, depthMm: reading.value.depthMm.value },
+      result: { ...plainCount(system.value, reading.value), ratio: reading.value.ratio.value, depthMm: reading.value.depthMm.value },
       note: 'Cold morning, it sat still on the path; lying down, elbows on the ground.',
     },
   };
@@ -136,15 +126,7 @@ function keepStars(): DemoRow<Reading> {
       chain: darkSky.data.chain,
       setupName: darkSky.data.name,
       input: plain,
-      result: {
-        limitS: reading.limitS.value,
-        centreS: reading.centreS.value,
-        worstS: reading.worstS.value,
-        exposureS: reading.exposureS.value,
-        centreRunPx: reading.centreDriftPx.value,
-        worstRunPx: reading.worstDriftPx.value,
-        verdict: reading.verdict,
-      },
+      result: plainStarsResult(reading),
       note: 'Winter triangle over the sea wall, tide out, no Moon. ISO 3200.',
     },
   };

@@ -8,6 +8,7 @@ import { demoAdapters, demoBodies, demoOptics, demoSubjects } from '@/demo/kit';
 import { demoReadings } from '@/demo/readings';
 import { openDatabase } from './database';
 import { loadDemo, loadFirstOutputs } from './loadDemo';
+import { createStore } from './store';
 import { openTestServer, testId, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -227,5 +228,81 @@ describe('the web application', () => {
     expect(script.headers['cache-control']).toContain('immutable');
     await other.close();
     fs.rmSync(dist, { recursive: true });
+  });
+});
+
+describe('star tests', () => {
+  const starTest = {
+    name: 'Ostrel 20, 2 pictures',
+    opticId: testId(2),
+    focalMm: 20,
+    frames: [{ seconds: 5, centrePx: 1.7, cornerPx: 3.2, centre: 'fine', corner: 'fine' }, { seconds: 10, centrePx: 3.3, cornerPx: 6.3, centre: 'small', corner: 'strokes' }],
+    takenAt: '2026-11-07T22:00:00Z',
+  };
+
+  it('are kept, changed and taken away like every row, and outlive their lens', async () => {
+    await post('optics', testId(2), demoOptics.wide20.data).expect(201);
+    await post('starTests', testId(50), starTest).expect(201);
+    await api().put(`/api/v1/starTests/${testId(50)}`).send({ version: 1, data: { ...starTest, note: 'cold, dew on the front' } }).expect(200);
+    await api().delete(`/api/v1/optics/${testId(2)}?version=1`).expect(204);
+    expect((await api().get('/api/v1/starTests').expect(200)).body).toMatchObject({ total: 1, items: [{ version: 2, data: { note: 'cold, dew on the front', frames: [{ seconds: 5 }, { seconds: 10 }] } }] });
+    await api().delete(`/api/v1/starTests/${testId(50)}?version=2`).expect(204);
+  });
+
+  it('go out and come back with everything', async () => {
+    await post('starTests', testId(50), starTest).expect(201);
+    const out = await api().get('/api/v1/export').expect(200);
+    expect((out.body as { rows: { starTests: object[] } }).rows.starTests).toHaveLength(1);
+    await api().delete(`/api/v1/starTests/${testId(50)}?version=1`).expect(204);
+    const back = await api().post('/api/v1/import').send(out.body as object).expect(200);
+    expect(back.body).toMatchObject({ created: 1 });
+    expect((await api().get(`/api/v1/starTests/${testId(50)}`).expect(200)).body).toMatchObject({ data: starTest });
+  });
+
+  it.each([
+    [{ frames: [{ seconds: 0, centrePx: 1, cornerPx: 1 }] }, /Exposure in s \(entry 1\) must be at least/],
+    [{ frames: [{ seconds: 5, centrePx: 1, cornerPx: 1, centre: 'nice' }] }, /must be one of: fine, small, strokes/],
+    [{ focalMm: undefined }, /Focal length in mm is missing/],
+    [{ cornerStretchPx: -1 }, /must be at least 0/],
+  ])('refuse %j in words', async (change, message) => {
+    const refused = await post('starTests', testId(50), { ...starTest, ...change }).expect(422);
+    expect((refused.body as { errors: { message: string }[] }).errors.map((error) => error.message).join(' ')).toMatch(message);
+  });
+});
+
+describe('kept readings', () => {
+  const readings = demoReadings();
+  const of = (desk: string) => readings.find((row) => row.data.desk === desk)!;
+
+  it('have the form of their desk, each with its own result', async () => {
+    for (const desk of ['far', 'near', 'stars']) await post('readings', of(desk).id, of(desk).data).expect(201);
+    const crossed = await post('readings', testId(60), { ...of('far').data, result: of('stars').data.result }).expect(422);
+    expect((crossed.body as { errors: { path: string }[] }).errors.map((error) => error.path)).toContain('result.pixelsOnSubject');
+    await post('readings', testId(61), { ...of('stars').data, desk: 'near' }).expect(422);
+  });
+
+  it('come back as they went, chain and measured ratios with them', async () => {
+    const near = of('near');
+    const data = { ...near.data, held: 'handSharp', input: { ...near.data.input, measured: [{ at: 'closest', ratio: 1.31, plusMinus: 0.02, how: 'ruler' }] } };
+    await post('readings', testId(62), data).expect(201);
+    expect((await api().get(`/api/v1/readings/${testId(62)}`).expect(200)).body).toMatchObject({ data });
+  });
+});
+
+describe('a database of an earlier version', () => {
+  it('gets the tables it lacks, and what lies in the others stays', async () => {
+    const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-old-'));
+    const file = path.join(folder, 'old.sqlite');
+    const old = await openDatabase(file);
+    await createStore(old).create('bodies', testId(1), body);
+    await old.sequelize.query('DROP TABLE starTests');
+    await old.sequelize.query("DELETE FROM SequelizeMeta WHERE name = '0004-star-tests'");
+    await old.close();
+    const opened = await openDatabase(file);
+    const store = createStore(opened);
+    expect((await store.list('starTests', 10, 0)).total).toBe(0);
+    expect((await store.list('bodies', 10, 0)).items).toMatchObject([{ data: body }]);
+    await opened.close();
+    fs.rmSync(folder, { recursive: true, force: true });
   });
 });

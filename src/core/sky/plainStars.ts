@@ -1,7 +1,7 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import type { Projection } from './projection';
-import type { StarsInput } from './readStars';
+import type { StarsInput, StarsReading } from './readStars';
 import type { StarRule } from './starRules';
 import type { LearnedTolerance } from './testSeries';
 import type { ToleranceKind } from './tolerance';
@@ -26,3 +26,17 @@ export function starsFromPlain(system: EffectiveSystem, plain: PlainStars): Star
   const { projection = 'rectilinear', declinationDeg = 0, rollDeg = 0, toleranceKind = 'output', tolerance = 1.5, own, rule = 'worst', ceilingS = 15, output, exposureS, cornerStretchPx } = plain;
   return { system, output, projection, pointing: { declinationDeg, rollDeg }, tolerance: { kind: toleranceKind, count: tolerance, ownPx: own }, rule, ceilingS, exposureS, cornerStretchPx };
 }
+
+/** A run is kept up to this; beyond it the star has left the frame. */
+const LONGEST_RUN_PX = 1e9;
+
+/** What the shutter under the stars came to, as plain numbers that can be kept. */
+export const plainStarsResult = (reading: StarsReading) => ({
+  limitS: reading.limitS.value,
+  centreS: reading.centreS.value,
+  worstS: reading.worstS.value,
+  exposureS: reading.exposureS.value,
+  centreRunPx: Math.min(LONGEST_RUN_PX, reading.centreDriftPx.value),
+  worstRunPx: Math.min(LONGEST_RUN_PX, reading.worstDriftPx.value),
+  verdict: reading.verdict,
+});

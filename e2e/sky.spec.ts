@@ -81,7 +81,8 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await expect(page.getByTestId('disc-px')).toContainText('271');
       await expect(page.getByTestId('stand')).toContainText('only the best air');
       await expect(page.getByTestId('spread-bare')).toContainText('+2');
-      await page.getByTestId('spread-bare').click();
+      // A second tap takes it back.
+      await page.getByTestId(`spread-${demoAdapters.barlow.id}`).click();
       await expect(page.getByTestId('disc-px')).toContainText('135');
       await expect(page.getByTestId('capture')).toContainText('window 320 × 240');
       await expect(page.getByTestId('capture')).toContainText('125 frames/s');
@@ -118,6 +119,7 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await page.getByTestId('overlap-field').press('Enter');
       await expect.poll(panels).toBeGreaterThan(before);
       await expect(page.getByTestId('seeing')).toContainText('go together');
+      await expect(page.getByRole('table', { name: 'Other set-ups' }).getByRole('row', { name: /^Dark sky/ })).toContainText('fits');
       await page.getByTestId('seeing-field').fill('1,5');
       await page.getByTestId('seeing-field').press('Enter');
       await expect(page.getByTestId('seeing')).toContainText('coarser than the air');
@@ -187,6 +189,25 @@ test('verdicts on a test series become the tolerance, and it replaces the rule',
   const points = page.getByRole('button', { name: /^What passes for a point/ });
   if ((await points.getAttribute('aria-expanded')) !== 'true') await points.click();
   await expect(page.getByTestId('own-tolerance')).toContainText('Nothing is learned for');
+});
+
+test('stopped down, the same brightness takes a higher ISO', async ({ page }) => {
+  await openSky(page, '/sky');
+  await page.getByRole('button', { name: /^ISO and stops/ }).click();
+  await page.getByTestId('exposure-field').fill('15');
+  await page.getByTestId('exposure-field').press('Enter');
+  await expect(page.getByTestId('trade-off')).toContainText('ISO 3,200');
+  await page.getByTestId('star-fnumber').fill('3,6');
+  await page.getByTestId('star-fnumber').press('Enter');
+  await expect(page.getByTestId('trade-off')).toContainText('takes ISO 13,000; the sensor gets −2');
+  await page.getByTestId('star-fnumber').fill('1');
+  await page.getByTestId('star-fnumber').press('Enter');
+  await expect(page.getByText(/must be from f\/1.8 to f\/64/)).toBeVisible();
+  await page.getByTestId('ceiling-field').fill('8');
+  await page.getByTestId('ceiling-field').press('Enter');
+  await page.getByRole('link', { name: /^Schools side by side/ }).click();
+  await page.getByTestId('school-ceiling').click();
+  await expect(page.getByTestId('school-ceiling')).toContainText('8');
 });
 
 test('a lens whose corners fail before drift gets a shorter time, kept with the lens', async ({ page, server }) => {

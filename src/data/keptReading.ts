@@ -72,7 +72,7 @@ export function nearReadingKept(taken: Taken, reading: NearReading, ways: Ways):
 export function starsReadingKept(taken: Taken, reading: StarsReading, ways: Omit<StarsInput, 'system' | 'output' | 'exposureS'>): StarsReadingKept {
   const { kept, input } = common(taken);
   const { subject: _, judgeBy: __, ...plain } = input;
-  const { projection, pointing, tolerance, rule, ceilingS, cornerStretchPx } = ways;
+  const { projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx } = ways;
   return {
     desk: 'stars',
     ...kept,
@@ -87,6 +87,7 @@ export function starsReadingKept(taken: Taken, reading: StarsReading, ways: Omit
       rule,
       ceilingS,
       exposureS: reading.exposureS.value,
+      ...(fNumber === undefined ? {} : { fNumber }),
       ...(cornerStretchPx === undefined ? {} : { cornerStretchPx }),
     } as StarsInputData,
     result: plainStarsResult(reading),

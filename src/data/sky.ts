@@ -34,6 +34,8 @@ export interface SkyOptions {
   ceilingS: number;
   /** null: the longest by the chosen school. */
   exposureS: number | null;
+  /** null: wide open. */
+  fNumber: number | null;
   reference: ReferenceExposure;
   /** null: none yet; the device's place is only taken when asked. */
   site: SkySite | null;
@@ -83,6 +85,7 @@ export const useSky = create<Sky>()(
       rule: 'worst',
       ceilingS: 15,
       exposureS: null,
+      fNumber: null,
       reference: { seconds: 15, fNumber: 1.8, iso: 3200 },
       site: null,
       day: null,

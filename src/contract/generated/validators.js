@@ -13442,7 +13442,7 @@ validate78.errors = vErrors;
 return errors === 0;
 }
 
-const schema30 = {"$id":"starsInput","title":"Reading of the stars","type":"object","additionalProperties":false,"required":["body","modeId","chain","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"output":{"$ref":"output"},"projection":{"type":"string","title":"Projection","enum":["rectilinear","equisolid","equidistant","stereographic"]},"declinationDeg":{"type":"number","title":"Declination of the frame’s centre in °","minimum":-90,"maximum":90},"rollDeg":{"type":"number","title":"Turn of the frame, north to east, in °","minimum":-360,"maximum":360},"toleranceKind":{"type":"string","title":"What a tolerance counts","enum":["pixels","output","eye","own"]},"tolerance":{"type":"number","title":"How far a star may run","minimum":0.01,"maximum":10000},"own":{"type":"object","title":"Learned tolerance","additionalProperties":false,"required":["centrePx","cornerPx","pictures"],"properties":{"centrePx":{"type":"number","title":"In the centre in px","minimum":0,"maximum":10000},"cornerPx":{"type":"number","title":"In the corners in px","minimum":0,"maximum":10000},"smallCentrePx":{"type":"number","title":"In the centre, shown small, in px","minimum":0,"maximum":10000},"smallCornerPx":{"type":"number","title":"In the corners, shown small, in px","minimum":0,"maximum":10000},"pictures":{"type":"number","title":"Pictures it was learned from","minimum":0,"maximum":100000}}},"rule":{"type":"string","title":"School","enum":["worst","centre","c600","c500","c400","c300","small300","pitchShort","pitchFull1","pitchFull2","pitchFull3","ceiling"]},"ceilingS":{"type":"number","title":"Ceiling in s","minimum":0.01,"maximum":36000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000}}};
+const schema30 = {"$id":"starsInput","title":"Reading of the stars","type":"object","additionalProperties":false,"required":["body","modeId","chain","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"output":{"$ref":"output"},"projection":{"type":"string","title":"Projection","enum":["rectilinear","equisolid","equidistant","stereographic"]},"declinationDeg":{"type":"number","title":"Declination of the frame’s centre in °","minimum":-90,"maximum":90},"rollDeg":{"type":"number","title":"Turn of the frame, north to east, in °","minimum":-360,"maximum":360},"toleranceKind":{"type":"string","title":"What a tolerance counts","enum":["pixels","output","eye","own"]},"tolerance":{"type":"number","title":"How far a star may run","minimum":0.01,"maximum":10000},"own":{"type":"object","title":"Learned tolerance","additionalProperties":false,"required":["centrePx","cornerPx","pictures"],"properties":{"centrePx":{"type":"number","title":"In the centre in px","minimum":0,"maximum":10000},"cornerPx":{"type":"number","title":"In the corners in px","minimum":0,"maximum":10000},"smallCentrePx":{"type":"number","title":"In the centre, shown small, in px","minimum":0,"maximum":10000},"smallCornerPx":{"type":"number","title":"In the corners, shown small, in px","minimum":0,"maximum":10000},"pictures":{"type":"number","title":"Pictures it was learned from","minimum":0,"maximum":100000}}},"rule":{"type":"string","title":"School","enum":["worst","centre","c600","c500","c400","c300","small300","pitchShort","pitchFull1","pitchFull2","pitchFull3","ceiling"]},"ceilingS":{"type":"number","title":"Ceiling in s","minimum":0.01,"maximum":36000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"fNumber":{"type":"number","title":"f-number as set","minimum":0.3,"maximum":500},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000}}};
 
 function validate98(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="starsInput" */;
@@ -14537,11 +14537,11 @@ vErrors.push(err84);
 errors++;
 }
 }
-if(data.cornerStretchPx !== undefined){
-let data29 = data.cornerStretchPx;
+if(data.fNumber !== undefined){
+let data29 = data.fNumber;
 if((typeof data29 == "number") && (isFinite(data29))){
-if(data29 > 1000 || isNaN(data29)){
-const err85 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(data29 > 500 || isNaN(data29)){
+const err85 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
 if(vErrors === null){
 vErrors = [err85];
 }
@@ -14550,8 +14550,8 @@ vErrors.push(err85);
 }
 errors++;
 }
-if(data29 < 0 || isNaN(data29)){
-const err86 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(data29 < 0.3 || isNaN(data29)){
+const err86 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.3},message:"must be >= 0.3"};
 if(vErrors === null){
 vErrors = [err86];
 }
@@ -14562,7 +14562,7 @@ errors++;
 }
 }
 else {
-const err87 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+const err87 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
 if(vErrors === null){
 vErrors = [err87];
 }
@@ -14572,14 +14572,49 @@ vErrors.push(err87);
 errors++;
 }
 }
-}
-else {
-const err88 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data.cornerStretchPx !== undefined){
+let data30 = data.cornerStretchPx;
+if((typeof data30 == "number") && (isFinite(data30))){
+if(data30 > 1000 || isNaN(data30)){
+const err88 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
 if(vErrors === null){
 vErrors = [err88];
 }
 else {
 vErrors.push(err88);
+}
+errors++;
+}
+if(data30 < 0 || isNaN(data30)){
+const err89 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err89];
+}
+else {
+vErrors.push(err89);
+}
+errors++;
+}
+}
+else {
+const err90 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err90];
+}
+else {
+vErrors.push(err90);
+}
+errors++;
+}
+}
+}
+else {
+const err91 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err91];
+}
+else {
+vErrors.push(err91);
 }
 errors++;
 }

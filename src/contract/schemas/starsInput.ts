@@ -35,6 +35,7 @@ export const starsInputSchema = {
     rule: { type: 'string', title: 'School', enum: ['worst', 'centre', 'c600', 'c500', 'c400', 'c300', 'small300', 'pitchShort', 'pitchFull1', 'pitchFull2', 'pitchFull3', 'ceiling'] },
     ceilingS: between('Ceiling in s', 0.01, 36_000),
     exposureS: between('Exposure in s', 0.001, 36_000),
+    fNumber: between('f-number as set', 0.3, 500),
     cornerStretchPx: between('Corner stars drawn out by the lens, in px', 0, 1000),
   },
 } as const;
@@ -50,5 +51,6 @@ export interface StarsInputData extends SystemInputData {
   rule?: 'worst' | 'centre' | 'c600' | 'c500' | 'c400' | 'c300' | 'small300' | 'pitchShort' | 'pitchFull1' | 'pitchFull2' | 'pitchFull3' | 'ceiling' | undefined;
   ceilingS?: number | undefined;
   exposureS?: number | undefined;
+  fNumber?: number | undefined;
   cornerStretchPx?: number | undefined;
 }

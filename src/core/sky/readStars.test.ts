@@ -119,6 +119,14 @@ describe('a reading of the stars', () => {
     expect(readStars(input({ rule: 'ceiling', ceilingS: 8 })).limitS.value).toBe(8);
   });
 
+  it('counts the f-number that is set, but none wider than the lens opens', () => {
+    const shortRule = (fNumber?: number) => readStars(input({ fNumber })).rules.find((rule) => rule.rule === 'pitchShort')!.seconds;
+    expect(shortRule(4)).toBeCloseTo((35 * 4 + 30 * wide.pitchUm.value) / 20, 9);
+    expect(shortRule(1)).toBe(shortRule());
+    // What is computed from the drift does not depend on it.
+    expect(readStars(input({ fNumber: 4 })).worstS.value).toBeCloseTo(readStars(input()).worstS.value, 9);
+  });
+
   it('gives a reason for every number, with finite values in it', () => {
     const reading = readStars(input({ exposureS: 20 }));
     for (const quantity of [reading.limitS, reading.centreS, reading.worstS, reading.centreDriftPx, reading.worstDriftPx, reading.centreTolerancePx, reading.pixelScaleArcsec]) {

@@ -20,6 +20,8 @@ export interface StarsInput {
   ceilingS: number;
   /** What is set; the longest by the chosen rule when left out. */
   exposureS?: number | undefined;
+  /** f-number as set; wide open when left out. */
+  fNumber?: number | undefined;
   /** By how much this lens draws corner stars out by itself, px; 0 when it draws them round. */
   cornerStretchPx?: number | undefined;
 }
@@ -44,6 +46,8 @@ export interface StarLimits {
   /** The camera under the sky, and the points of its frame. */
   grid: StarGrid;
   pitchUm: number;
+  /** f-number in use. */
+  aperture: Quantity;
   centreTolerancePx: Quantity;
   cornerTolerancePx: Quantity;
   /** Longest for the centre, and for the worst point of the frame. */
@@ -74,7 +78,7 @@ const LEAST_LEFT = 0.25;
  *
  * @source exact projection of each star before and after; the worst point over 41 × 27 points of the frame
  */
-export function starLimits({ system, output, projection, pointing, tolerance, rule, ceilingS, cornerStretchPx = 0 }: Omit<StarsInput, 'exposureS'>): StarLimits {
+export function starLimits({ system, output, projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx = 0 }: Omit<StarsInput, 'exposureS'>): StarLimits {
   const { used } = system;
   const focalMm = system.focalMm.value;
   const pitchMm = system.pitchUm.value / 1000;
@@ -86,6 +90,8 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
   const worstPxAt = (seconds: number) => worstPoint(grid, seconds).mm / pitchMm;
 
   const focal = system.focalMm;
+  // A lens cannot be opened wider than it is.
+  const aperture = fNumber !== undefined && fNumber > system.fNumber.value ? given(fNumber, 'f/', 'f-number', 'as set') : system.fNumber;
   const declination = given(pointing.declinationDeg, '°', 'Declination of the frame’s centre', 'where the camera points');
   const turn = given(SIDEREAL_ARCSEC_PER_S, '″/s', 'Turn of the sky', 'one turn in a sidereal day');
   const left = Math.max(allowed.corner.value - cornerStretchPx, LEAST_LEFT * allowed.corner.value);
@@ -112,7 +118,7 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
   const centreS = timeBy('Longest for the centre', centreSeconds, allowed.centre, 'in the centre');
   const worstS = timeBy('Longest for the whole frame', Math.min(centreSeconds, worstSeconds), cornerTolerancePx, 'at the worst point');
 
-  const ruleInput = { focalMm, equivalentFocalMm: system.equivalentFocalMm.value, fNumber: system.fNumber.value, pitchUm: system.pitchUm.value, declinationDeg: pointing.declinationDeg, ceilingS };
+  const ruleInput = { focalMm, equivalentFocalMm: system.equivalentFocalMm.value, fNumber: aperture.value, pitchUm: system.pitchUm.value, declinationDeg: pointing.declinationDeg, ceilingS };
   const reading = (each: StarRule, name: string, formula: string, gloss: string, seconds: number): RuleReading => ({ rule: each, name, formula, gloss, seconds, centrePx: centrePxAt(seconds), worstPx: worstPxAt(seconds), chosen: each === rule });
   const rules: RuleReading[] = [
     reading('worst', 'Whole frame, computed', 'drift(t) = b', 'the worst point of the frame stays within what you allow', worstS.value),
@@ -131,7 +137,7 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
       : {
           name: `Longest by the ${chosen.name}`,
           formula: chosen.formula,
-          inputs: [input('f', 'focal length', focal), input('f_eq', 'equivalent focal length', system.equivalentFocalMm), input('N', 'f-number', system.fNumber), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination', declination)],
+          inputs: [input('f', 'focal length', focal), input('f_eq', 'equivalent focal length', system.equivalentFocalMm), input('N', 'f-number', aperture), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination', declination)],
           source: `rule of thumb: ${chosen.gloss}`,
           schools: schools(),
         },
@@ -139,6 +145,7 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
   return {
     grid,
     pitchUm: system.pitchUm.value,
+    aperture,
     centreTolerancePx: allowed.centre,
     cornerTolerancePx,
     centreS,

@@ -56,7 +56,7 @@ export function starLevers<P>(present: StarsInput, candidates: readonly StarCand
         patch,
         limitS: after.limitS.value,
         timeRatio,
-        lightStops: light(after.limitS.value, system.fNumber.value) - light(before.limitS.value, present.system.fNumber.value),
+        lightStops: light(after.limitS.value, after.aperture.value) - light(before.limitS.value, before.aperture.value),
         fieldRatio: fieldOf({ system }) / fieldOf(present),
         verdict: after.verdict,
         gain: computed(timeRatio, '×', () => ({ name: 'Longer by', formula: 't₂ / t₁', inputs: [input('t₁', 'longest now', before.limitS), input('t₂', 'longest then', after.limitS)], source: 'all else held equal' })),

@@ -6,6 +6,7 @@ import { STAND_WORDS } from '@/core/sky/planet';
 import { spreadChoices, type SpreadChoice } from '@/core/sky/spread';
 import { useInHand } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
+import { Key } from '@/ui/controls/Key';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import type { SkyDesk } from './useSkyDesk';
@@ -19,6 +20,8 @@ interface Props {
 export function BarlowList({ desk, discArcsec }: Props) {
   const styles = useStyles();
   const toggleTrial = useInHand((state) => state.toggleTrial);
+  const adoptTrials = useInHand((state) => state.adoptTrials);
+  const trying = useInHand((state) => state.trials.converter);
   const { situation, system } = desk;
   const factors = situation.setup.chain.filter(isFactor);
   const present = factors.reduce((product, part) => product * part.factor, 1);
@@ -26,16 +29,25 @@ export function BarlowList({ desk, discArcsec }: Props) {
   const choose = (choice: SpreadChoice) => toggleTrial('converter', { leverId: `spread-${choice.id}`, patch: { converterIds: choice.id === 'bare' ? [] : [choice.id] } });
   return (
     <View>
-      <Txt kind="title" level={2}>
-        Barlow and reducer
-      </Txt>
+      <View style={styles.head}>
+        <Txt kind="title" level={2}>
+          Barlow and reducer
+        </Txt>
+        {trying ? (
+          <Key title="Keep what is tried" weight="plain" onPress={adoptTrials} />
+        ) : (
+          <Txt kind="fine" tone="soft">
+            tap to try, tap again to take back
+          </Txt>
+        )}
+      </View>
       <View role="radiogroup" aria-label="Barlow or reducer">
         {choices.map((choice) => (
           <Pressable
             key={choice.id}
             role="radio"
             aria-checked={choice.present}
-            onPress={() => (choice.present ? undefined : choose(choice))}
+            onPress={() => (choice.present && !trying ? undefined : choose(choice))}
             style={[styles.line, choice.present && styles.present]}
             testID={`spread-${choice.id}`}
             aria-label={`${choice.name}: ${showFNumber(choice.fNumber)}, ${formatFigures(choice.fNumberOverPitch, 2)} times the pixel, disc ${formatFixed(choice.discPx)} pixels, ${STAND_WORDS[choice.stand]}`}
@@ -62,6 +74,7 @@ export function BarlowList({ desk, discArcsec }: Props) {
 }
 
 const useStyles = stylesOf((palette) => ({
+  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', flexWrap: 'wrap', gap: space.medium, minHeight: TARGET },
   line: { flexDirection: 'row', alignItems: 'center', gap: space.page, minHeight: TARGET, paddingVertical: space.medium, borderTopWidth: 1, borderColor: palette.hairline },
   present: { backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.needle, paddingLeft: space.medium },
   words: { flex: 1 },

@@ -1,5 +1,6 @@
 import { Suspense, lazy, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { DEEP_KIND_NAMES, DEEP_OBJECTS, type DeepObject } from '@/core/sky/catalogue';
 import { ofDate } from '@/core/sky/ephemeris';
@@ -11,6 +12,7 @@ import { clock } from '@/data/localTime';
 import { useInHand } from '@/data/inHand';
 import { useSky } from '@/data/sky';
 import { Figure } from '@/ui/Figure';
+import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -113,6 +115,7 @@ function Deep({ desk }: { desk: Ready }) {
       ) : (
         <SiteLine />
       )}
+      <OtherSetups desk={desk} object={object} />
     </View>
   );
   return wide ? (
@@ -131,6 +134,27 @@ function Deep({ desk }: { desk: Ready }) {
       {list}
       {sheet}
     </ScrollView>
+  );
+}
+
+/** The other set-ups on the same object. */
+function OtherSetups({ desk, object }: { desk: Ready; object: DeepObject }) {
+  const sky = useSky();
+  const { situation } = desk;
+  const rows = [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.otherSetups].flatMap(({ name, setup }) => {
+    const folded = foldSystem(setup, situation.convention);
+    if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];
+    const reading = readDeep({ system: folded.value, object, rollDeg: sky.frameRollDeg, overlap: sky.overlap, seeingArcsec: sky.seeingArcsec, tolerancePx: sky.tolerancePx, mountArcsecPerMin: sky.mountArcsecPerMin });
+    const { panels } = reading.plan;
+    return [{ key: name, cells: [name, panels === 1 ? 'fits' : formatFixed(panels), `${formatFixed(reading.fillPercent.value)}\u202f%`, `${formatFigures(reading.pixelScaleArcsec.value, 2)}″`, { fine: 'too fine', right: 'right', coarse: 'coarse' }[reading.stand]], strong: name === situation.setupRow.data.name }];
+  });
+  return (
+    <View style={{ gap: space.small }}>
+      <Txt kind="title" level={2}>
+        With the other set-ups
+      </Txt>
+      <Table label="Other set-ups" heads={['Set-up', 'Frames', 'Fills', 'A pixel', 'For the air']} rows={rows} />
+    </View>
   );
 }
 

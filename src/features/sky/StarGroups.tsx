@@ -39,7 +39,7 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
   const { system, situation } = desk;
   const pointing = pointingFrom(sky);
   const object = DEEP_OBJECTS.find((each) => each.id === sky.targetId);
-  const trade = tradeOff(sky.reference, reading.exposureS.value, system.fNumber.value);
+  const trade = tradeOff(sky.reference, reading.exposureS.value, reading.aperture.value);
   const noteCorners = (px: number) => {
     const opticId = lensIdOf(situation);
     if (opticId) createRow('starTests', { name: system.lens.name, opticId, focalMm: system.markedFocalMm, frames: [], cornerStretchPx: px, takenAt: new Date().toISOString() });
@@ -108,8 +108,9 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
           <NumberField label="at ISO" value={sky.reference.iso} unit="none" shownUnit="" minimum={10} maximum={1_000_000} onChange={(iso) => iso !== null && sky.set({ reference: { ...sky.reference, iso } })} />
         </FieldRow>
         <Txt testID="trade-off">
-          {`At ${secondsText(reading.exposureS.value)} and ${showFNumber(system.fNumber.value)} the same brightness takes ISO ${formatFixed(Number(trade.iso.toPrecision(2)))}; the sensor gets ${formatStops(trade.lightStops)} of light against it.`}
+          {`At ${secondsText(reading.exposureS.value)} and ${showFNumber(reading.aperture.value)} the same brightness takes ISO ${formatFixed(Number(trade.iso.toPrecision(2)))}; the sensor gets ${formatStops(trade.lightStops)} of light against it.`}
         </Txt>
+        <NumberField label={`f-number set; ${showFNumber(system.fNumber.value)} is wide open`} value={sky.fNumber} unit="none" minimum={system.fNumber.value * 0.999} maximum={64} limits={`from ${showFNumber(system.fNumber.value)} to f/64`} optional onChange={(fNumber) => sky.set({ fNumber })} testID="star-fnumber" />
         <NumberField label="My ceiling: rather a higher ISO than longer" value={sky.ceilingS} unit="none" shownUnit="s" minimum={0.1} maximum={3600} onChange={(value) => value !== null && sky.set({ ceilingS: value })} testID="ceiling-field" />
       </Group>
       <PageLinks label="More about stars" pages={PAGES} />

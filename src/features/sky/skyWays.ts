@@ -58,6 +58,7 @@ export function starWays(sky: SkyOptions, record: LensRecord): StarWays {
     tolerance: { kind: sky.toleranceKind, count, ownPx: record.learned ?? undefined },
     rule: sky.rule,
     ceilingS: sky.ceilingS,
+    fNumber: sky.fNumber ?? undefined,
     cornerStretchPx: record.cornerStretchPx,
   };
 }

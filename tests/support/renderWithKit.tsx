@@ -31,6 +31,8 @@ export async function renderWithKit(element: React.ReactElement, { held = demoHe
     if (silent) return new Promise(() => undefined);
     return unreachable ? Promise.reject(new Error('unreachable')) : Promise.resolve(held[name] ?? []);
   }) as typeof api.list);
+  // What is changed waits in the outbox, where a test can look at it.
+  for (const verb of ['create', 'replace', 'remove'] as const) jest.spyOn(api, verb).mockImplementation(() => new Promise<never>(() => undefined));
   render(
     <SWRConfig value={{ provider: () => new Map(), dedupingInterval: 0, errorRetryCount: 0, loadingTimeout: 0, revalidateOnFocus: false }}>
       <Theme look={look}>

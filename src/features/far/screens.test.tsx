@@ -1,0 +1,109 @@
+import { act, fireEvent, screen } from '@testing-library/react-native';
+import { demoAdapters, demoSetups, demoSubjects } from '@/demo/kit';
+import { useFarOptions } from '@/data/farOptions';
+import { useInHand } from '@/data/inHand';
+import { useOutbox } from '@/data/outbox';
+import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
+import { FarDesk } from './FarDesk';
+import BesidePage from './pages/BesidePage';
+import FairTestPage from './pages/FairTestPage';
+import PlanPage from './pages/PlanPage';
+import RoutesPage from './pages/RoutesPage';
+
+jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }) }));
+
+const [inHand, options] = [useInHand.getState(), useFarOptions.getState()];
+const actions = { onAddSetup: jest.fn(), onAddSubject: jest.fn() };
+const desk = () => <FarDesk {...actions} />;
+const settled = () => act(() => new Promise((resolve) => setTimeout(resolve, 250)));
+
+beforeEach(() => {
+  useInHand.setState(inHand, true);
+  useFarOptions.setState(options, true);
+  useOutbox.setState({ waiting: [], refused: [] });
+  useInHand.getState().chooseSetup(demoSetups.hide.id);
+  useInHand.getState().chooseSubject(demoSubjects.curlew.id);
+});
+afterEach(() => jest.restoreAllMocks());
+
+// The first view is a piece of the page, which there is none of here.
+beforeAll(() => {
+  (globalThis as { document?: unknown }).document ??= { getElementById: () => null };
+});
+
+describe('the Far desk', () => {
+  it('leads from nothing to a first reading, step by step', async () => {
+    await renderWithKit(desk(), { held: {} });
+    fireEvent.press(screen.getByText('Start with a body'));
+    expect(actions.onAddSetup).toHaveBeenCalled();
+    await renderWithKit(desk(), { held: { ...demoHeld(), subjects: [] } });
+    fireEvent.press(screen.getByText('Add a subject'));
+    expect(actions.onAddSubject).toHaveBeenCalled();
+    await renderWithKit(desk(), { held: { ...demoHeld(), outputs: [] } });
+    expect(words()).toContain('Nothing says what the picture is for.');
+    await renderWithKit(desk(), { held: { ...demoHeld(), optics: [] } });
+    expect(words()).toContain('A part of this set-up is gone.');
+    await renderWithKit(desk(), { unreachable: true });
+    expect(words()).toContain('The server cannot be reached');
+  });
+
+  it('reads, judges, and offers levers that can be tried and taken back', async () => {
+    await renderWithKit(desk());
+    await settled();
+    expect(words()).toContain('1,290');
+    expect(words()).toContain('● Enough for Web page');
+    const lever = screen.getAllByTestId('lever-converter')[0]!;
+    fireEvent.press(lever);
+    expect(useInHand.getState().trials.converter?.patch.converterIds).toEqual([demoAdapters.converter14.id]);
+    await settled();
+    expect(words()).toContain('1,820 px on the subject');
+    fireEvent.press(screen.getAllByTestId('lever-converter')[0]!);
+    expect(useInHand.getState().trials.converter).toBeUndefined();
+  });
+
+  it('says what is wrong with a distance and how to go on', async () => {
+    useInHand.setState({ distanceM: 1 });
+    await renderWithKit(desk());
+    fireEvent.press(screen.getByText(/^Go back to/));
+    expect(useInHand.getState().distanceM).toBeGreaterThan(2);
+  });
+
+  it('keeps the reading with a note, whole', async () => {
+    await renderWithKit(desk());
+    fireEvent.press(screen.getByText('Add a note'));
+    fireEvent.changeText(screen.getByLabelText('Note'), 'light from the left');
+    fireEvent.press(screen.getByText('Keep this reading'));
+    const [change] = useOutbox.getState().waiting;
+    expect(change).toMatchObject({ resource: 'readings', data: { desk: 'far', note: 'light from the left', setupName: 'Marsh hide', chain: demoSetups.hide.data.chain, input: { distanceM: demoSubjects.curlew.data.distanceM }, result: { verdict: 'enough' } } });
+  });
+});
+
+describe('the pages for far subjects', () => {
+  it('side by side: one sentence for each stance', async () => {
+    await renderWithKit(<BesidePage />);
+    const spot = words();
+    fireEvent.press(screen.getByText('Same framing'));
+    expect(useFarOptions.getState().stance).toBe('sameFraming');
+    expect(words()).not.toBe(spot);
+    expect(words()).toContain('Walking changes the perspective');
+  });
+
+  it('routes: ranked by what one cares for', async () => {
+    await renderWithKit(<RoutesPage />);
+    const first = () => /routes?[^.]*\. (.*?) [\d,]+ px/.exec(words())?.[1];
+    const light = first();
+    fireEvent.press(screen.getByText('Most pixels'));
+    expect(first()).not.toBe(light);
+  });
+
+  it('fair test: a list of what to hold equal', async () => {
+    await renderWithKit(<FairTestPage />);
+    expect(words()).toContain('Marsh hide against');
+    expect((words().match(/☐/g) ?? []).length).toBeGreaterThan(5);
+  });
+
+  it.each([['Beside', BesidePage], ['Plan', PlanPage], ['Routes', RoutesPage], ['Test', FairTestPage]] as const)('%s survives an empty kit', async (_, Page) => {
+    await renderWithKit(<Page />, { held: {} });
+    expect(words()).not.toMatch(/NaN|undefined/);
+  });
+});

@@ -1,0 +1,148 @@
+import { act, fireEvent, screen } from '@testing-library/react-native';
+import { Dimensions } from 'react-native';
+import { demoAdapters, demoOptics, demoSetups, demoSubjects } from '@/demo/kit';
+import { useInHand } from '@/data/inHand';
+import { useOutbox } from '@/data/outbox';
+import { useSheets } from '@/data/sheets';
+import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
+import NearDesk from './NearDesk';
+import AperturePage from './pages/AperturePage';
+import MeasurePage from './pages/MeasurePage';
+import SensorsPage from './pages/SensorsPage';
+import SizesPage from './pages/SizesPage';
+import StackPage from './pages/StackPage';
+
+const mockPush = jest.fn();
+jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: (to: string) => mockPush(to), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }) }));
+
+const start = useInHand.getState();
+const set = (change: Partial<typeof start>) => act(() => useInHand.setState(change));
+const type = (testID: string, text: string) => {
+  const field = screen.getByTestId(testID);
+  fireEvent.changeText(field, text);
+  fireEvent(field, 'submitEditing');
+};
+const link = (id: string) => ({ type: 'optic' as const, id });
+
+beforeEach(() => {
+  mockPush.mockClear();
+  useInHand.setState(start, true);
+  useOutbox.setState({ waiting: [], refused: [] });
+  useInHand.getState().chooseSetup(demoSetups.heath.id);
+  useInHand.getState().chooseSubject(demoSubjects.tigerBeetle.id);
+});
+afterEach(() => jest.restoreAllMocks());
+
+describe('the Near desk', () => {
+  it('says what is missing and opens the sheet that helps', async () => {
+    await renderWithKit(<NearDesk />, { held: { ...demoHeld(), setups: [] } });
+    fireEvent.press(screen.getByText('Choose a set-up'));
+    expect(useSheets.getState().sheet).toBe('setup');
+    await renderWithKit(<NearDesk />, { held: { ...demoHeld(), subjects: [] } });
+    fireEvent.press(screen.getByText('Choose a subject'));
+    expect(useSheets.getState().sheet).toBe('subject');
+    await renderWithKit(<NearDesk />, { unreachable: true });
+    expect(words()).toContain('The server cannot be reached');
+  });
+
+  it('reads the ratio, the field and the verdict', async () => {
+    await renderWithKit(<NearDesk />);
+    expect(words()).toContain('1.27 : 1');
+    expect(words()).toContain('28.4 mm wide, 18.9 mm high');
+    expect(words()).toContain('▲ More than Web page uses');
+    set({ nearRatio: 0.7 });
+    expect(words()).toContain('1 : 1.43');
+  });
+
+  it('leads to the ruler when a chain’s ratio cannot be worked out', async () => {
+    // A reversed lens of which neither length nor flange is entered.
+    const held = demoHeld();
+    held.optics = held.optics!.map((row) => (row.id === demoOptics.wide20.id ? { ...row, data: { ...demoOptics.wide20.data, lengthMm: undefined, flangeMm: undefined } } : row));
+    useInHand.setState({ chain: [link(demoOptics.wide20.id), { type: 'adapter', id: demoAdapters.reversing.id }] });
+    await renderWithKit(<NearDesk />, { held });
+    fireEvent.press(screen.getByText('Measure with a ruler'));
+    expect(mockPush).toHaveBeenCalledWith('/near/measure');
+  });
+
+  it('warns of what scares and what shakes', async () => {
+    useInHand.setState({ handHoldRatio: 0.5 });
+    await renderWithKit(<NearDesk />);
+    expect(words()).toMatch(/is above the 1 : 2 you hold by hand: rail and flash/);
+  });
+});
+
+describe('measuring with a ruler', () => {
+  it('asks for what it needs, tells the error and the round ratio, and keeps it with the chain', async () => {
+    await renderWithKit(<MeasurePage />);
+    type('visible-field', '0');
+    expect(words()).toMatch(/must be/);
+    type('visible-field', '27,5');
+    expect(words()).toContain('1.31 : 1');
+    expect(words()).toContain('agrees with 1.3 : 1');
+    fireEvent.press(screen.getByText('Use this ratio for this chain'));
+    const [change] = useOutbox.getState().waiting;
+    expect(change).toMatchObject({ resource: 'ratios', verb: 'create', data: { at: 'closest', method: 'ruler', visibleMm: 27.5, frameWidthMm: 36, chain: demoSetups.heath.data.chain } });
+    expect((change as { data: { ratio: number } }).data.ratio).toBeCloseTo(36 / 27.5, 9);
+  });
+
+  it('takes two marks as well', async () => {
+    await renderWithKit(<MeasurePage />);
+    fireEvent.press(screen.getByText('Two marks'));
+    const marks = screen.getByLabelText('Pixels between the marks, picture at full size, px');
+    fireEvent.changeText(marks, '3000');
+    fireEvent(marks, 'submitEditing');
+    const real = screen.getByLabelText('Real distance between the marks, mm');
+    fireEvent.changeText(real, '10');
+    fireEvent(real, 'submitEditing');
+    // 3000 px of 4.36 µm are 13.08 mm.
+    expect(words()).toContain('1.31 : 1');
+  });
+});
+
+describe('the pages close up', () => {
+  it('three sizes never mix, and the pixels stay', async () => {
+    await renderWithKit(<SizesPage />);
+    for (const each of ['Reproduction ratio', 'Framed magnification', 'On the screen', 'The pixels stay']) expect(words()).toContain(each);
+    set({ screenWidthMm: 600 });
+    expect(words()).toContain('21.1 ×');
+  });
+
+  it('which f-number: sets the best one', async () => {
+    await renderWithKit(<AperturePage />);
+    fireEvent.press(screen.getByText(/^Set f\//));
+    expect(useInHand.getState().nearFNumber).toBeGreaterThan(8);
+  });
+
+  it('focus stack: depth, overlap and rail change the table', async () => {
+    await renderWithKit(<StackPage />);
+    type('cover-field', '5');
+    const before = words();
+    const frames = (text: string) => Number(/(\d+) frames/.exec(text)?.[1]);
+    type('cover-field', '10');
+    expect(frames(words())).toBeGreaterThan(frames(before));
+    fireEvent.press(screen.getByText('Knob, turns'));
+    expect(words()).toContain('turns');
+    expect(words()).toContain('The subject must hold still: no chilling or gluing for it.');
+  });
+
+  it('sensors compared: the sentence changes with what is held equal', async () => {
+    await renderWithKit(<SensorsPage />);
+    const same = words();
+    expect(same).toContain('it frames tighter');
+    fireEvent.press(screen.getByText('Same picture'));
+    expect(words()).toContain('Opened by the ratio of the sensors');
+  });
+
+  it.each([['Sizes', SizesPage], ['Aperture', AperturePage], ['Stack', StackPage], ['Sensors', SensorsPage], ['Measure', MeasurePage]] as const)('%s without anything in hand says so', async (_, Page) => {
+    await renderWithKit(<Page />, { held: {} });
+    expect(words()).toContain('Take a set-up and a subject in hand first.');
+    await renderWithKit(<Page />, { silent: true });
+    expect(words()).toContain('Opening …');
+  });
+});
+
+it('stands in three columns on a wide screen, with the groups open', async () => {
+  jest.spyOn(Dimensions, 'get').mockReturnValue({ width: 1280, height: 800, scale: 1, fontScale: 1 });
+  await renderWithKit(<NearDesk />);
+  expect(words()).toContain('In hand');
+});

@@ -16,7 +16,10 @@ const mockPush = jest.fn();
 jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: (to: string) => mockPush(to), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }) }));
 
 const start = useInHand.getState();
-const set = (change: Partial<typeof start>) => act(() => useInHand.setState(change));
+const set = (change: Partial<typeof start>): void =>
+  act(() => {
+    useInHand.setState(change);
+  });
 const type = (testID: string, text: string) => {
   const field = screen.getByTestId(testID);
   fireEvent.changeText(field, text);

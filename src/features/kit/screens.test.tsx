@@ -1,0 +1,155 @@
+import { fireEvent, screen } from '@testing-library/react-native';
+import { demoAdapters, demoBodies, demoOptics, demoSetups, demoSubjects } from '@/demo/kit';
+import { useInHand } from '@/data/inHand';
+import { useNotice } from '@/data/notice';
+import { useOutbox } from '@/data/outbox';
+import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
+import KitList from './KitList';
+import PartPage from './PartPage';
+import SetupSheet from './SetupSheet';
+import SubjectSheet from './SubjectSheet';
+import CompareKit from './compare/CompareKit';
+import { NoticeBar } from '../slate/NoticeBar';
+import PreferencesSheet from '../slate/PreferencesSheet';
+import { Slate } from '../slate/Slate';
+
+const mockGo = jest.fn();
+jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: (to: string) => mockGo(to), back: jest.fn(), canGoBack: () => false, replace: (to: string) => mockGo(to) }) }));
+
+const [inHand, notice] = [useInHand.getState(), useNotice.getState()];
+const close = jest.fn();
+beforeEach(() => {
+  mockGo.mockClear();
+  close.mockClear();
+  useInHand.setState(inHand, true);
+  useNotice.setState(notice, true);
+  useOutbox.setState({ waiting: [], refused: [] });
+});
+afterEach(() => jest.restoreAllMocks());
+
+describe('the slate', () => {
+  it('tells what is in hand; under the sky, where and when', async () => {
+    await renderWithKit(<Slate sky={false} />);
+    expect(words()).toContain('Marsh hide Ostrel R45 + Ostrel 600 f/5.6');
+    expect(words()).toContain('Curlew at 60 m');
+    await renderWithKit(<Slate sky />);
+    expect(words()).toContain('Place tonight');
+    expect(words()).not.toContain('Curlew');
+  });
+
+  it('tells how to start with nothing, and waits while the kit is on its way', async () => {
+    await renderWithKit(<Slate sky={false} />, { held: {} });
+    expect(words()).toContain('None yet Tap to start');
+    await renderWithKit(<Slate sky={false} />, { silent: true });
+    expect(words()).toContain('…');
+  });
+
+  it('goes from day to night, a step darker, and back', async () => {
+    await renderWithKit(<Slate sky={false} />);
+    fireEvent.press(screen.getByLabelText('Night look'));
+    expect(useInHand.getState().look).toBe('night');
+    fireEvent.press(screen.getByLabelText('Dimmer'));
+    expect(useInHand.getState().look).toBe('dim');
+    fireEvent.press(screen.getByLabelText('Brighter'));
+    expect(useInHand.getState().look).toBe('night');
+    fireEvent.press(screen.getByLabelText('Day look'));
+    expect(useInHand.getState().look).toBe('day');
+    expect(screen.queryByLabelText('Dimmer')).toBeNull();
+  });
+
+  it('keeps units and schools', async () => {
+    await renderWithKit(<PreferencesSheet onClose={close} />);
+    fireEvent.press(screen.getByText('Feet, inches'));
+    fireEvent.press(screen.getByText('All of them'));
+    expect(useInHand.getState()).toMatchObject({ units: 'imperial', judgeBy: 'sampled' });
+  });
+});
+
+describe('the set-ups', () => {
+  it('are taken with one tap', async () => {
+    await renderWithKit(<SetupSheet onClose={close} />);
+    fireEvent.press(screen.getByLabelText(/^Take Light bag/));
+    expect(useInHand.getState().setupId).toBe(demoSetups.lightBag.id);
+    expect(close).toHaveBeenCalled();
+  });
+
+  it('start with a body, then ask for a lens', async () => {
+    await renderWithKit(<SetupSheet onClose={close} />, { held: {} });
+    expect(words()).toContain('No set-up yet. Add a body below with two taps, then a lens.');
+    await renderWithKit(<SetupSheet onClose={close} />, { held: { bodies: demoHeld().bodies!.slice(0, 1) } });
+    expect(words()).toContain('One body is in the kit. A lens makes the first set-up.');
+    fireEvent.press(screen.getByText('Add a lens'));
+    expect(mockGo).toHaveBeenCalledWith('/kit/optics/new?kind=lens');
+  });
+
+  it('hide what is retired unless it is in hand', async () => {
+    const held = demoHeld();
+    held.setups = held.setups!.map((row) => (row.id === demoSetups.lightBag.id ? { ...row, data: { ...demoSetups.lightBag.data, retired: true } } : row));
+    await renderWithKit(<SetupSheet onClose={close} />, { held });
+    expect(words()).not.toContain('Light bag');
+    useInHand.getState().chooseSetup(demoSetups.lightBag.id);
+    await renderWithKit(<SetupSheet onClose={close} />, { held });
+    expect(words()).toContain('Light bag');
+  });
+});
+
+describe('the subjects', () => {
+  it('are taken with one tap', async () => {
+    await renderWithKit(<SubjectSheet onClose={close} />);
+    fireEvent.press(screen.getByLabelText('Take Tiger beetle'));
+    expect(useInHand.getState().subjectId).toBe(demoSubjects.tigerBeetle.id);
+    expect(close).toHaveBeenCalled();
+  });
+
+  it('say so when there is none', async () => {
+    await renderWithKit(<SubjectSheet onClose={close} />, { held: {} });
+    expect(words()).toContain('No subject yet. Add one: its kind, its size, and how far away it is.');
+  });
+});
+
+describe('the kit', () => {
+  it('is sought and says when nothing matches', async () => {
+    await renderWithKit(<KitList />);
+    expect(words()).toContain('Ostrel R45');
+    fireEvent.changeText(screen.getByLabelText(/^Seek/), 'planet camera');
+    expect(words()).toContain('Quillon P4 planet camera');
+    expect(words()).not.toContain('Ostrel R45');
+    fireEvent.changeText(screen.getByLabelText(/^Seek/), 'nothing like it');
+    expect(words()).toContain('Nothing of the kit matches.');
+  });
+
+  it('shows a part’s card with where it is used', async () => {
+    await renderWithKit(<PartPage resource="bodies" id={demoBodies.ostrel.id} kind={undefined} />);
+    expect(words()).toContain('Ostrel R45');
+    expect(words()).toContain('Marsh hide');
+    await renderWithKit(<PartPage resource="adapters" id={demoAdapters.barlow15.id} kind={undefined} />);
+    expect(words()).toContain('Quillon ×1.5 Barlow');
+  });
+
+  it('says so at an address that names nothing', async () => {
+    await renderWithKit(<PartPage resource="shoes" id="1" kind={undefined} />);
+    expect(words()).toContain('There is no such shelf in the kit.');
+    await renderWithKit(<PartPage resource="optics" id="00000000-0000-4000-8000-0000000000ff" kind={undefined} />);
+    expect(words()).toMatch(/no such|not in the kit/i);
+  });
+
+  it('lays bodies and optics beside each other, and asks for two', async () => {
+    await renderWithKit(<CompareKit what="bodies" ids={[demoBodies.ostrel.id, demoBodies.planetCamera.id]} />);
+    expect(words()).toContain('Ostrel R45');
+    expect(words()).toContain('Quillon P4 planet camera');
+    await renderWithKit(<CompareKit what="optics" ids={[demoOptics.refractor.id, demoOptics.reflector.id]} />);
+    expect(words()).toContain('Merrow 180 long reflector');
+    await renderWithKit(<CompareKit what="bodies" ids={[demoBodies.ostrel.id]} />);
+    expect(words()).toContain('Tick two to four bodies');
+    expect(words()).not.toMatch(/NaN|undefined/);
+  });
+});
+
+it('a notice stands until it is taken away, with the way back', async () => {
+  const undo = jest.fn();
+  useNotice.getState().show({ text: 'Deleted the lens.', action: { title: 'Undo', run: undo } });
+  await renderWithKit(<NoticeBar />);
+  expect(words()).toContain('Deleted the lens.');
+  fireEvent.press(screen.getByText('Undo'));
+  expect(undo).toHaveBeenCalled();
+});

@@ -1,11 +1,10 @@
-import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { metresToFeet, type UnitSystem } from '@/core/quantity/units';
 import { useInHand } from '@/data/inHand';
 import { FocalControl } from '@/features/slate/FocalControl';
 import { ControlDock } from '@/ui/controls/ControlDock';
 import { ControlLine } from '@/ui/controls/ControlLine';
-import { NumberField } from '@/ui/controls/NumberField';
+import { FollowingField } from '@/ui/controls/FollowingField';
 import { Ruler } from '@/ui/controls/Ruler';
 import { showLengthM, shownText } from '@/core/quantity/quantityText';
 import { space } from '@/ui/theme/measures';
@@ -17,10 +16,13 @@ export const FARTHEST_M = 2000;
 /** Rounds a dragged distance to what a person could pace: three figures, but never finer than a centimetre. */
 const roundedDistance = (distanceM: number): number => Math.max(0.01, Number(distanceM.toPrecision(3)));
 
-const DistanceField = memo(function DistanceField({ distanceM, imperial }: { distanceM: number; imperial: boolean }) {
-  const setDistanceM = useInHand((state) => state.setDistanceM);
+const takeDistance = (distanceM: number | null): void => {
+  if (distanceM !== null) useInHand.getState().setDistanceM(distanceM);
+};
+
+function DistanceField({ distanceM, imperial }: { distanceM: number; imperial: boolean }) {
   return (
-    <NumberField
+    <FollowingField
       compact
       hideLabel
       label="Distance"
@@ -31,24 +33,22 @@ const DistanceField = memo(function DistanceField({ distanceM, imperial }: { dis
       minimum={0.01}
       maximum={100_000}
       limits={`more than 0 and at most ${imperial ? '328,000 ft' : '100 km'}`}
-      onChange={(value) => value !== null && setDistanceM(value)}
+      onChange={takeDistance}
       testID="distance-field"
     />
   );
-});
+}
 
 /** Distance by dragging and by typing. */
 function Distance({ now, units, label }: { now: DeskState; units: UnitSystem; label?: string }) {
   const setDistanceM = useInHand((state) => state.setDistanceM);
   const perUnit = units === 'imperial' ? metresToFeet(1) : 1;
   const { distanceM } = now.situation;
-  // The field follows a drag a moment later, so that the reading need not wait for it.
-  const fieldM = useDeferredValue(distanceM);
   return (
     <ControlLine
       label={label}
       field={
-        <DistanceField distanceM={fieldM} imperial={units === 'imperial'} />
+        <DistanceField distanceM={distanceM} imperial={units === 'imperial'} />
       }
       ruler={
         <Ruler label="Distance" value={Math.min(FARTHEST_M, Math.max(NEAREST_M, distanceM))} minimum={NEAREST_M} maximum={FARTHEST_M} perUnit={perUnit} valueText={shownText(showLengthM(distanceM, units))} rounded={roundedDistance} onChange={setDistanceM} />

@@ -7,7 +7,7 @@ import { useInHand } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
 import { ControlDock } from '@/ui/controls/ControlDock';
 import { ControlLine } from '@/ui/controls/ControlLine';
-import { NumberField } from '@/ui/controls/NumberField';
+import { FollowingField } from '@/ui/controls/FollowingField';
 import { Ruler } from '@/ui/controls/Ruler';
 import { space } from '@/ui/theme/measures';
 import type { NearDeskState } from './useNearDesk';
@@ -15,6 +15,13 @@ import type { NearDeskState } from './useNearDesk';
 const threeFigures = (value: number): number => Number(value.toPrecision(3));
 /** Ends that differ by less are one setting. */
 const APART = 1.005;
+
+const takeRatio = (value: number | null): void => {
+  if (value !== null) useInHand.getState().setNearRatio(value);
+};
+const takeFNumber = (value: number | null): void => {
+  if (value !== null) useInHand.getState().setNearFNumber(value);
+};
 
 function RatioControl({ now, label }: { now: NearDeskState; label?: string }) {
   const setNearRatio = useInHand((state) => state.setNearRatio);
@@ -27,7 +34,7 @@ function RatioControl({ now, label }: { now: NearDeskState; label?: string }) {
     <ControlLine
       label={label}
       ruler={<Ruler label="Reproduction ratio" value={ratio} minimum={range.lowest} maximum={range.highest} valueText={formatRatio(ratio)} rounded={threeFigures} onChange={setNearRatio} />}
-      field={<NumberField compact hideLabel label="Reproduction ratio" value={threeFigures(ratio)} unit="none" shownUnit=": 1" minimum={range.lowest * 0.9999} maximum={range.highest * 1.0001} limits={`from ${formatRatio(range.lowest)} to ${formatRatio(range.highest)} with this chain; tubes and close-up lenses are among the levers`} onChange={(value) => value !== null && setNearRatio(value)} testID="ratio-field" />}
+      field={<FollowingField compact hideLabel label="Reproduction ratio" value={threeFigures(ratio)} unit="none" shownUnit=": 1" minimum={range.lowest * 0.9999} maximum={range.highest * 1.0001} limits={`from ${formatRatio(range.lowest)} to ${formatRatio(range.highest)} with this chain; tubes and close-up lenses are among the levers`} onChange={takeRatio} testID="ratio-field" />}
     />
   );
 }
@@ -42,7 +49,7 @@ function ApertureControl({ now, label }: { now: NearDeskState; label?: string })
     <ControlLine
       label={label}
       ruler={<Ruler label="f-number" value={fNumber} minimum={widest} maximum={smallest} valueText={showFNumber(fNumber)} rounded={engraved} onChange={setNearFNumber} />}
-      field={<NumberField compact hideLabel label="f-number" value={fNumber} unit="none" minimum={widest * 0.9999} maximum={smallest} limits={`from ${showFNumber(widest)} to ${showFNumber(smallest)}`} onChange={(value) => value !== null && setNearFNumber(value)} testID="fnumber-field" />}
+      field={<FollowingField compact hideLabel label="f-number" value={fNumber} unit="none" minimum={widest * 0.9999} maximum={smallest} limits={`from ${showFNumber(widest)} to ${showFNumber(smallest)}`} onChange={takeFNumber} testID="fnumber-field" />}
     />
   );
 }

@@ -7,7 +7,7 @@ import { FocalControl } from '@/features/slate/FocalControl';
 import { ControlDock } from '@/ui/controls/ControlDock';
 import { ControlLine } from '@/ui/controls/ControlLine';
 import { Key } from '@/ui/controls/Key';
-import { NumberField } from '@/ui/controls/NumberField';
+import { FollowingField } from '@/ui/controls/FollowingField';
 import { Ruler } from '@/ui/controls/Ruler';
 import { space } from '@/ui/theme/measures';
 import { secondsText } from './starWords';
@@ -22,6 +22,10 @@ const LONGEST_SET_S = 3600;
 /** Tenths of a second below ten, whole ones above, tens from two minutes on: what a person sets. */
 const settable = (seconds: number): number => (seconds < 10 ? Math.round(seconds * 10) / 10 : seconds < 120 ? Math.round(seconds) : Math.round(seconds / 10) * 10);
 
+const takeExposure = (exposureS: number | null): void => {
+  if (exposureS !== null) useSky.getState().set({ exposureS });
+};
+
 function Exposure({ reading, label }: { reading: StarsReading; label?: string }) {
   const exposureS = useSky((state) => state.exposureS);
   const set = useSky((state) => state.set);
@@ -30,7 +34,7 @@ function Exposure({ reading, label }: { reading: StarsReading; label?: string })
     <ControlLine
       label={label}
       ruler={<Ruler label="Exposure" value={seconds} minimum={SHORTEST_S} maximum={LONGEST_SET_S} valueText={secondsText(seconds)} rounded={settable} onChange={(value) => set({ exposureS: value })} />}
-      field={<NumberField compact hideLabel label="Exposure" value={Number(seconds.toPrecision(3))} unit="none" shownUnit="s" minimum={SHORTEST_S} maximum={LONGEST_SET_S} limits="from 0.5 s to an hour" onChange={(value) => value !== null && set({ exposureS: value })} testID="exposure-field" />}
+      field={<FollowingField compact hideLabel label="Exposure" value={Number(seconds.toPrecision(3))} unit="none" shownUnit="s" minimum={SHORTEST_S} maximum={LONGEST_SET_S} limits="from 0.5 s to an hour" onChange={takeExposure} testID="exposure-field" />}
       keys={exposureS === null ? null : <Key title="Back to the longest" icon="restart-alt" iconOnly weight="plain" onPress={() => set({ exposureS: null })} />}
     />
   );

@@ -4,11 +4,15 @@ import { formatFigures } from '@/core/quantity/format';
 import { useInHand } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
 import { ControlLine } from '@/ui/controls/ControlLine';
-import { NumberField } from '@/ui/controls/NumberField';
+import { FollowingField } from '@/ui/controls/FollowingField';
 import { Ruler } from '@/ui/controls/Ruler';
 import { TARGET } from '@/ui/theme/measures';
 
 const rounded = (focalMm: number): number => (focalMm < 50 ? Math.round(focalMm * 10) / 10 : Math.round(focalMm));
+
+const takeFocal = (focalMm: number | null): void => {
+  if (focalMm !== null) useInHand.getState().setFocalMm(focalMm);
+};
 
 /** Focal length of a zoom by dragging and by typing; a prime says that it has only one. */
 export function FocalControl({ system, label }: { system: EffectiveSystem | null; label?: string }) {
@@ -30,7 +34,7 @@ export function FocalControl({ system, label }: { system: EffectiveSystem | null
   return (
     <ControlLine
       label={label}
-      field={<NumberField compact hideLabel label="Focal length" value={markedFocalMm} unit="mm" shownUnit="mm" minimum={focalWideMm} maximum={focalTeleMm} limits={limits} onChange={(value) => value !== null && setFocalMm(value)} testID="focal-field" />}
+      field={<FollowingField compact hideLabel label="Focal length" value={markedFocalMm} unit="mm" shownUnit="mm" minimum={focalWideMm} maximum={focalTeleMm} limits={limits} onChange={takeFocal} testID="focal-field" />}
       ruler={<Ruler label="Focal length" value={markedFocalMm} minimum={focalWideMm} maximum={focalTeleMm} valueText={`${formatFigures(markedFocalMm, 4)} mm`} rounded={rounded} onChange={setFocalMm} />}
     />
   );

@@ -1,7 +1,7 @@
 /** Units a quantity can carry. Lengths are stored in the unit named, never converted silently. */
 export type Unit =
   | 'mm' | 'm' | 'µm' | 'px' | 'MP' | 'px/mrad' | '°' | '″/px' | 'lp/mm' | 'cycles/mm'
-  | 'f/' | '×' | ':1' | '%' | 'stops' | 'ISO' | 'frames/s' | 'MB' | 'g' | 'money' | 'px/in' | 'dpt' | 's' | 'm/s' | 'px/s' | '″' | '″/s' | 'h' | 'GB' | 'mm²' | 'px²' | '1';
+  | 'f/' | '×' | ':1' | '%' | 'stops' | 'ISO' | 'frames/s' | 'MB' | 'g' | 'money' | 'px/in' | 'dpt' | 's' | 'm/s' | 'px/s' | '″' | '″/s' | 'h' | 'min' | 'GB' | 'mm²' | 'px²' | '1';
 
 /** Where a value comes from: typed in, worked out, or measured by the photographer. */
 export type Kind = 'given' | 'computed' | 'measured';

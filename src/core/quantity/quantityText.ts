@@ -59,7 +59,7 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
     case 'mm':
       return { number: formatFigures(value, 3), unit };
     case 's':
-      return value > 0 && value < 0.5 ? { number: shutterText(value).replace('\u202fs', ''), unit } : { number: formatFigures(value, figuresFor(value, plusMinus, 2)), unit };
+      return value > 0 && value < 0.5 ? { number: shutterText(value).replace('\u202fs', ''), unit } : { number: formatFigures(value, figuresFor(value, plusMinus, value >= 10 ? 3 : 2)), unit };
     case 'g':
       return value >= 1000 ? { number: formatFigures(value / 1000, 3), unit: 'kg' } : { number: formatFixed(value), unit };
     case 'money':

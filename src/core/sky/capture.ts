@@ -43,6 +43,17 @@ function windowFor(table: readonly ReadoutWindow[], side: number): { window: Rea
   return window ? { window, fits: found !== undefined } : null;
 }
 
+/** The frame rate of a window, and what holds it: the least of 1/exposure, what the link carries, what the body reads out. */
+export function rateOf({ exposureS, linkMbPerS, bits }: Pick<CaptureInput, 'exposureS' | 'linkMbPerS' | 'bits'>, columns: number, rows: number, readout: number | undefined): { framesPerSecond: number; limit: RateLimit } {
+  const limits: [RateLimit, number][] = [
+    ['exposure', 1 / exposureS],
+    ['link', (linkMbPerS * 8e6) / (columns * rows * bits)],
+    ...(readout === undefined ? [] : [['readout', readout] as [RateLimit, number]]),
+  ];
+  const [limit, framesPerSecond] = limits.reduce((least, each) => (each[1] < least[1] ? each : least));
+  return { limit: limit === 'exposure' && readout === undefined ? 'unknown' : limit, framesPerSecond };
+}
+
 /**
  * Plans a recording of short frames: window, rate, frames, file.
  *
@@ -56,19 +67,14 @@ export function planCapture({ body, discPx, margin, exposureS, linkMbPerS, durat
   const cut = { columns: Math.min(side, even(sensor.columns - 1)), rows: Math.min(side, even(sensor.rows - 1)) };
   const { columns, rows } = listed?.window ?? cut;
   const frameBytes = columns * rows * (bits / 8);
-  const limits: [RateLimit, number][] = [
-    ['exposure', 1 / exposureS],
-    ['link', (linkMbPerS * 1e6) / frameBytes],
-    ...(listed ? [['readout', listed.window.framesPerSecond] as [RateLimit, number]] : []),
-  ];
-  const [limit, framesPerSecond] = limits.reduce((least, each) => (each[1] < least[1] ? each : least));
+  const { framesPerSecond, limit } = rateOf({ exposureS, linkMbPerS, bits }, columns, rows, listed?.window.framesPerSecond);
   const frames = Math.floor(framesPerSecond * durationS + 1e-9);
   return {
     columns,
     rows,
     fits: listed ? listed.fits : side <= Math.min(sensor.columns, sensor.rows),
     framesPerSecond,
-    limit: listed || limit !== 'exposure' ? limit : 'unknown',
+    limit,
     frames,
     fileBytes: SER_HEADER_BYTES + frames * (frameBytes + SER_STAMP_BYTES),
     cardMinutes: (cardGb * 1e9) / (framesPerSecond * (frameBytes + SER_STAMP_BYTES)) / 60,

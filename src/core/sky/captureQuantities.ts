@@ -28,6 +28,6 @@ export function captureQuantities(from: CaptureInput, plan: CapturePlan): Captur
     framesPerSecond,
     frames,
     fileGb: computed(plan.fileBytes / 1e9, 'GB', () => ({ name: 'File', formula: '178 B + frames · (frame + 8 B)', inputs: [input('frames', 'frames', frames), input('frame', 'one frame', frame)], source: 'the open SER layout, uncompressed, a time for each frame' })),
-    cardMinutes: computed(plan.cardMinutes * 60, 's', () => ({ name: 'Time on the card', formula: 'card / (rate · frame)', inputs: [input('card', 'card', given(from.cardGb, 'GB', 'Card', 'as set')), input('rate', 'frame rate', framesPerSecond), input('frame', 'one frame', frame)], source: '10⁹ bytes a gigabyte' })),
+    cardMinutes: computed(plan.cardMinutes, 'min', () => ({ name: 'Time on the card', formula: 'card / (rate · frame) / 60', inputs: [input('card', 'card', given(from.cardGb, 'GB', 'Card', 'as set')), input('rate', 'frame rate', framesPerSecond), input('frame', 'one frame', frame)], source: '10⁹ bytes a gigabyte' })),
   };
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import vectors from '../vectors/physics.json';
 import { demoBodies, demoOptics } from '@/demo/kit';
 import { foldSystem } from '../optics/foldSystem';
-import { planCapture } from './capture';
+import { planCapture, rateOf } from './capture';
 import { criticalFNumber, discPx, longestCaptureS, readPlanet, standOf } from './planet';
 import { spreadChoices } from './spread';
 
@@ -72,6 +72,14 @@ describe('a recording', () => {
   it('cuts an even square where the body has no table, and says that the read-out is not known', () => {
     const none = planCapture({ body: demoBodies.ostrel.data, discPx: 101, margin: 1.5, exposureS: 0.02, linkMbPerS: 1000, durationS: 10, bits: 16, cardGb: 64 });
     expect(none).toMatchObject({ columns: 152, rows: 152, framesPerSecond: 50, limit: 'unknown' });
+  });
+
+  it('tells for every window what holds its rate', () => {
+    const order = { exposureS: 0.005, linkMbPerS: 100, bits: 8 as const };
+    expect(rateOf(order, 2688, 1520, 60)).toEqual({ limit: 'link', framesPerSecond: 100e6 / (2688 * 1520) });
+    expect(rateOf(order, 640, 480, 230)).toEqual({ limit: 'exposure', framesPerSecond: 200 });
+    expect(rateOf({ ...order, exposureS: 0.001 }, 640, 480, 230)).toEqual({ limit: 'readout', framesPerSecond: 230 });
+    expect(rateOf(order, 640, 480, undefined).limit).toBe('unknown');
   });
 
   it('never runs faster than any of its limits', () => {

@@ -1,9 +1,8 @@
 import type { Reading } from '@/contract/schemas/reading';
 import { formatChange, formatFixed, formatRatio } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
-import { showFNumber, showSubjectMm, shownText } from '@/core/quantity/quantityText';
+import { showFNumber, showQuantity, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
-import { runText, secondsText } from '@/features/sky/starWords';
 import type { Reread } from './readingNow';
 
 /** One number of a kept reading: as it was, why, and as it would be now. */
@@ -21,12 +20,14 @@ export function comparisonLines(data: Reading, asKept: Reread | null, asNow: Rer
     const { result } = data;
     const kept = asKept?.desk === 'stars' ? asKept.reading : undefined;
     const now = asNow?.desk === 'stars' ? asNow.reading : undefined;
+    // Written as the figures beside them are.
+    const was = (unit: 's' | 'px', value: number) => shownText(showQuantity({ unit, value }, units));
     return [
-      { label: 'Longest', was: secondsText(result.limitS), wasWhy: kept?.limitS, now: now?.limitS },
-      { label: 'For the centre', was: secondsText(result.centreS), wasWhy: kept?.centreS, now: now?.centreS },
-      { label: 'For the whole frame', was: secondsText(result.worstS), wasWhy: kept?.worstS, now: now?.worstS },
-      { label: 'Run, centre', was: runText(result.centreRunPx), wasWhy: kept?.centreDriftPx, now: now?.centreDriftPx },
-      { label: 'Run, worst point', was: runText(result.worstRunPx), wasWhy: kept?.worstDriftPx, now: now?.worstDriftPx },
+      { label: 'Longest', was: was('s', result.limitS), wasWhy: kept?.limitS, now: now?.limitS },
+      { label: 'For the centre', was: was('s', result.centreS), wasWhy: kept?.centreS, now: now?.centreS },
+      { label: 'For the whole frame', was: was('s', result.worstS), wasWhy: kept?.worstS, now: now?.worstS },
+      { label: 'Run, centre', was: was('px', result.centreRunPx), wasWhy: kept?.centreDriftPx, now: now?.centreDriftPx },
+      { label: 'Run, worst point', was: was('px', result.worstRunPx), wasWhy: kept?.worstDriftPx, now: now?.worstDriftPx },
     ];
   }
   const { result } = data;

@@ -4,11 +4,13 @@ import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import { showFNumber } from '@/core/quantity/quantityText';
-import { planCapture, type CaptureInput, type CapturePlan } from '@/core/sky/capture';
+import { planCapture, rateOf, type CaptureInput, type CapturePlan } from '@/core/sky/capture';
 import { captureQuantities, type CaptureQuantities } from '@/core/sky/captureQuantities';
 import { discsOf, planetOn } from '@/core/sky/ephemeris';
+import { bestWindow } from '@/core/sky/night';
 import { PLANETS, PLANET_NAMES, STAND_WORDS, readPlanet, type PlanetName } from '@/core/sky/planet';
 import { useInHand } from '@/data/inHand';
+import { clock } from '@/data/localTime';
 import { useSky } from '@/data/sky';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
@@ -52,6 +54,7 @@ function Planets({ desk }: { desk: Ready }) {
   const night = useNight();
   const { planet } = sky;
   const here = useMemo(() => (night ? planetOn(planet, night.site, night.midnightMs) : null), [night, planet]);
+  const window = useMemo(() => (night && here ? bestWindow(here, night.site, night.night) : null), [night, here]);
   const discs = useMemo(() => (night ? discsOf(night.site, night.midnightMs) : { moonArcsec: USUAL_DISC_ARCSEC, sunArcsec: USUAL_DISC_ARCSEC }), [night]);
   const discArcsec = here?.discArcsec ?? PLANETS[planet].usualArcsec;
   const reading = useMemo(() => readPlanet({ system, planet, discArcsec, blurPx: sky.blurPx }), [system, planet, discArcsec, sky.blurPx]);
@@ -111,6 +114,11 @@ function Planets({ desk }: { desk: Ready }) {
         <Figure label="Opening’s finest detail" quantity={reading.smallestDetailArcsec} units={units} name="smallestDetailArcsec" onWhy={setAsked} />
         <Figure label="Holds still for" quantity={reading.longestCaptureS} units={units} name="longestCaptureS" onWhy={setAsked} testID="longest-capture" />
       </View>
+      {here && night ? (
+        <Txt testID="planet-night">
+          {`${window ? `Above 30° in the dark from ${clock(window.fromMs, night.site.zone)} to ${clock(window.toMs, night.site.zone)} at ${night.site.name}, highest ${formatFixed(window.highestDeg)}° at ${clock(window.highestMs, night.site.zone)}` : `Not above 30° in the dark that night at ${night.site.name}: the air is thick there`}; ${formatFixed(here.fromSunDeg)}° from the Sun, magnitude ${formatFixed(here.magnitude, 1)}, ${formatFixed(here.litShare * 100)}\u202f% lit.`}
+        </Txt>
+      ) : null}
       {here ? null : (
         <>
           <Txt kind="small" tone="soft">
@@ -121,7 +129,7 @@ function Planets({ desk }: { desk: Ready }) {
       )}
     </View>
   );
-  const recording = <Recording capture={capture} recorded={recorded} durationS={durationS} blurPx={sky.blurPx} onWhy={setAsked} />;
+  const recording = <Recording order={order} capture={capture} recorded={recorded} durationS={durationS} blurPx={sky.blurPx} onWhy={setAsked} />;
   const rest = (
     <>
       <BarlowList desk={desk} discArcsec={discArcsec} />
@@ -167,6 +175,7 @@ const quantityOf = (all: object, name: string): Quantity | undefined => {
 };
 
 interface RecordingProps {
+  order: CaptureInput;
   capture: CapturePlan;
   recorded: CaptureQuantities;
   durationS: number;
@@ -174,7 +183,7 @@ interface RecordingProps {
   onWhy: (name: string) => void;
 }
 
-function Recording({ capture, recorded, durationS, blurPx, onWhy }: RecordingProps) {
+function Recording({ order, capture, recorded, durationS, blurPx, onWhy }: RecordingProps) {
   const styles = useStyles();
   const units = useInHand((state) => state.units);
   const sky = useSky();
@@ -201,6 +210,16 @@ function Recording({ capture, recorded, durationS, blurPx, onWhy }: RecordingPro
         <NumberField label="Card" value={sky.cardGb} unit="none" shownUnit="GB" minimum={1} maximum={20_000} onChange={(value) => value !== null && sky.set({ cardGb: value })} />
       </FieldRow>
       <Choice label="Bits of a pixel" value={String(sky.bits)} options={[{ value: '8', name: '8' }, { value: '16', name: '16' }]} onChange={(bits) => sky.set({ bits: bits === '8' ? 8 : 16 })} />
+      {order.body.readoutWindows?.length ? (
+        <Table
+          label="Read-out windows"
+          heads={['Window', 'Read-out', 'As set', 'Held by']}
+          rows={order.body.readoutWindows.map(({ columns, rows, framesPerSecond }) => {
+            const rate = rateOf(order, columns, rows, framesPerSecond);
+            return { key: `${columns} ${rows}`, cells: [`${columns} × ${rows}`, `${formatFigures(framesPerSecond, 3)}/s`, `${formatFigures(rate.framesPerSecond, 3)}/s`, { exposure: 'exposure', link: 'link', readout: 'read-out', unknown: '?' }[rate.limit]], strong: columns === capture.columns && rows === capture.rows };
+          })}
+        />
+      ) : null}
       <Txt kind="small" tone="soft">
         Sizes are those of an open SER file: a header of 178 bytes, uncompressed frames, eight bytes of time for each.
       </Txt>

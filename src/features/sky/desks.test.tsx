@@ -90,6 +90,7 @@ describe('the Planets desk', () => {
     expect(words()).toContain('Jupiter’s disc, 45″ at its usual best');
     expect(words()).toContain('● Sampling in the customary range');
     expect(words()).toContain('held by the exposure');
+    expect(words()).toMatch(/2688 × 1520 60\/s 60\/s read-out .*320 × 240 460\/s 125\/s exposure/);
     fireEvent.press(screen.getByTestId('spread-00000000-0000-4000-8000-00000000d010'));
     expect(words()).toContain('only the best air fills it');
     fireEvent.press(screen.getByText('Keep what is tried'));
@@ -101,6 +102,7 @@ describe('the Planets desk', () => {
     await renderWithKit(<PlanetsDesk />);
     expect(words()).toMatch(/Venus stands only \d° from the Sun\. Never point an unfiltered lens/);
     act(() => useSky.getState().set({ planet: 'Saturn' }));
+    expect(words()).toMatch(/Above 30° in the dark from \d\d:\d\d to \d\d:\d\d at La Palma, highest \d\d° at \d\d:\d\d; 1\d\d° from the Sun, magnitude/);
     expect(words()).not.toMatch(/Saturn stands only/);
   });
 

@@ -20,14 +20,16 @@ const LARGEST = 190;
 /** Outer ring ÷ disc, and how flat we see it. */
 const RING = 2.27;
 const RING_FLAT = 0.28;
+/** Width of the rings as drawn, in radii of the disc. */
+const RING_WIDTH = 0.5;
 
 /** A planet at one sensor pixel for one pixel of the screen, beside the whole sensor with the window that is read out. */
 export function PlanetDrawing({ discPx, ringed, sensorColumns, sensorRows, window, maxHeight, description }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const size = Math.min(LARGEST, Math.max(2, discPx));
-  const discBox = Math.max(70, Math.min(LARGEST, size * (ringed ? RING : 1.25)));
-  const shrink = ringed ? Math.min(1, discBox / (size * RING)) : 1;
+  const discBox = Math.max(70, Math.min(LARGEST, size * (ringed ? RING * 1.1 : 1.25)));
+  const shrink = ringed ? Math.min(1, discBox / (size * RING * 1.1)) : 1;
   const r = (size * shrink) / 2;
   const room = width - discBox - 28;
   const sensorWidth = Math.min(room, (maxHeight * sensorColumns) / sensorRows);
@@ -50,7 +52,7 @@ export function PlanetDrawing({ discPx, ringed, sensorColumns, sensorRows, windo
             </ClipPath>
           </Defs>
           <Rect x={1} y={cy - discBox / 2} width={discBox + 2} height={discBox} fill={palette.skyGround} />
-          {ringed ? <Ellipse cx={cx} cy={cy} rx={r * RING} ry={r * RING * RING_FLAT} fill="none" stroke={palette.star} strokeWidth={Math.max(1, r * 0.5)} strokeOpacity={0.75} /> : null}
+          {ringed ? <Ellipse cx={cx} cy={cy} rx={r * (RING - RING_WIDTH / 2)} ry={r * (RING - RING_WIDTH / 2) * RING_FLAT} fill="none" stroke={palette.star} strokeWidth={Math.max(1, r * RING_WIDTH)} strokeOpacity={0.75} /> : null}
           <Circle cx={cx} cy={cy} r={r} fill={palette.star} />
           <G clipPath="url(#disc)">{[band(-0.52, -0.3), band(0.12, 0.38), band(0.62, 0.72)]}</G>
           <HaloText x={cx} y={height - 5} textAnchor="middle" colour={palette.ink} ground={palette.paper} text={scale > 0.99 ? '1 : 1' : `1 : ${(1 / scale).toFixed(1)}`} />

@@ -4,6 +4,18 @@ import { expect, openFar, pixelsShown, test } from './support/test';
 test.describe('with the server stopped', () => {
   test.use({ expectedConsole: /Failed to load resource|ERR_CONNECTION_REFUSED/ });
 
+  test('a page that was not opened before waits for the server instead of taking everything away', async ({ page, server }) => {
+    await openFar(page);
+    await server.stop();
+    await page.getByRole('link', { name: 'Sky' }).click();
+    await expect(page.getByText(/this page was not opened before/)).toBeVisible();
+    await page.getByRole('link', { name: 'Far' }).click();
+    await expect(page.getByTestId('pixels-value')).toBeVisible();
+    await page.getByRole('link', { name: 'Sky' }).click();
+    await server.start();
+    await expect(page.getByTestId('limit-value')).toBeVisible();
+  });
+
   test('the reading still computes, keeping waits and says so, and arrives when the server is back', async ({ page, server }) => {
     await openFar(page);
     const before = await pixelsShown(page);

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const BesidePage = lazy(() => import('@/features/far/pages/BesidePage'));
+const BesidePage = lazyPart(() => import('@/features/far/pages/BesidePage'));
 
 export default function FarBesidePage() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const DetailPage = lazy(() => import('@/features/far/pages/DetailPage'));
+const DetailPage = lazyPart(() => import('@/features/far/pages/DetailPage'));
 
 export default function FarDetailPage() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const PlanPage = lazy(() => import('@/features/far/pages/PlanPage'));
+const PlanPage = lazyPart(() => import('@/features/far/pages/PlanPage'));
 
 export default function FarPlanPage() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const RoutesPage = lazy(() => import('@/features/far/pages/RoutesPage'));
+const RoutesPage = lazyPart(() => import('@/features/far/pages/RoutesPage'));
 
 export default function FarRoutesPage() {
   return (

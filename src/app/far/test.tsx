@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const FairTestPage = lazy(() => import('@/features/far/pages/FairTestPage'));
+const FairTestPage = lazyPart(() => import('@/features/far/pages/FairTestPage'));
 
 export default function FarFairTestPage() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const BringPage = lazy(() => import('@/features/kit/bring/BringPage'));
+const BringPage = lazyPart(() => import('@/features/kit/bring/BringPage'));
 
 export default function Bring() {
   return (

@@ -1,9 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const CompareKit = lazy(() => import('@/features/kit/compare/CompareKit'));
+const CompareKit = lazyPart(() => import('@/features/kit/compare/CompareKit'));
 
 export default function ComparePage() {
   const { what, ids } = useLocalSearchParams<{ what?: string; ids?: string }>();

@@ -1,9 +1,9 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
 // The kit is not needed for the first reading, so its pages come when they are opened.
-const KitList = lazy(() => import('@/features/kit/KitList'));
+const KitList = lazyPart(() => import('@/features/kit/KitList'));
 
 export default function KitPage() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const AperturePage = lazy(() => import('@/features/near/pages/AperturePage'));
+const AperturePage = lazyPart(() => import('@/features/near/pages/AperturePage'));
 
 export default function NearAperturePageRoute() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const NearDesk = lazy(() => import('@/features/near/NearDesk'));
+const NearDesk = lazyPart(() => import('@/features/near/NearDesk'));
 
 export default function NearDeskRoute() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const MeasurePage = lazy(() => import('@/features/near/pages/MeasurePage'));
+const MeasurePage = lazyPart(() => import('@/features/near/pages/MeasurePage'));
 
 export default function NearMeasurePageRoute() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const RatioPlanPage = lazy(() => import('@/features/near/pages/RatioPlanPage'));
+const RatioPlanPage = lazyPart(() => import('@/features/near/pages/RatioPlanPage'));
 
 export default function NearRatioPlanPageRoute() {
   return (

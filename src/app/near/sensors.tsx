@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const SensorsPage = lazy(() => import('@/features/near/pages/SensorsPage'));
+const SensorsPage = lazyPart(() => import('@/features/near/pages/SensorsPage'));
 
 export default function NearSensorsPageRoute() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const SizesPage = lazy(() => import('@/features/near/pages/SizesPage'));
+const SizesPage = lazyPart(() => import('@/features/near/pages/SizesPage'));
 
 export default function NearSizesPageRoute() {
   return (

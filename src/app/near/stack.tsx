@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const StackPage = lazy(() => import('@/features/near/pages/StackPage'));
+const StackPage = lazyPart(() => import('@/features/near/pages/StackPage'));
 
 export default function NearStackPageRoute() {
   return (

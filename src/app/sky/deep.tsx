@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const DeepDesk = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.DeepDesk })));
+const DeepDesk = lazyPart(() => import('@/features/sky/desks').then((each) => ({ default: each.DeepDesk })));
 
 export default function SkyDeepDeskRoute() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const StarsDesk = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.StarsDesk })));
+const StarsDesk = lazyPart(() => import('@/features/sky/desks').then((each) => ({ default: each.StarsDesk })));
 
 export default function SkyStarsDeskRoute() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const NightDesk = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.NightDesk })));
+const NightDesk = lazyPart(() => import('@/features/sky/desks').then((each) => ({ default: each.NightDesk })));
 
 export default function SkyNightDeskRoute() {
   return (

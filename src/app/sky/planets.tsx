@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const PlanetsDesk = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.PlanetsDesk })));
+const PlanetsDesk = lazyPart(() => import('@/features/sky/desks').then((each) => ({ default: each.PlanetsDesk })));
 
 export default function SkyPlanetsDeskRoute() {
   return (

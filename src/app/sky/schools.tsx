@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const SchoolsPage = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.SchoolsPage })));
+const SchoolsPage = lazyPart(() => import('@/features/sky/desks').then((each) => ({ default: each.SchoolsPage })));
 
 export default function SkySchoolsPageRoute() {
   return (

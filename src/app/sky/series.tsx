@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const SeriesPage = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.SeriesPage })));
+const SeriesPage = lazyPart(() => import('@/features/sky/desks').then((each) => ({ default: each.SeriesPage })));
 
 export default function SkySeriesPageRoute() {
   return (

@@ -1,8 +1,8 @@
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const StrokesPage = lazy(() => import('@/features/sky/desks').then((each) => ({ default: each.StrokesPage })));
+const StrokesPage = lazyPart(() => import('@/features/sky/desks').then((each) => ({ default: each.StrokesPage })));
 
 export default function SkyStrokesPageRoute() {
   return (

@@ -1,4 +1,4 @@
-import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
+import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import { nearestDistanceM } from '@/core/far/focusAt';
 import type { Quantity } from '@/core/quantity/quantity';
@@ -19,8 +19,9 @@ import { useFarMore } from './MoreGroups';
 import { LeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
 import { useFarDesk, type DeskState } from './useFarDesk';
+import { lazyPart } from '@/ui/lazyPart';
 
-const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 type Ready = Extract<ReturnType<typeof useFarDesk>, { status: 'ready' }>;
 

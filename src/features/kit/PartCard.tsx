@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import { modesOf } from '@/core/kit/parts';
@@ -25,8 +25,9 @@ import { PartEditor } from './PartEditor';
 import { bodyBrief, partBrief, setupBrief } from './briefs';
 import { bodyFacts, partFacts, type Fact } from './partFacts';
 import { useGo } from './useGo';
+import { lazyPart } from '@/ui/lazyPart';
 
-const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 /** The card of one part: what it is, what its modes give, where it is used; and its form behind "Change". */
 export function PartCard({ resource, id }: { resource: PartResource; id: string }) {

@@ -1,4 +1,4 @@
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import type { ResourceTypes, StoredOf } from '@/contract/resources';
 import type { PartKind } from '@/core/kit/parts';
@@ -9,8 +9,9 @@ import { useKit } from '@/data/useKit';
 import { useInHand } from '@/data/inHand';
 import { RowForm } from './LazyRowForm';
 import { newPart, sectionsOf } from './fields';
+import { lazyPart } from '@/ui/lazyPart';
 
-const InUse = lazy(() => import('./InUse'));
+const InUse = lazyPart(() => import('./InUse'));
 
 interface Props {
   resource: PartResource;

@@ -1,4 +1,4 @@
-import { Suspense, lazy, useCallback, useEffect, useRef, useState } from 'react';
+import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { Link, useRouter, type Href } from 'expo-router';
 import { neededPixels } from '@/core/output/needs';
@@ -25,8 +25,9 @@ import { NearColumn, NearDock } from './NearControls';
 import { NearGroups, nearQuantities } from './NearGroups';
 import { NearLeverList } from './NearLeverList';
 import { useNearDesk, type NearDeskState, type NearDeskView } from './useNearDesk';
+import { lazyPart } from '@/ui/lazyPart';
 
-const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 type Ready = Extract<NearDeskView, { status: 'ready' }>;
 

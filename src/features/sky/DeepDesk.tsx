@@ -1,4 +1,4 @@
-import { Suspense, lazy, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
@@ -25,8 +25,9 @@ import { SiteLine } from './SiteLine';
 import { SkyDeskGate } from './SkyDeskGate';
 import { useNight } from './useNight';
 import type { SkyDesk } from './useSkyDesk';
+import { lazyPart } from '@/ui/lazyPart';
 
-const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 

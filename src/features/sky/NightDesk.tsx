@@ -1,4 +1,4 @@
-import { Suspense, lazy, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { DEEP_OBJECTS } from '@/core/sky/catalogue';
@@ -22,8 +22,9 @@ import { stylesOf } from '@/ui/theme/theme';
 import { SkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from './planetWords';
 import { useNight, type SkyNight } from './useNight';
+import { lazyPart } from '@/ui/lazyPart';
 
-const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 /** Night: dark hours, Moon, planets, and when an object stands best. */
 export default function NightDesk() {

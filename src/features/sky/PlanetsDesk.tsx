@@ -1,4 +1,4 @@
-import { Suspense, lazy, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
@@ -29,8 +29,9 @@ import { LIMIT_WORDS, NEAR_SUN_DEG, SUN_WARNING, bytesText } from './planetWords
 import { secondsText } from './starWords';
 import { useNight } from './useNight';
 import type { SkyDesk } from './useSkyDesk';
+import { lazyPart } from '@/ui/lazyPart';
 
-const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 /** Usual sizes of Moon and Sun, ″, where no night is chosen. */

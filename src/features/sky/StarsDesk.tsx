@@ -1,4 +1,4 @@
-import { Suspense, lazy, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { starLimits, starsAt, type StarsReading } from '@/core/sky/readStars';
 import type { StarRule } from '@/core/sky/starRules';
@@ -24,8 +24,9 @@ import { StarPicture } from './StarPicture';
 import { useLensRecord, useStarWays } from './skyWays';
 import { STAR_VERDICT_WORDS, secondsText, starMark, starSentence } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
+import { lazyPart } from '@/ui/lazyPart';
 
-const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 

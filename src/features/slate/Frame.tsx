@@ -1,4 +1,4 @@
-import { Suspense, lazy, type ReactNode } from 'react';
+import { Suspense, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useSheets } from '@/data/sheets';
 import { OverSheets } from '@/ui/Sheet';
@@ -6,12 +6,13 @@ import { NoticeBar } from './NoticeBar';
 import { Places } from './Places';
 import { Slate } from './Slate';
 import { SyncLine } from './SyncLine';
+import { lazyPart } from '@/ui/lazyPart';
 
 // Sheets are not needed for the first reading, so they come when they are opened.
-const SetupSheet = lazy(() => import('../kit/SetupSheet'));
-const SubjectSheet = lazy(() => import('../kit/SubjectSheet'));
-const SiteSheet = lazy(() => import('../sky/desks').then((each) => ({ default: each.SiteSheet })));
-const PreferencesSheet = lazy(() => import('./PreferencesSheet'));
+const SetupSheet = lazyPart(() => import('../kit/SetupSheet'));
+const SubjectSheet = lazyPart(() => import('../kit/SubjectSheet'));
+const SiteSheet = lazyPart(() => import('../sky/desks').then((each) => ({ default: each.SiteSheet })));
+const PreferencesSheet = lazyPart(() => import('./PreferencesSheet'));
 
 /** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */
 export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {

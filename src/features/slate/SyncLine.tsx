@@ -1,12 +1,13 @@
-import { Suspense, lazy, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { flush, useOutbox } from '@/data/outbox';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { lazyPart } from '@/ui/lazyPart';
 
-const RefusedSheet = lazy(() => import('./RefusedSheet'));
+const RefusedSheet = lazyPart(() => import('./RefusedSheet'));
 
 /** Says, only when there is something to say, what has not reached the server and what it refused. */
 export function SyncLine() {

@@ -1,9 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
 import Head from 'expo-router/head';
-import { lazy } from 'react';
 import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
 
-const PartPage = lazy(() => import('@/features/kit/PartPage'));
+const PartPage = lazyPart(() => import('@/features/kit/PartPage'));
 
 export default function KitPartPage() {
   const { resource, id, kind } = useLocalSearchParams<{ resource: string; id: string; kind?: string }>();

@@ -1,4 +1,4 @@
-import { Suspense, lazy, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import type { Setup } from '@/contract/schemas/setup';
@@ -28,8 +28,9 @@ import { Together } from './Together';
 import { Tray, linkOfTray } from './Tray';
 import { addToChain, chainItems, moveInChain, type Link } from './chainEdit';
 import { useSetupDraft } from './useSetupDraft';
+import { lazyPart } from '@/ui/lazyPart';
 
-const WhySheet = lazy(() => import('@/ui/why/WhySheet'));
+const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 interface Props {
   kit: Kit;

@@ -7,6 +7,8 @@ export interface DetailParts {
   lens50LpPerMm: number;
   /** Filter displacement in pixels: 0 none, 0.4 weak, 0.65 standard. */
   antiAliasPx: number;
+  /** Diameter of a central obstruction ÷ diameter of the opening: mirror lenses and reflectors; 0 without. */
+  obstruction?: number;
   wavelengthUm?: number;
   /** Length of linear motion on the sensor, µm. */
   motionUm?: number;
@@ -27,6 +29,31 @@ const sinc = (x: number): number => (x === 0 ? 1 : Math.sin(Math.PI * x) / (Math
 export function diffractionResponse(frequency: number, workingFNumber: number, wavelengthUm: number): number {
   const s = (frequency * wavelengthUm * workingFNumber) / 1000;
   return s >= 1 ? 0 : (2 / Math.PI) * (Math.acos(s) - s * Math.sqrt(1 - s * s));
+}
+
+/**
+ * Diffraction of a round aperture with a round obstruction in its middle: the autocorrelation of a ring.
+ *
+ * @param frequency cycles per mm on the sensor
+ * @param obstruction ε, diameter of the obstruction ÷ diameter of the opening, 0 ≤ ε < 1
+ * @source published in 1956 in the Journal of the Optical Society of America 46: (A + B + C)/(1 − ε²)
+ * @example annularResponse(0.3 * 1000 / (0.55 * 8), 8, 0.55, 0.45) // 0.4386
+ */
+export function annularResponse(frequency: number, workingFNumber: number, wavelengthUm: number, obstruction: number): number {
+  const s = (frequency * wavelengthUm * workingFNumber) / 1000;
+  if (s >= 1) return 0;
+  const e = obstruction;
+  const disc = (x: number): number => (x >= 1 ? 0 : (2 / Math.PI) * (Math.acos(x) - x * Math.sqrt(1 - x * x)));
+  return (disc(s) + e * e * disc(s / e) + overlapOfRing(s, e)) / (1 - e * e);
+}
+
+/** What the opening and its obstruction share, with its sign: the third term of the annular response. */
+function overlapOfRing(s: number, e: number): number {
+  if (s <= (1 - e) / 2) return -2 * e * e;
+  if (s >= (1 + e) / 2) return 0;
+  const phi = Math.acos(Math.max(-1, Math.min(1, (1 + e * e - 4 * s * s) / (2 * e))));
+  const half = Math.atan(((1 + e) / (1 - e)) * Math.tan(phi / 2));
+  return ((2 * e) / Math.PI) * Math.sin(phi) + ((1 + e * e) / Math.PI) * phi - ((2 * (1 - e * e)) / Math.PI) * half - 2 * e * e;
 }
 
 /** Square pixel of full fill: |sinc(ν·p)|. */
@@ -52,7 +79,9 @@ export function lensResponse(frequency: number, lens50LpPerMm: number): number {
 export function systemResponse(frequency: number, parts: DetailParts): number {
   const wavelengthUm = parts.wavelengthUm ?? DEFAULT_WAVELENGTH_UM;
   let response =
-    diffractionResponse(frequency, parts.workingFNumber, wavelengthUm) *
+    (parts.obstruction
+      ? annularResponse(frequency, parts.workingFNumber, wavelengthUm, parts.obstruction)
+      : diffractionResponse(frequency, parts.workingFNumber, wavelengthUm)) *
     pixelResponse(frequency, parts.pitchUm) *
     antiAliasResponse(frequency, parts.pitchUm, parts.antiAliasPx) *
     lensResponse(frequency, parts.lens50LpPerMm);

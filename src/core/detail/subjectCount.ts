@@ -5,6 +5,7 @@ import { verdictOf, type Verdict } from '../output/verdict';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 import { megapixels } from '../sensor/diagonal';
 import { detailLimit } from './detailLimit';
+import { detailPartsOf } from './detailParts';
 import { pixelsOnSubject } from './pixelsOnSubject';
 import { DEFAULT_WAVELENGTH_UM } from './response';
 
@@ -70,12 +71,7 @@ export function countOnSubject({ system, subject, output, judgeBy, threshold, ra
     orNothing(px * pixelError),
   );
 
-  const parts = {
-    pitchUm: pitch,
-    workingFNumber: workingFNumber.value,
-    lens50LpPerMm: system.lens50LpPerMm.value,
-    antiAliasPx: system.antiAliasPx,
-  };
+  const parts = detailPartsOf(system, workingFNumber.value);
   const limit = detailLimit(parts, threshold);
   const lensError = system.lens50LpPerMm.plusMinus;
   const shareError =
@@ -95,8 +91,9 @@ export function countOnSubject({ system, subject, output, judgeBy, threshold, ra
       input('ν', '50 % frequency of the optics', system.lens50LpPerMm),
       input('λ', 'wavelength', given(DEFAULT_WAVELENGTH_UM, 'µm', 'Wavelength', 'green light')),
       input('T', 'contrast threshold', thresholdQ),
+      ...(system.obstruction > 0 ? [input('ε', 'central obstruction', given(system.obstruction, '1', 'Obstruction ÷ opening', 'lens data'))] : []),
     ],
-    source: 'product of the responses of the parts',
+    source: system.obstruction > 0 ? 'product of the responses of the parts; diffraction of a ring-shaped opening' : 'product of the responses of the parts',
     neglects: 'Focus error, shake, haze, noise and sharpening.',
   }));
   const resolvedShare = computed(
@@ -151,8 +148,8 @@ export function countOnSubject({ system, subject, output, judgeBy, threshold, ra
       ],
       source: 'two schools: only what is resolved counts, or every pixel does',
       schools: [
-        { preference: 'judgeBy', choice: 'resolved', name: 'resolved pixels count', value: resolved.value, chosen: judgeBy === 'resolved' },
-        { preference: 'judgeBy', choice: 'sampled', name: 'every pixel counts', value: pixels.value, chosen: judgeBy === 'sampled' },
+        { preference: 'judgeBy', choice: 'resolved', name: 'resolved pixels count', value: resolved.value, plusMinus: resolved.plusMinus, chosen: judgeBy === 'resolved' },
+        { preference: 'judgeBy', choice: 'sampled', name: 'every pixel counts', value: pixels.value, plusMinus: pixels.plusMinus, chosen: judgeBy === 'sampled' },
       ],
     }),
     counted.plusMinus,

@@ -1,7 +1,8 @@
 import { detailLimit, DEFAULT_THRESHOLD } from '../detail/detailLimit';
+import { detailPartsOf } from '../detail/detailParts';
+import { pixelsOnSubject } from '../detail/pixelsOnSubject';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { workingFNumberAt } from '../optics/workingFNumber';
-import { pixelsOnSubject } from '../detail/pixelsOnSubject';
 import { focusAt } from './focusAt';
 import type { JudgeBy } from './readFar';
 
@@ -14,17 +15,8 @@ import type { JudgeBy } from './readFar';
 export function countPixels(system: EffectiveSystem, subjectMm: number, distanceM: number, judgeBy: JudgeBy, threshold: number = DEFAULT_THRESHOLD): number {
   const focus = focusAt(system, distanceM * 1000);
   if (!focus.ok) return 0;
-  const { ratio } = focus.value;
+  const { ratio, setting } = focus.value;
   const pixels = pixelsOnSubject(ratio, subjectMm, system.pitchUm.value);
   if (judgeBy === 'sampled') return pixels;
-  const limit = detailLimit(
-    {
-      pitchUm: system.pitchUm.value,
-      workingFNumber: workingFNumberAt(system, system.fNumber.value, ratio),
-      lens50LpPerMm: system.lens50LpPerMm.value,
-      antiAliasPx: system.antiAliasPx,
-    },
-    threshold,
-  );
-  return pixels * limit.resolvedShare;
+  return pixels * detailLimit(detailPartsOf(system, workingFNumberAt(system, system.fNumber.value, setting)), threshold).resolvedShare;
 }

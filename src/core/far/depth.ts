@@ -23,6 +23,23 @@ export function depthOfField(focalMm: number, fNumber: number, cocMm: number, le
 }
 
 /**
+ * The same limits from what a chain really has: its entrance pupil, the ratio it draws at, and the subject's distance from the
+ * pupil. For a bare thin lens both forms are one.
+ *
+ * @param pupilMm A
+ * @param ratio m at the subject
+ * @param subjectMm u, from the entrance pupil
+ * @source a point off the subject's plane makes a disc of A·|u − x|/x there, c/m wide at the limit: x = u·A·m/(A·m ± c)
+ */
+export function depthOfChain(pupilMm: number, ratio: number, cocMm: number, subjectMm: number): Depth {
+  const cone = pupilMm * ratio;
+  return {
+    nearMm: (subjectMm * cone) / (cone + cocMm),
+    farMm: cocMm >= cone ? Infinity : (subjectMm * cone) / (cone - cocMm),
+  };
+}
+
+/**
  * Diameter of the blur disc of a point behind (or in front of) the subject, mm on the sensor.
  *
  * @param pupilMm entrance pupil A

@@ -1,5 +1,6 @@
-import { formatFigures, formatFixed } from '../quantity/format';
-import { showFNumber } from '../quantity/quantityText';
+import { formatFigures } from '../quantity/format';
+import type { UnitSystem } from '../quantity/units';
+import { quantityText, showFNumber, showLengthM, shownText } from '../quantity/quantityText';
 import type { Compared } from './sideBySide';
 
 /** One thing a fair test holds equal, with the settings that make it so. */
@@ -15,14 +16,16 @@ export interface TestPoint {
  * @param a the set-up the test stands on
  * @param b the other one, walked to the same framing
  */
-export function fairTest(a: Compared, b: Compared): TestPoint[] {
+export function fairTest(a: Compared, b: Compared, units: UnitSystem = 'metric'): TestPoint[] {
+  const metres = (value: number) => shownText(showLengthM(value, units));
+  const carried = (each: Compared) => (each.system.weightG ? quantityText(each.system.weightG, units) : 'a weight that is not entered');
   const aperture = Math.max(a.system.fNumber.value, b.system.fNumber.value * (b.system.cropFactor.value / a.system.cropFactor.value));
   const other = (aperture * a.system.cropFactor.value) / b.system.cropFactor.value;
   const pitch = (each: Compared) => `${formatFigures(each.system.pitchUm.value)} µm`;
   const zoom = (each: Compared) => (each.system.lens.focalTeleMm > each.system.lens.focalWideMm ? `${each.name} set to ${formatFigures(each.system.markedFocalMm, 4)} mm` : `${each.name} is a prime`);
   const filter = (each: Compared) => each.system.body.antiAliasFilter;
   return [
-    { what: 'Framing', how: Math.abs(b.walkM) < 0.05 ? `Both from ${formatFigures(a.distanceM)} m.` : `${a.name} from ${formatFigures(a.distanceM)} m, ${b.name} from ${formatFigures(b.distanceM)} m: the target fills the same share of the frame. The perspective then differs; use a flat target.` },
+    { what: 'Framing', how: Math.abs(b.walkM) < 0.05 ? `Both from ${metres(a.distanceM)}.` : `${a.name} from ${metres(a.distanceM)}, ${b.name} from ${metres(b.distanceM)}: the target fills the same share of the frame. The perspective then differs; use a flat target.` },
     { what: 'Aperture', how: `${a.name} at ${showFNumber(aperture)}, ${b.name} at ${showFNumber(other)}: the same entrance pupil for the view, so the same depth and diffraction.` },
     { what: 'Exposure', how: `The same shutter time; ISO ×${formatFigures((a.system.cropFactor.value / b.system.cropFactor.value) ** 2, 2)} on ${b.name} for the same brightness at the same total light.` },
     { what: 'Focus', how: 'Each focused anew for every picture, at least five pictures a set-up; keep the best of each.' },
@@ -30,7 +33,7 @@ export function fairTest(a: Compared, b: Compared): TestPoint[] {
     { what: 'Filter', how: filter(a) === filter(b) ? `Both have the same anti-aliasing filter (${filter(a)}).` : `${a.name} has ${filter(a) === 'none' ? 'no' : `a ${filter(a)}`} anti-aliasing filter, ${b.name} ${filter(b) === 'none' ? 'none' : `a ${filter(b)} one`}: say so with the result, sharpening hides it.` },
     { what: 'Zoom position', how: `${zoom(a)}; ${zoom(b)}. A zoom at its weak end says nothing about the rest.` },
     { what: 'Light', how: 'The same light within a minute or two; no sun on the front of either lens.' },
-    { what: 'Support', how: `A tripod for both, released by timer; weights ${formatFixed(a.system.weightG?.value ?? 0)} g and ${formatFixed(b.system.weightG?.value ?? 0)} g hang differently on the same head.` },
+    { what: 'Support', how: `A tripod for both, released by timer; ${carried(a)} and ${carried(b)} hang differently on the same head.` },
   ];
 }
 

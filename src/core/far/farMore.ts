@@ -3,11 +3,10 @@ import type { EffectiveSystem } from '../optics/foldSystem';
 import { COC_NAMES, COC_SCHOOLS, circleOfConfusionMm, type CocSchool } from '../output/circleOfConfusion';
 import type { OutputSpec } from '../output/needs';
 import { viewedPixels } from '../output/viewedPixels';
-import { computed, given, input, type Quantity } from '../quantity/quantity';
+import { assumed, computed, given, input, type Quantity } from '../quantity/quantity';
 import { diagonal } from '../sensor/diagonal';
-import { blurDiscMm, depthOfField } from './depth';
+import { blurDiscMm, depthOfChain } from './depth';
 import { behindSubject } from './eyeLevel';
-import { focusAt } from './focusAt';
 import type { FarReading } from './readFar';
 import { handHoldPerPixelS, handHoldS, longestShutterS, pixelsPerOutputPixel, pixelsPerSecond } from './shutter';
 
@@ -21,8 +20,8 @@ export interface FarMoreInput {
   output: OutputSpec;
   cocSchool: CocSchool;
   background: Background;
-  /** Across the view, m/s. */
-  speedMPerS: number;
+  /** Across the view, m/s; left out: what is usual for the kind is assumed. */
+  speedMPerS?: number | undefined;
 }
 
 /** The rest of what the Far desk tells: depth, background, shutter, motion, what it is worth. */
@@ -39,6 +38,8 @@ export interface FarMore {
   hiddenByMode: Quantity;
   secondsToCross: Quantity;
   motionPxPerS: Quantity;
+  /** Across the view; noted as assumed where nobody entered it. */
+  speedMPerS: Quantity;
   longestShutter100S: Quantity;
   longestShutterOutputS: Quantity;
   handHoldRuleS: Quantity;
@@ -48,11 +49,11 @@ export interface FarMore {
 }
 
 /** Reads everything besides the pixels; it needs a reading, which says that a picture can be formed. */
-export function farMore({ system, reading, subject, output, cocSchool, background, speedMPerS }: FarMoreInput): FarMore | null {
-  const focus = focusAt(system, reading.distanceM.value * 1000);
-  if (!focus.ok) return null;
-  const { uMm, vMm, ratio, focalMm } = focus.value;
-  const { used, pitchUm, fNumber, entrancePupilMm } = system;
+export function farMore({ system, reading, subject, output, cocSchool, background, speedMPerS: entered }: FarMoreInput): FarMore {
+  const { uMm, ratio } = reading.focus;
+  const { used, pitchUm } = system;
+  const pupil = reading.pupilMm;
+  const speedMPerS = entered ?? SUBJECT_KINDS[subject.kind].speedMPerS;
   const pitch = pitchUm.value;
   const kind = SUBJECT_KINDS[subject.kind];
   const across = kind.axis === 'width' ? 1 / kind.aspect : kind.aspect;
@@ -76,23 +77,24 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
     source: 'how large a blur may be and still pass for sharp; schools differ',
     schools: schools(cocOf),
   }));
-  const u = given(uMm / 1000, 'm', 'Distance from the lens', 'thin lens, from the distance to the sensor');
-  const depthAt = (c: number) => depthOfField(focalMm, fNumber.value, c, uMm);
+  const u = reading.subjectM;
+  const depthAt = (c: number) => depthOfChain(pupil.value, ratio, c, uMm);
   const depth = depthAt(coc);
-  const behindLensM = vMm / 1000;
+  const behindLensM = reading.distanceM.value - uMm / 1000;
+  const behind = given(behindLensM, 'm', 'Lens to sensor', 'the rest of the distance');
   const limit = (mm: number, name: string, sign: string) =>
     computed(mm / 1000 + behindLensM, 'm', () => ({
       name,
-      formula: `u·f² / (f² ${sign} N·c·(u − f))`,
-      inputs: [input('u', 'distance from the lens', u), input('f', 'focal length', system.focalMm), input('N', 'f-number', fNumber), input('c', 'circle of confusion', cocMm)],
-      source: 'exact, measured from the sensor again',
+      formula: `u·A·m / (A·m ${sign} c) + v`,
+      inputs: [input('u', 'subject to the pupil', u), input('A', 'entrance pupil', pupil), input('m', 'reproduction ratio', ratioQ), input('c', 'circle of confusion', cocMm), input('v', 'lens to sensor', behind)],
+      source: 'exact, for a thin lens u·f²/(f² ± N·c·(u − f)); measured from the sensor again',
       schools: schools((school) => (sign === '+' ? depthAt(cocOf(school)).nearMm : depthAt(cocOf(school)).farMm) / 1000 + behindLensM).filter((each) => Number.isFinite(each.value)),
     }));
   const total = (c: number) => (depthAt(c).farMm - depthAt(c).nearMm) / 1000;
 
   const ground = background.kind === 'ground' ? behindSubject(background.cameraHeightM, background.subjectHeightM, reading.distanceM.value) : null;
   const backgroundM = ground ? ground.backgroundM : background.kind === 'distance' ? background.distanceM : Infinity;
-  const blur = blurDiscMm(entrancePupilMm.value, ratio, uMm, backgroundM === Infinity ? Infinity : Math.max(1, backgroundM * 1000 - vMm));
+  const blur = blurDiscMm(pupil.value, ratio, uMm, backgroundM === Infinity ? Infinity : Math.max(1, (backgroundM - behindLensM) * 1000));
   const backgroundQ =
     backgroundM === Infinity
       ? undefined
@@ -112,7 +114,7 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
 
   const wholeArea = system.body.sensor.widthMm * system.body.sensor.heightMm;
   const motion = pixelsPerSecond(speedMPerS, ratio, pitch);
-  const speed = given(speedMPerS, 'm/s', 'Speed across the view', 'as set');
+  const speed = entered === undefined ? assumed(speedMPerS, 'm/s', 'Speed across the view', `usual for a ${kind.name.toLowerCase()}; enter its own`) : given(speedMPerS, 'm/s', 'Speed across the view', 'as set');
   const motionQ = computed(motion, 'px/s', () => ({
     name: 'Speed over the pixels',
     formula: '10⁶ · v · m / p',
@@ -143,6 +145,8 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
   const gramsPerKilopixel = perThousand(system.weightG, 'Weight for a thousand resolved pixels');
   const pricePerKilopixel = perThousand(system.price, 'Price for a thousand resolved pixels');
 
+  const nearLimitM = limit(depth.nearMm, 'Near limit of the depth', '+');
+  const farLimitM = limit(depth.farMm, 'Far limit of the depth', '−');
   return {
     pixelArea: computed((px.value * px.value * across) / 1e6, 'MP', () => ({
       name: 'Pixels on the subject as an area',
@@ -152,15 +156,15 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
       neglects: 'The corners of the box that are not subject.',
     }), px.plusMinus === undefined ? undefined : (2 * px.plusMinus * px.value * across) / 1e6),
     cocMm,
-    nearLimitM: limit(depth.nearMm, 'Near limit of the depth', '+'),
+    nearLimitM,
     ...(depth.farMm === Infinity
       ? {}
       : {
-          farLimitM: limit(depth.farMm, 'Far limit of the depth', '−'),
+          farLimitM,
           depthM: computed(total(coc), 'm', () => ({
             name: 'Depth of field',
             formula: 'far − near',
-            inputs: [input('c', 'circle of confusion', cocMm), input('N', 'f-number', fNumber), input('f', 'focal length', system.focalMm), input('u', 'distance from the lens', u)],
+            inputs: [input('near', 'sharp from', nearLimitM), input('far', 'sharp to', farLimitM)],
             source: 'exact limits; for a far subject about 2·N·c·u²/f²',
             schools: schools((school) => total(cocOf(school))).filter((each) => Number.isFinite(each.value)),
           })),
@@ -168,19 +172,19 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
     ...(backgroundQ ? { backgroundM: backgroundQ } : {}),
     backgroundBlur: computed((blur / used.widthMm) * 100, '%', () => ({
       name: 'Blur of the background',
-      formula: 'A · m · |u_b − u| / u_b / W',
+      formula: backgroundQ ? '100 · A · m · |u_b − v − u| / (u_b − v) / W' : '100 · A · m / W',
       inputs: [
-        input('A', 'entrance pupil', entrancePupilMm),
+        input('A', 'entrance pupil', pupil),
         input('m', 'reproduction ratio', ratioQ),
         input('u', 'distance from the lens', u),
-        ...(backgroundQ ? [input('u_b', 'distance of the background', backgroundQ)] : []),
+        ...(backgroundQ ? [input('u_b', 'distance of the background', backgroundQ), input('v', 'lens to sensor', behind)] : []),
         input('W', 'frame width', given(used.widthMm, 'mm', 'Width of the part used', 'body and mode')),
       ],
       source: backgroundQ ? 'diameter of the blur disc as a share of the frame’s width' : 'the sky: the largest it can be, A · m',
     })),
     hiddenByMode: computed((1 - (used.widthMm * used.heightMm) / wholeArea) * 100, '%', () => ({
       name: 'Hidden by the mode',
-      formula: '1 − area used / area of the sensor',
+      formula: '100 · (1 − a / A)',
       inputs: [input('a', 'area used', given(used.widthMm * used.heightMm, 'mm²', 'Area used')), input('A', 'area of the sensor', given(wholeArea, 'mm²', 'Area of the sensor'))],
       source: 'what the whole sensor would show around the subject',
     })),
@@ -191,6 +195,7 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
       source: 'how long it stays in a frame held still',
     })),
     motionPxPerS: motionQ,
+    speedMPerS: speed,
     longestShutter100S: shutter(1, 'Longest shutter, sharp at 100 %', 'one pixel at full size'),
     longestShutterOutputS: shutter(perOutput, `Longest shutter for ${output.name}`, 'one pixel of the output'),
     handHoldRuleS: computed(handHoldS(system.equivalentFocalMm.value, stops), 's', () => ({

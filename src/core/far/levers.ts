@@ -5,6 +5,7 @@ import { foldSystem, type AutofocusState, type CropConventionChoice, type Effect
 import type { OutputSpec } from '../output/needs';
 import { computed, input, type Quantity } from '../quantity/quantity';
 import { root } from '../quantity/root';
+import type { UnitSystem } from '../quantity/units';
 import type { Verdict } from '../output/verdict';
 import { countPixels } from './countPixels';
 import { farthestDistanceM, nearestDistanceM } from './focusAt';
@@ -33,7 +34,8 @@ export interface Lever {
   patch: FarPatch;
   pixelsRatio: number;
   resolvedRatio: number;
-  verdictAfter: Verdict;
+  /** Nothing to judge where it does not focus there, or the subject does not fit. */
+  verdictAfter: Verdict | 'outOfFocus' | 'doesNotFit';
   /** Change of the exposure's light, stops. */
   stops: number;
   fNumberAfter: number;
@@ -53,6 +55,10 @@ export interface Lever {
   gain: Quantity;
   /** The lens does not focus at that distance: the pixels are no offer. */
   cannotFocus: boolean;
+  /** The subject's picture ÷ the frame's side. */
+  timesFrame: number;
+  /** Both before and after there is a picture, so that what it gains can be told. */
+  comparable: boolean;
   /** Problem that comes with the change: too near to focus, dark corners. */
   caution?: string;
 }
@@ -65,6 +71,8 @@ export interface FarSituation {
   output: OutputSpec;
   judgeBy: JudgeBy;
   convention: CropConventionChoice;
+  threshold?: number | undefined;
+  units?: UnitSystem | undefined;
   /** Converters now in the chain, and all that the kit has. */
   converterIds: string[];
   converters: { id: string; spec: FactorPart }[];
@@ -86,6 +94,8 @@ function stateOf(situation: FarSituation, setup: SystemInput, distanceM: number)
     distanceM,
     output: situation.output,
     judgeBy: situation.judgeBy,
+    units: situation.units,
+    ...(situation.threshold === undefined ? {} : { threshold: situation.threshold }),
   });
   return reading.ok ? { system: system.value, reading: reading.value } : null;
 }
@@ -109,7 +119,7 @@ const FITTING_PERCENT = 85;
 function distancePatch(situation: FarSituation, now: State): FarPatch | null {
   const need = now.reading.neededPixels.value;
   // In the logarithm the count falls almost straight with the logarithm of the distance.
-  const excessAt = (logM: number) => Math.log(Math.max(1e-9, countPixels(now.system, situation.subject.sizeMm, Math.exp(logM), situation.judgeBy)) / need);
+  const excessAt = (logM: number) => Math.log(Math.max(1e-9, countPixels(now.system, situation.subject.sizeMm, Math.exp(logM), situation.judgeBy, situation.threshold)) / need);
   const enoughAt = (distanceM: number) => excessAt(Math.log(distanceM)) >= 0;
   const between = (near: number, far: number) => Math.exp(crossing(Math.log(near), Math.log(far), excessAt));
   const nearest = nearestDistanceM(now.system);
@@ -136,7 +146,7 @@ function focalPatch(situation: FarSituation, now: State): FarPatch | null {
   };
   const countedAt = (focalMm: number, judgeBy: JudgeBy) => {
     const system = systemAt(focalMm);
-    return system ? countPixels(system, situation.subject.sizeMm, situation.distanceM, judgeBy) : 0;
+    return system ? countPixels(system, situation.subject.sizeMm, situation.distanceM, judgeBy, situation.threshold) : 0;
   };
   if (now.reading.shareOfFrame.value > 100 && markedFocalMm > lens.focalWideMm) {
     // The share of the frame goes with the pixels on the subject.
@@ -151,8 +161,9 @@ function focalPatch(situation: FarSituation, now: State): FarPatch | null {
   return { focalMm: Math.min(lens.focalTeleMm, Math.ceil(crossing(lens.focalTeleMm, markedFocalMm, excessAt))) };
 }
 
-function difference(after: number | undefined, before: number | undefined): number | undefined {
-  return after === undefined || before === undefined ? undefined : after - before;
+/** What a sum changes by; nothing where either is not known whole. */
+function difference(after: Quantity | undefined, before: Quantity | undefined): number | undefined {
+  return !after || !before || after.note === 'atLeast' || before.note === 'atLeast' ? undefined : after.value - before.value;
 }
 
 /** Gain in resolved pixels, derived from both readings, so that every number of a lever can be followed up. */
@@ -182,10 +193,10 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
   if (!after) return null;
   const { system, reading } = after;
   const seen = (state: State) => state.reading.fieldWidthM.value * state.reading.fieldHeightM.value;
-  const dark = system.warnings.find((warning) => warning.code === 'coverage.dark');
+  const dark = reading.warnings.find((warning) => warning.code === 'coverage.dark');
   const caution = reading.obstacle?.message ?? dark?.message;
-  const weightChangeG = difference(system.weightG?.value, now.system.weightG?.value);
-  const priceChange = difference(system.price?.value, now.system.price?.value);
+  const weightChangeG = difference(system.weightG, now.system.weightG);
+  const priceChange = difference(system.price, now.system.price);
   return {
     id,
     kind,
@@ -194,7 +205,7 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
     patch,
     pixelsRatio: reading.pixelsOnSubject.value / now.reading.pixelsOnSubject.value,
     resolvedRatio: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
-    verdictAfter: reading.verdict,
+    verdictAfter: reading.obstacle ? 'outOfFocus' : reading.overflow ? 'doesNotFit' : reading.verdict,
     stops: -2 * Math.log2(system.fNumber.value / now.system.fNumber.value),
     fNumberAfter: system.fNumber.value,
     autofocusBefore: now.system.autofocus.state,
@@ -204,6 +215,8 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
     surroundingsRatio: seen(after) / seen(now),
     gain: gainOf(now, after),
     cannotFocus: reading.obstacle !== undefined,
+    timesFrame: reading.shareOfFrame.value / 100,
+    comparable: reading.obstacle === undefined && now.reading.obstacle === undefined,
     ...(system.fileSizeMb !== undefined && now.system.fileSizeMb !== undefined
       ? { fileSizeRatio: system.fileSizeMb / now.system.fileSizeMb }
       : {}),

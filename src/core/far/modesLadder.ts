@@ -3,6 +3,8 @@ import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { formatFigures, formatFixed } from '../quantity/format';
+import { showLengthM, shownText } from '../quantity/quantityText';
+import type { UnitSystem } from '../quantity/units';
 import { readFar, type FarReading, type JudgeBy } from './readFar';
 
 /** One rung: a mode of the body, read on the subject. */
@@ -23,7 +25,12 @@ export interface LadderInput {
   output: OutputSpec;
   judgeBy: JudgeBy;
   convention: CropConventionChoice;
-  speedMPerS: number;
+  /** Across the view, m/s; left out: nobody entered it, and nothing is concluded from it. */
+  speedMPerS?: number | undefined;
+  /** Contrast threshold of the detail limit. */
+  threshold?: number | undefined;
+  /** Units its sentence is told in. */
+  units?: UnitSystem | undefined;
 }
 
 export interface ModesLadder {
@@ -39,7 +46,7 @@ const SECONDS_TO_FOLLOW = 1;
 /** More of the frame than this leaves no room to follow. */
 const FILLS_PERCENT = 70;
 
-function advise(rungs: Rung[], subject: SubjectSpec, speedMPerS: number): string {
+function advise(rungs: Rung[], subject: SubjectSpec, speedMPerS: number | undefined, units: UnitSystem): string {
   const [whole, ...crops] = rungs;
   if (!whole || crops.length === 0) return 'This body has no crop mode: crop later, nothing is lost by it.';
   const pixels = formatFixed(whole.reading.pixelsOnSubject.value);
@@ -49,17 +56,21 @@ function advise(rungs: Rung[], subject: SubjectSpec, speedMPerS: number): string
     const files = (whole.system.fileSizeMb ?? 0) / (rung.system.fileSizeMb ?? Infinity);
     return { rate, files, worth: rate >= WORTH || files >= WORTH };
   };
+  const entered = (key: 'framesPerSecond' | 'fileSizeMb') => whole.system[key] !== undefined && crops.every((rung) => rung.system[key] !== undefined);
+  const missing = [entered('framesPerSecond') ? '' : 'frame rates', entered('fileSizeMb') ? '' : 'file sizes'].filter((word) => word !== '');
   const fitting = crops.filter((rung) => !rung.overflows && rung.reading.shareOfFrame.value <= FILLS_PERCENT && gainOf(rung).worth);
   if (fitting.length === 0) {
     return crops.some((rung) => gainOf(rung).worth)
       ? `Crop later: ${same}, and in the crop modes it takes too much of the frame to be kept in it.`
-      : `Crop later: ${same}, and no crop mode is faster or smaller enough to be worth what it hides.`;
+      : missing.length
+        ? `Crop later, as far as is known: ${same}. Whether a crop mode is faster or smaller cannot be said: its ${missing.join(' and ')} are not entered for every mode.`
+        : `Crop later: ${same}, and no crop mode is faster or smaller enough to be worth what it hides.`;
   }
   const best = fitting.reduce((a, b) => (gainOf(b).rate > gainOf(a).rate || (gainOf(b).rate === gainOf(a).rate && b.hidden > a.hidden) ? b : a));
   const { rate, files } = gainOf(best);
-  const seconds = speedMPerS > 0 ? best.reading.fieldWidthM.value / speedMPerS : Infinity;
-  if (seconds < SECONDS_TO_FOLLOW) {
-    return `Crop later: ${same}, and at ${formatFigures(speedMPerS, 2)} m/s it would cross the frame of “${best.mode.name}” in ${formatFigures(seconds, 2)} s.`;
+  const seconds = speedMPerS !== undefined && speedMPerS > 0 ? best.reading.fieldWidthM.value / speedMPerS : Infinity;
+  if (speedMPerS !== undefined && seconds < SECONDS_TO_FOLLOW) {
+    return `Crop later: ${same}, and at ${shownText(showLengthM(speedMPerS, units, 2))}/s it would cross the frame of “${best.mode.name}” in ${formatFigures(seconds, 2)} s.`;
   }
   const gains = [
     rate >= WORTH ? `${formatFigures(best.system.framesPerSecond ?? 0, 3)} instead of ${formatFigures(whole.system.framesPerSecond ?? 0, 3)} frames/s` : '',
@@ -69,15 +80,15 @@ function advise(rungs: Rung[], subject: SubjectSpec, speedMPerS: number): string
 }
 
 /** The whole sensor and every crop mode on the same subject, and whether to crop in the camera or later. */
-export function modesLadder({ setup, subject, distanceM, output, judgeBy, convention, speedMPerS }: LadderInput): ModesLadder {
+export function modesLadder({ setup, subject, distanceM, output, judgeBy, convention, speedMPerS, threshold, units = 'metric' }: LadderInput): ModesLadder {
   const area = setup.body.sensor.widthMm * setup.body.sensor.heightMm;
   const rungs = modesOf(setup.body).flatMap((mode): Rung[] => {
     const folded = foldSystem({ ...setup, modeId: mode.id }, convention);
     if (!folded.ok) return [];
-    const reading = readFar({ system: folded.value, subject, distanceM, output, judgeBy });
+    const reading = readFar({ system: folded.value, subject, distanceM, output, judgeBy, ...(threshold === undefined ? {} : { threshold }) });
     if (!reading.ok) return [];
     const { widthMm, heightMm } = folded.value.used;
     return [{ mode, system: folded.value, reading: reading.value, hidden: 1 - (widthMm * heightMm) / area, overflows: reading.value.shareOfFrame.value > 100 }];
   });
-  return { rungs, advice: advise(rungs, subject, speedMPerS) };
+  return { rungs, advice: advise(rungs, subject, speedMPerS, units) };
 }

@@ -1,6 +1,7 @@
-import { detailLimit } from '../detail/detailLimit';
+import { DEFAULT_THRESHOLD, detailLimit } from '../detail/detailLimit';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { workingFNumberAt } from '../optics/workingFNumber';
+import { detailPartsOf } from '../detail/detailParts';
 import { root } from '../quantity/root';
 import { countPixels } from './countPixels';
 import { farthestDistanceM, focusAt, nearestDistanceM } from './focusAt';
@@ -24,37 +25,40 @@ export function logDistancesM(fromM: number, toM: number, count: number): Float6
 const SHARE_NODES = 13;
 
 /**
- * Counts pixels over many distances. The share resolved is worked out at a few ratios and read in between: it depends on the
- * ratio through N·(1 + m) alone, and a far subject's m hardly moves it.
+ * Counts pixels over many distances. The share resolved is worked out at a few working f-numbers and read in between: it depends
+ * on the distance through these alone, and a far subject hardly moves them.
  *
  * @param distancesM rising
  */
-export function plannerCurve(system: EffectiveSystem, subjectMm: number, distancesM: Float64Array, judgeBy: JudgeBy): Curve {
+export function plannerCurve(system: EffectiveSystem, subjectMm: number, distancesM: Float64Array, judgeBy: JudgeBy, threshold: number = DEFAULT_THRESHOLD): Curve {
   const nearestM = nearestDistanceM(system);
   const farthestM = farthestDistanceM(system);
   const counted = new Float64Array(distancesM.length);
   const ratios = new Float64Array(distancesM.length);
-  let largest = 0;
+  const workings = new Float64Array(distancesM.length);
+  let [least, most] = [Infinity, 0];
   for (let i = 0; i < distancesM.length; i++) {
     const distance = distancesM[i]!;
     if (distance < nearestM * (1 - 1e-9) || distance > farthestM * (1 + 1e-9)) continue;
     const focus = focusAt(system, distance * 1000);
     if (!focus.ok) continue;
     ratios[i] = focus.value.ratio;
-    largest = Math.max(largest, focus.value.ratio);
+    workings[i] = workingFNumberAt(system, system.fNumber.value, focus.value.setting);
+    least = Math.min(least, workings[i]!);
+    most = Math.max(most, workings[i]!);
   }
   const pitch = system.pitchUm.value;
   const shares = new Float64Array(SHARE_NODES);
-  if (judgeBy === 'resolved') {
+  if (judgeBy === 'resolved' && most > 0) {
     for (let j = 0; j < SHARE_NODES; j++) {
-      const ratio = (largest * j) / (SHARE_NODES - 1);
-      shares[j] = detailLimit({ pitchUm: pitch, workingFNumber: workingFNumberAt(system, system.fNumber.value, ratio), lens50LpPerMm: system.lens50LpPerMm.value, antiAliasPx: system.antiAliasPx }).resolvedShare;
+      const working = least + ((most - least) * j) / (SHARE_NODES - 1);
+      shares[j] = detailLimit(detailPartsOf(system, working), threshold).resolvedShare;
     }
   } else shares.fill(1);
   for (let i = 0; i < distancesM.length; i++) {
     const ratio = ratios[i]!;
     if (ratio === 0) continue;
-    const at = (ratio / largest) * (SHARE_NODES - 1);
+    const at = most > least ? ((workings[i]! - least) / (most - least)) * (SHARE_NODES - 1) : 0;
     const low = Math.min(SHARE_NODES - 2, Math.floor(at));
     const share = shares[low]! + (shares[low + 1]! - shares[low]!) * (at - low);
     counted[i] = pixelsOnSubject(ratio, subjectMm, pitch) * share;
@@ -67,10 +71,10 @@ export function plannerCurve(system: EffectiveSystem, subjectMm: number, distanc
  *
  * @param mostM where the search ends
  */
-export function reachM(system: EffectiveSystem, subjectMm: number, neededPixels: number, judgeBy: JudgeBy, mostM: number): number | null {
+export function reachM(system: EffectiveSystem, subjectMm: number, neededPixels: number, judgeBy: JudgeBy, mostM: number, threshold?: number): number | null {
   const near = nearestDistanceM(system);
   const far = Math.min(mostM, farthestDistanceM(system));
-  const excess = (logM: number) => Math.log(Math.max(1e-9, countPixels(system, subjectMm, Math.exp(logM), judgeBy)) / neededPixels);
+  const excess = (logM: number) => Math.log(Math.max(1e-9, countPixels(system, subjectMm, Math.exp(logM), judgeBy, threshold)) / neededPixels);
   if (far <= near || excess(Math.log(near * (1 + 1e-9))) < 0) return null;
   if (excess(Math.log(far)) >= 0) return far;
   return Math.exp(root(excess, Math.log(near * (1 + 1e-9)), Math.log(far), 1e-10));

@@ -3,8 +3,10 @@ export interface ZoomStep {
   zoom: number;
   /** Sensor columns behind the picture's width. */
   realColumns: number;
-  /** Share of the recorded columns that are real, at most 1. */
+  /** Share of the recorded columns that are real, at most 1: a share of the width. */
   realShare: number;
+  /** Share of the recorded pixels that are real: both sides shrink. */
+  realAreaShare: number;
 }
 
 /**
@@ -17,7 +19,8 @@ export interface ZoomStep {
  */
 export function processedZoom(sampledColumns: number, recordedColumns: number, zoom: number): ZoomStep {
   const realColumns = sampledColumns / zoom;
-  return { zoom, realColumns, realShare: Math.min(1, realColumns / recordedColumns) };
+  const realShare = Math.min(1, realColumns / recordedColumns);
+  return { zoom, realColumns, realShare, realAreaShare: realShare ** 2 };
 }
 
 /** Zoom up to which nothing is invented; below 1 the mode invents pixels even without zoom. */

@@ -55,6 +55,7 @@ export interface RoutesInput {
   target: RouteTarget;
   judgeBy: JudgeBy;
   convention: CropConventionChoice;
+  threshold?: number | undefined;
 }
 
 function givesUpOf(system: EffectiveSystem, parts: Part[]): string[] {
@@ -108,7 +109,7 @@ export function routesTo(sought: RoutesInput): Route[] {
         if (!folded.ok) continue;
         const system = folded.value;
         if (sought.distanceM < nearestDistanceM(system) || sought.distanceM > farthestDistanceM(system)) continue;
-        const counted = countPixels(system, sought.subject.sizeMm, sought.distanceM, sought.judgeBy);
+        const counted = countPixels(system, sought.subject.sizeMm, sought.distanceM, sought.judgeBy, sought.threshold);
         if (!reaches(system, counted, sought.target)) continue;
         const toBuy = [body, ...chain].filter((each) => each.wished).reduce((sum, each) => sum + (each.part.price ?? 0), 0);
         found.push({

@@ -3,6 +3,8 @@ import { foldSystem, type CropConventionChoice, type EffectiveSystem, type Syste
 import type { OutputSpec } from '../output/needs';
 import { VERDICT_WORDS } from '../output/verdictWords';
 import { formatFigures, formatFixed } from '../quantity/format';
+import type { UnitSystem } from '../quantity/units';
+import { distanceForRatioM } from './focusAt';
 import { readFar, type FarReading, type JudgeBy } from './readFar';
 
 /**
@@ -26,10 +28,12 @@ export interface Compared {
   distanceM: number;
   /** Nearer (negative) or farther than the first, m. */
   walkM: number;
-  /** f-number at which its picture equals the first's in depth and total light; its own widest under the other stances. */
+  /**
+   * f-number at which its picture equals the others' in depth and total light: none can be opened wider than the slowest of
+   * them allows, so the others are closed. Its own widest under the other stances.
+   */
   fNumber: number;
-  /** It cannot be opened that far. */
-  fNumberOutOfReach: boolean;
+  /** ISO against the first for the same brightness in the same time. */
   isoFactor: number;
   pixelsRatio: number;
   resolvedRatio: number;
@@ -57,12 +61,8 @@ export interface SideBySideInput {
   output: OutputSpec;
   judgeBy: JudgeBy;
   convention: CropConventionChoice;
-}
-
-/** Distance at which a system shows the same field as another from its place: the ratio that gives it, through the thin lens. */
-function distanceForField(system: EffectiveSystem, fieldWidthM: number): number {
-  const ratio = system.used.widthMm / (fieldWidthM * 1000);
-  return (system.focalMm.value * (2 + ratio + 1 / ratio)) / 1000;
+  threshold?: number | undefined;
+  units?: UnitSystem | undefined;
 }
 
 /** A difference smaller than this is one nobody sees. */
@@ -105,6 +105,41 @@ function sentenceOf(compared: Compared[], { output, judgeBy, stance }: SideBySid
   return `${where} ${best.name} wins with ${formatFixed(lead * 100)} % more ${what} than ${next.name}: ${why}.${matter}`;
 }
 
+/** A set-up read from where it stands. */
+interface Standing {
+  contender: Contender;
+  system: EffectiveSystem;
+  reading: FarReading;
+  distanceM: number;
+}
+
+const ratioOf = (a: { value: number } | undefined, b: { value: number } | undefined): number | undefined => (a && b && b.value > 0 ? a.value / b.value : undefined);
+
+function comparedTo({ contender, system, reading, distanceM: own }: Standing, first: Standing, stance: Stance, distanceM: number, commonEquivalent: number): Compared {
+  const fNumberOf = (each: EffectiveSystem) => (stance === 'samePicture' ? commonEquivalent / each.cropFactor.value : each.fNumber.value);
+  // An obstruction takes light, not depth: f-numbers that count for the light are larger by what it covers.
+  const lightOf = (each: EffectiveSystem) => (fNumberOf(each) * each.lightFNumber) / each.fNumber.value;
+  const pupil = (each: EffectiveSystem) => each.focalMm.value / lightOf(each);
+  const weightRatio = ratioOf(system.weightG, first.system.weightG);
+  const priceRatio = ratioOf(system.price, first.system.price);
+  return {
+    id: contender.id,
+    name: contender.name,
+    system,
+    reading,
+    distanceM: own,
+    walkM: own - distanceM,
+    fNumber: fNumberOf(system),
+    isoFactor: (first.system.cropFactor.value / system.cropFactor.value) ** 2,
+    pixelsRatio: reading.pixelsOnSubject.value / first.reading.pixelsOnSubject.value,
+    resolvedRatio: reading.resolvedPixels.value / first.reading.resolvedPixels.value,
+    subjectLightStops: 2 * Math.log2((pupil(system) * distanceM) / (pupil(first.system) * own)),
+    exposureStops: -2 * Math.log2(lightOf(system) / lightOf(first.system)),
+    ...(weightRatio === undefined ? {} : { weightRatio }),
+    ...(priceRatio === undefined ? {} : { priceRatio }),
+  };
+}
+
 /**
  * Two to four set-ups on the same subject under a stance, each against the first. Walking changes the perspective; only the
  * same spot keeps it.
@@ -112,7 +147,7 @@ function sentenceOf(compared: Compared[], { output, judgeBy, stance }: SideBySid
 export function sideBySide(sought: SideBySideInput): SideBySide {
   const { contenders, stance, subject, output, judgeBy, convention, distanceM } = sought;
   const left: SideBySide['left'] = [];
-  const compared: Compared[] = [];
+  const standing: Standing[] = [];
   let first: { system: EffectiveSystem; reading: FarReading } | null = null;
   for (const contender of contenders) {
     const folded = foldSystem(contender.setup, convention);
@@ -121,38 +156,22 @@ export function sideBySide(sought: SideBySideInput): SideBySide {
       continue;
     }
     const system = folded.value;
-    const own = stance === 'sameSpot' || !first ? distanceM : distanceForField(system, first.reading.fieldWidthM.value);
-    const read = readFar({ system, subject, distanceM: own, output, judgeBy });
+    const own = stance === 'sameSpot' || !first ? distanceM : distanceForRatioM(system, system.used.widthMm / (first.reading.fieldWidthM.value * 1000));
+    if (own === undefined) {
+      left.push({ name: contender.name, reason: `${system.lens.name} does not draw large enough to show the same.` });
+      continue;
+    }
+    const read = readFar({ system, subject, distanceM: own, output, judgeBy, units: sought.units, ...(sought.threshold === undefined ? {} : { threshold: sought.threshold }) });
     if (!read.ok || read.value.obstacle) {
       left.push({ name: contender.name, reason: read.ok ? read.value.obstacle!.message : read.problem.message });
       continue;
     }
     const reading = read.value;
     first ??= { system, reading };
-    const wanted = stance === 'samePicture' ? (first.system.fNumber.value * first.system.cropFactor.value) / system.cropFactor.value : system.fNumber.value;
-    const fNumber = Math.max(wanted, system.fNumber.value);
-    const pupil = system.focalMm.value / fNumber;
-    const firstPupil = first.system.focalMm.value / first.system.fNumber.value;
-    const ratioOf = (a: { value: number } | undefined, b: { value: number } | undefined) => (a && b && b.value > 0 ? a.value / b.value : undefined);
-    const weightRatio = ratioOf(system.weightG, first.system.weightG);
-    const priceRatio = ratioOf(system.price, first.system.price);
-    compared.push({
-      id: contender.id,
-      name: contender.name,
-      system,
-      reading,
-      distanceM: own,
-      walkM: own - distanceM,
-      fNumber,
-      fNumberOutOfReach: stance === 'samePicture' && wanted < system.fNumber.value * 0.995,
-      isoFactor: (first.system.cropFactor.value / system.cropFactor.value) ** 2,
-      pixelsRatio: reading.pixelsOnSubject.value / first.reading.pixelsOnSubject.value,
-      resolvedRatio: reading.resolvedPixels.value / first.reading.resolvedPixels.value,
-      subjectLightStops: 2 * Math.log2((pupil * distanceM) / (firstPupil * own)),
-      exposureStops: -2 * Math.log2(fNumber / first.system.fNumber.value),
-      ...(weightRatio === undefined ? {} : { weightRatio }),
-      ...(priceRatio === undefined ? {} : { priceRatio }),
-    });
+    standing.push({ contender, system, reading, distanceM: own });
   }
+  // The slowest equivalent f-number is the one all can be set to.
+  const common = Math.max(0, ...standing.map(({ system }) => system.fNumber.value * system.cropFactor.value));
+  const compared = standing.map((each) => comparedTo(each, standing[0]!, stance, distanceM, common));
   return { compared, left, sentence: sentenceOf(compared, sought) };
 }

@@ -9,6 +9,8 @@ export interface PhotoTags {
   maker?: string | undefined;
   model?: string | undefined;
   lensModel?: string | undefined;
+  /** Lens data: shortest and longest focal length, mm, and the widest f-number at each; what is unknown is left out. */
+  lensRange?: { focalWideMm?: number | undefined; focalTeleMm?: number | undefined; fNumberWide?: number | undefined; fNumberTele?: number | undefined } | undefined;
   /** Pixels as EXIF states them, and as the file really holds them. */
   exifColumns?: number | undefined;
   exifRows?: number | undefined;
@@ -36,6 +38,21 @@ export interface SizeWay {
   words: string;
 }
 
+/** A lens as far as the picture tells it. */
+export interface LensProposal {
+  name: string;
+  focalWideMm: number;
+  focalTeleMm: number;
+  /** Widest f-numbers; null where only the one set is known. */
+  fNumberWide: number | null;
+  fNumberTele: number | null;
+  /** What the picture was taken with. */
+  setFocalMm: number;
+  setFNumber: number | null;
+  /** What it does not tell, in words. */
+  missing: string[];
+}
+
 /** What is proposed from a picture, with where each value comes from. */
 export interface PhotoProposal {
   maker: string;
@@ -50,7 +67,7 @@ export interface PhotoProposal {
   format: FormatPreset | null;
   /** How far the two ways are apart, %; absent with fewer than two. */
   disagreementPercent?: number;
-  lens: { name: string; focalMm: number; fNumber: number | null } | null;
+  lens: LensProposal | null;
   doubts: Problem[];
 }
 
@@ -58,6 +75,7 @@ const MM_PER_UNIT: Record<number, number> = { 2: 25.4, 3: 10, 4: 1, 5: 0.001 };
 /** Widths outside this are no camera's: the tag speaks of something else. */
 const PLAUSIBLE_WIDTH_MM = { least: 2, most: 80 };
 const DISAGREE_PERCENT = 6;
+const LEAST_FOCAL_MM = 0.1;
 const FORMAT_TOLERANCE = 0.035;
 
 const positive = (value: number | undefined): value is number => value !== undefined && Number.isFinite(value) && value > 0;
@@ -98,7 +116,8 @@ function focalPlaneWay(tags: PhotoTags, pixels: { columns: number; rows: number 
 
 function equivalentWay(tags: PhotoTags, pixels: { columns: number; rows: number }, doubts: Problem[]): SizeWay | null {
   const { focalLengthMm: focal, focalLength35Mm: focal35 } = tags;
-  if (!positive(focal) || !positive(focal35)) return null;
+  // Tags may hold any number; a lens of less than a tenth of a millimetre is none.
+  if (!positive(focal) || !positive(focal35) || focal < LEAST_FOCAL_MM || focal35 < LEAST_FOCAL_MM) return null;
   const zoom = positive(tags.digitalZoomRatio) && tags.digitalZoomRatio > 1 ? tags.digitalZoomRatio : 1;
   const crop = focal35 / focal / zoom;
   const share = REFERENCE_DIAGONAL_MM / crop / diagonal(pixels.columns, pixels.rows);
@@ -125,6 +144,44 @@ function formatLike(way: SizeWay): FormatPreset | null {
     .filter(({ off }) => off <= tolerance)
     .sort((a, b) => a.off - b.off);
   return near[0]?.format ?? null;
+}
+
+/** "100–400mm f/4.5–5.6" as lens names are written. */
+const RANGE_IN_NAME = /(\d+(?:\.\d+)?)\s*(?:mm)?\s*[-–]\s*(\d+(?:\.\d+)?)\s*mm(?:.*?[fF]\/?\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?)?/;
+
+function rangeInName(name: string | undefined): PhotoTags['lensRange'] {
+  const found = name === undefined ? null : RANGE_IN_NAME.exec(name);
+  if (!found) return undefined;
+  const [wide, tele, fWide, fTele = fWide] = found.slice(1).map((each) => (each === undefined ? undefined : Number(each)));
+  return { focalWideMm: wide, focalTeleMm: tele, fNumberWide: fWide, fNumberTele: fTele };
+}
+
+/** A lens from its data fields, else from the range in its name, else as it was set in this picture, which is said. */
+function lensOf(tags: PhotoTags): LensProposal | null {
+  const { focalLengthMm: set, lensModel } = tags;
+  const told = positive(tags.lensRange?.focalWideMm) ? tags.lensRange : rangeInName(lensModel);
+  const wide = positive(told?.focalWideMm) ? told.focalWideMm : undefined;
+  if (!positive(set) && wide === undefined) return null;
+  const tele = wide === undefined ? undefined : positive(told?.focalTeleMm) && told.focalTeleMm >= wide ? told.focalTeleMm : wide;
+  const setFocalMm = positive(set) ? set : tele!;
+  const [focalWideMm, focalTeleMm] = [wide ?? setFocalMm, tele ?? setFocalMm];
+  const fNumberWide = positive(told?.fNumberWide) ? told.fNumberWide : null;
+  const fNumberTele = positive(told?.fNumberTele) ? told.fNumberTele : fNumberWide;
+  const range = focalTeleMm > focalWideMm ? `${figures(focalWideMm, 4)}–${figures(focalTeleMm, 4)}` : figures(focalWideMm, 4);
+  return {
+    name: lensModel?.trim() || `${range} mm lens`,
+    focalWideMm,
+    focalTeleMm,
+    fNumberWide,
+    fNumberTele,
+    setFocalMm,
+    setFNumber: positive(tags.fNumber) ? tags.fNumber : null,
+    missing: [
+      ...(wide === undefined ? [`its focal range: ${figures(setFocalMm, 4)} mm is what it was set to here, and it may be a zoom`] : []),
+      ...(fNumberWide === null ? ['its widest f-number: it may open further than in this picture'] : []),
+      'how near it focuses, and how large it draws there',
+    ],
+  };
 }
 
 /**
@@ -171,7 +228,7 @@ export function photoProposal(tags: PhotoTags): PhotoProposal | null {
     from: chosen?.from ?? null,
     format,
     ...(disagreementPercent === undefined ? {} : { disagreementPercent }),
-    lens: positive(tags.focalLengthMm) ? { name: tags.lensModel?.trim() || `${figures(tags.focalLengthMm, 4)} mm lens`, focalMm: tags.focalLengthMm, fNumber: positive(tags.fNumber) ? tags.fNumber : null } : null,
+    lens: lensOf(tags),
     doubts,
   };
 }

@@ -15,5 +15,7 @@ export function carriedSum(name: string, unit: 'g' | 'money', parts: { name: str
       source: 'sum of the parts',
       ...(missing.length ? { neglects: `Not entered, so not counted: ${missing.join(', ')}.` } : {}),
     }),
+    undefined,
+    missing.length ? 'atLeast' : undefined,
   );
 }

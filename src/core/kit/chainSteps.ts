@@ -1,10 +1,13 @@
 import { arrange } from '../optics/arrangement';
 import { foldOptics } from '../optics/foldOptics';
 import { mainLensOf } from '../optics/mainLens';
-import { focusSpan, type OpticState } from '../optics/opticState';
+import { withMeasured } from '../optics/measuredRatio';
+import { focusSpan } from '../optics/chainFocus';
+import { subjectDistanceM, type OpticState } from '../optics/opticState';
+import { standsTooNear } from '../optics/systemWarnings';
 import type { SystemInput } from '../optics/foldSystem';
 import { fNumberAt } from '../optics/zoomRange';
-import { ok, type Result } from '../quantity/result';
+import { fail, ok, type Result } from '../quantity/result';
 import type { PartKind } from './parts';
 
 /** The numbers a part can change. */
@@ -29,20 +32,25 @@ export interface ChainStep {
   stops: number;
 }
 
-function stateOf(state: OpticState): StepState {
+/** Nearest distance at a stage: its closest setting, or its only one. */
+function nearestOf({ far, near }: OpticState): number | undefined {
+  const metres = subjectDistanceM(near ?? far);
+  return metres === Infinity ? undefined : metres;
+}
+
+function stateOf(state: OpticState, closestM = nearestOf(state)): StepState {
   const ratio = state.near?.ratio ?? (state.far.ratio > 0 ? state.far.ratio : undefined);
-  const { closestMm } = focusSpan(state);
   return {
     focalMm: state.far.focalMm,
     fNumber: state.fNumber,
     ...(ratio === undefined || ratio <= 0 ? {} : { ratio }),
     ...(state.circleMm === undefined ? {} : { imageCircleMm: state.circleMm }),
-    ...(closestMm === undefined ? {} : { closestFocusM: closestMm / 1000 }),
+    ...(closestM === undefined ? {} : { closestFocusM: closestM }),
   };
 }
 
 /** What each part of a chain changed, starting with what forms the picture, then in front of it, then behind. */
-export function chainSteps({ body, chain, focalMm }: SystemInput): Result<ChainStep[]> {
+export function chainSteps({ body, chain, focalMm, measured }: SystemInput): Result<ChainStep[]> {
   const arranged = arrange(chain);
   if (!arranged.ok) return arranged;
   const lens = mainLensOf(arranged.value);
@@ -54,15 +62,22 @@ export function chainSteps({ body, chain, focalMm }: SystemInput): Result<ChainS
     taken.add(index);
     return index;
   };
-  const { stages } = foldOptics(arranged.value, lens, body, marked, fNumber);
+  const estimated = foldOptics(arranged.value, lens, body, marked, fNumber);
+  if (estimated.neverFocuses) return fail('focus.flange', standsTooNear(estimated, lens, body), 'chain');
+  // What was measured holds for the whole chain: for what it is after its last part.
+  const whole = measured?.length ? withMeasured(estimated, measured) : estimated;
+  const { stages } = estimated;
+  const closestMm = focusSpan(whole).closestMm;
   return ok(
-    stages.map(({ name, kind, state }, i) => {
+    stages.map(({ name, kind, state: reckoned }, i) => {
       const previous = stages[i - 1]?.state;
+      const last = i === stages.length - 1;
+      const state = last ? whole.state : reckoned;
       return {
         index: placeOf({ name, kind }),
         name,
         kind,
-        after: stateOf(state),
+        after: last ? stateOf(state, closestMm === undefined || closestMm === Infinity ? undefined : closestMm / 1000) : stateOf(state),
         stops: previous ? -2 * Math.log2(state.fNumber / previous.fNumber) : 0,
         ...(previous ? { before: stateOf(previous) } : {}),
       };

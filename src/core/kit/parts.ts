@@ -70,6 +70,9 @@ export interface BodySpec {
   slowAutofocusLimitFNumber?: Maybe<number>;
   stabiliserStops?: Maybe<number>;
   screenDiagonalMm?: Maybe<number>;
+  /** Its own screen, where the sides are known; they win over the diagonal. */
+  screenWidthMm?: Maybe<number>;
+  screenHeightMm?: Maybe<number>;
   weightG?: Maybe<number>;
   price?: Maybe<number>;
 }
@@ -253,6 +256,16 @@ export const isCameraLens = (part: Part): part is LensSpec | BuiltInSpec => part
 
 /** Length of the tubes of a set that are in the chain, mm. */
 export const tubesLengthMm = (tubes: TubesSpec): number => (tubes.usedMm ?? tubes.lengthsMm).reduce((sum, length) => sum + length, 0);
+
+/** Tubes that are said to be used but are not in the set, each as often as it is too many. */
+export function tubesNotInSet(usedMm: readonly number[], lengthsMm: readonly number[]): number[] {
+  const left = [...lengthsMm];
+  return usedMm.filter((used) => {
+    const at = left.findIndex((length) => Math.abs(length - used) < 1e-6);
+    if (at >= 0) left.splice(at, 1);
+    return at < 0;
+  });
+}
 
 /** Whether autofocus passes through a part at all; what has nothing to do with it says yes. */
 export function passesAutofocus(part: Part): boolean {

@@ -3,6 +3,8 @@ import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { adaptersFor, misfits } from '../optics/mountPath';
 import { misfitText } from '../optics/systemWarnings';
 import { formatRatio } from '../quantity/format';
+import { showLengthM, shownText } from '../quantity/quantityText';
+import type { UnitSystem } from '../quantity/units';
 import { FORMAT_DIAGONAL_MM, FORMAT_WORDS } from './words';
 import { isFactor, type AdapterPart, type MountAdapterSpec, type Part } from './parts';
 
@@ -16,7 +18,6 @@ export interface SetupCheck {
 }
 
 const figures = (value: number, count = 3): string => String(Number(value.toPrecision(count)));
-const metres = (value: number): string => (value < 1 ? `${figures(value * 100, 2)} cm` : `${figures(value)} m`);
 
 function mountChecks(system: EffectiveSystem, adapters: MountAdapterSpec[]): SetupCheck[] {
   return misfits(system.body, system.chain).map((misfit) => {
@@ -26,11 +27,13 @@ function mountChecks(system: EffectiveSystem, adapters: MountAdapterSpec[]): Set
   });
 }
 
-function focusChecks(system: EffectiveSystem): SetupCheck[] {
+function focusChecks(system: EffectiveSystem, units: UnitSystem): SetupCheck[] {
   const found: SetupCheck[] = [];
+  const metres = (value: number): string => shownText(showLengthM(value, units));
   const { autofocus, farthestFocusM, closestFocusM, optics, arrangement } = system;
   if (autofocus.state === 'off') found.push({ code: 'autofocus.off', weight: 'caution', message: `No autofocus: ${autofocus.reason}.` });
   if (autofocus.state === 'slow') found.push({ code: 'autofocus.slow', weight: 'note', message: `Autofocus works slowly: ${autofocus.reason}.` });
+  if (autofocus.state === 'unknown') found.push({ code: 'autofocus.unknown', weight: 'note', message: `Whether autofocus works is not known: ${autofocus.reason}.` });
   if (optics.unknownRatio !== undefined) return found;
   if (optics.fixedRatio && closestFocusM) {
     found.push({ code: 'focus.fixed', weight: 'note', message: `Focuses at one distance only, about ${metres(closestFocusM.value)} from the sensor.` });
@@ -41,6 +44,10 @@ function focusChecks(system: EffectiveSystem): SetupCheck[] {
       message: `Does not reach infinity: focuses ${closestFocusM ? `from ${metres(closestFocusM.value)} ` : ''}to ${metres(farthestFocusM.value)}, measured from the sensor.`,
     });
   }
+  if (optics.measured) return found;
+  if ((optics.state.near ?? optics.state.far).ratioUnsure > 0.01 * (optics.state.near ?? optics.state.far).ratio) {
+    found.push({ code: 'ratio.behindConverter', weight: 'note', message: 'What tubes add behind a converter depends on the converter’s own focal length, which is not published. Measure the ratio once with a ruler.' });
+  }
   if (arrangement.reversed) found.push({ code: 'reversed.estimate', weight: 'caution', message: 'The ratio of a reversed lens is a rough estimate: where its principal planes lie is not published. Measure it once with a ruler.' });
   return found;
 }
@@ -50,7 +57,8 @@ function otherOrder(system: EffectiveSystem): SetupCheck[] {
   const { back, mainIndex } = system.arrangement;
   const tubes = back.some((part) => part.kind === 'tubes');
   const factors = back.some(isFactor);
-  if (!tubes || !factors) return [];
+  // What was measured holds for this order only; the other could not be told against it.
+  if (!tubes || !factors || system.optics.measured) return [];
   const end = mainIndex + 1;
   const turned: Part[] = [...system.chain.slice(0, end), ...[...back].reverse()];
   const other = foldSystem({ body: system.body, modeId: system.mode.id, chain: turned, focalMm: system.markedFocalMm });
@@ -93,16 +101,18 @@ function partChecks(system: EffectiveSystem): SetupCheck[] {
  * no picture has one check, the problem itself.
  *
  * @param adapters the kit's adapters, to name one that would help
+ * @param units its sentences are told in
  */
-export function setupChecks(setup: Parameters<typeof foldSystem>[0], adapters: AdapterPart[]): SetupCheck[] {
+export function setupChecks(setup: Parameters<typeof foldSystem>[0], adapters: AdapterPart[], units: UnitSystem = 'metric'): SetupCheck[] {
   const arranged = arrange(setup.chain);
   if (!arranged.ok) return [{ code: arranged.problem.code, weight: 'stop', message: arranged.problem.message }];
   const folded = foldSystem(setup);
   if (!folded.ok) return [{ code: folded.problem.code, weight: 'stop', message: folded.problem.message }];
   const system = folded.value;
+  const circle = system.imageCircleMm || system.arrangement.main.kind === 'builtIn' ? [] : [{ code: 'coverage.unknown', weight: 'note' as const, message: 'Whether it covers the frame is not known: the image circle of the lens is not entered.' }];
   const others = system.warnings.filter((warning) => warning.code !== 'mount.mismatch').map(({ code, message }): SetupCheck => ({ code, weight: 'caution', message }));
   const order: CheckWeight[] = ['stop', 'caution', 'note'];
-  return [...mountChecks(system, adapters.filter((part): part is MountAdapterSpec => part.kind === 'mountAdapter')), ...others, ...focusChecks(system), ...partChecks(system), ...otherOrder(system)].sort(
+  return [...mountChecks(system, adapters.filter((part): part is MountAdapterSpec => part.kind === 'mountAdapter')), ...others, ...focusChecks(system, units), ...partChecks(system), ...otherOrder(system), ...circle].sort(
     (a, b) => order.indexOf(a.weight) - order.indexOf(b.weight),
   );
 }

@@ -1,7 +1,9 @@
 import { detailLimit } from '../detail/detailLimit';
+import { detailPartsOf } from '../detail/detailParts';
 import { pixelsOnSubject } from '../detail/pixelsOnSubject';
 import type { JudgeBy } from '../detail/subjectCount';
 import type { EffectiveSystem } from '../optics/foldSystem';
+import type { Setting } from '../optics/opticState';
 import { workingFNumberAt } from '../optics/workingFNumber';
 import { nearDepth } from './nearDepth';
 import { apertureRange } from './nearState';
@@ -29,7 +31,7 @@ export interface ApertureCurve {
 
 export interface CurveInput {
   system: EffectiveSystem;
-  ratio: number;
+  setting: Setting;
   subjectMm: number;
   neededPixels: number;
   judgeBy: JudgeBy;
@@ -55,11 +57,12 @@ const ENGRAVED = [1, 1.1, 1.2, 1.4, 1.6, 1.8, 2, 2.2, 2.5, 2.8, 3.2, 3.5, 4, 4.5
 export const engraved = (value: number): number => ENGRAVED.reduce((best, each) => (Math.abs(Math.log(each / value)) < Math.abs(Math.log(best / value)) ? each : best));
 
 /** One point of the curve. */
-export function aperturePoint({ system, ratio, subjectMm, judgeBy, cocMm, threshold }: CurveInput, fNumber: number): AperturePoint {
+export function aperturePoint({ system, setting, subjectMm, judgeBy, cocMm, threshold }: CurveInput, fNumber: number): AperturePoint {
   const whole = (system.fNumber.value * fNumber) / system.markedFNumber;
-  const workingFNumber = workingFNumberAt(system, whole, ratio);
+  const { ratio } = setting;
+  const workingFNumber = workingFNumberAt(system, whole, setting);
   const pitchUm = system.pitchUm.value;
-  const limit = detailLimit({ pitchUm, workingFNumber, lens50LpPerMm: system.lens50LpPerMm.value, antiAliasPx: system.antiAliasPx }, threshold);
+  const limit = detailLimit(detailPartsOf(system, workingFNumber), threshold);
   const pixels = pixelsOnSubject(ratio, subjectMm, pitchUm);
   return {
     fNumber,

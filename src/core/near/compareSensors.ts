@@ -1,5 +1,7 @@
 import type { BodySpec } from '../kit/parts';
-import { usedArea } from '../sensor/cropMode';
+import { circleOfConfusionMm, type CocSchool } from '../output/circleOfConfusion';
+import { cropFactor } from '../sensor/cropFactor';
+import { usedArea, type UsedArea } from '../sensor/cropMode';
 import { diagonal } from '../sensor/diagonal';
 import { pitchUm } from '../sensor/pitch';
 import { nearDepth } from './nearDepth';
@@ -24,44 +26,52 @@ export interface SensorPicture {
 
 export interface SensorCompareInput {
   bodies: BodySpec[];
-  /** Ratio and marked f-number on the first. */
+  /** Ratio, f-number as set and working f-number on the first, as its desk reads them. */
   ratio: number;
   fNumber: number;
+  workingFNumber: number;
   subjectMm: number;
   stance: SensorStance;
+  /** How blur is judged, and what an eye tells apart along the output. */
+  cocSchool: CocSchool;
+  viewedPx: number;
+  /** The part of the first sensor that is used; the whole of it when left out. */
+  used?: UsedArea | undefined;
 }
 
 /**
- * The same subject on several sensors, through ideal lenses that can be set as the stance asks. The first is the measure.
+ * The same subject on several sensors, through optics that can be set as the stance asks. The first is the measure: its numbers
+ * are those of its desk.
  *
- * The circle of confusion is D/1500 of the first at the same ratio, where the pictures are looked at enlarged alike; of each
- * sensor where the whole frames are, which then show the same piece.
+ * The circle of confusion follows the school chosen. By the diagonal and by the output it is that of the first at the same
+ * ratio, where the pictures are looked at enlarged alike, and of each sensor where the whole frames are, which then show the
+ * same piece; by the pixel it is each sensor's own.
  *
- * @source same field: m ∝ W; same picture: m·k and N_w/W equal, so depth, blur and diffraction agree
+ * @source same field: m ∝ W; same picture: m·k and N_w/W equal, so depth, blur and diffraction agree; N_w ∝ 1 + m otherwise
  */
-export function compareSensors({ bodies, ratio, fNumber, subjectMm, stance }: SensorCompareInput): SensorPicture[] {
-  const first = bodies[0] && usedArea(bodies[0].sensor, { factor: 1 });
+export function compareSensors({ bodies, ratio, fNumber, workingFNumber, subjectMm, stance, cocSchool, viewedPx, used: part }: SensorCompareInput): SensorPicture[] {
+  const first = part ?? (bodies[0] && usedArea(bodies[0].sensor, { factor: 1 }));
   if (!first) return [];
-  const firstDiagonal = diagonal(first.widthMm, first.heightMm);
-  return bodies.map((body) => {
-    const used = usedArea(body.sensor, { factor: 1 });
+  return bodies.map((body, i) => {
+    const used = i === 0 ? first : usedArea(body.sensor, { factor: 1 });
     const size = used.widthMm / first.widthMm;
     const own = stance === 'sameRatio' ? ratio : ratio * size;
-    const working = stance === 'sameDepth' ? fNumber * (1 + ratio) * size : fNumber * (1 + own);
-    const ownDiagonal = diagonal(used.widthMm, used.heightMm);
-    const coc = (stance === 'sameRatio' ? firstDiagonal : firstDiagonal * size) / 1500;
+    const working = stance === 'sameDepth' ? workingFNumber * size : (workingFNumber * (1 + own)) / (1 + ratio);
     const pitch = pitchUm(body.sensor.widthMm, body.sensor.columns);
+    const judged = stance === 'sameRatio' && cocSchool !== 'pixel' ? first : used;
+    const coc = circleOfConfusionMm(cocSchool, diagonal(judged.widthMm, judged.heightMm), Math.max(judged.widthMm, judged.heightMm), pitch, viewedPx);
     return {
       body,
       ratio: own,
-      fNumber: working / (1 + own),
+      // What the lens is set to: its cone grows with the ratio.
+      fNumber: (fNumber * working * (1 + ratio)) / (workingFNumber * (1 + own)),
       workingFNumber: working,
       fieldWidthMm: used.widthMm / own,
-      framed: (own * 43.2666) / ownDiagonal,
+      framed: own * cropFactor(used.widthMm, used.heightMm, 'diagonal'),
       pixels: (1000 * own * subjectMm) / pitch,
       subjectPixelUm: pitch / own,
       depthMm: nearDepth(own, working, coc).totalMm,
-      stops: -2 * Math.log2(working / (fNumber * (1 + ratio))),
+      stops: -2 * Math.log2(working / workingFNumber),
     };
   });
 }

@@ -34,6 +34,8 @@ export interface NearLever<P> {
   ratioChange: number;
   resolvedChange: number;
   depthChange: number;
+  /** How blur is judged: with another frame the same picture may be called deeper or less deep. */
+  cocSchool: CocSchool;
   fieldAfterMm: number;
   fNumberAfter: number;
   /** Light on the sensor, stops. */
@@ -55,6 +57,7 @@ export interface NearSituation<P> {
   ratio: number | undefined;
   fNumber: number | undefined;
   handHoldRatio?: number | undefined;
+  threshold?: number | undefined;
   /** Tubes, close-up lenses, converters, modes and set-ups of the kit that could be changed. */
   candidates: NearCandidate<P>[];
   /** Patches of the changes every set-up offers. */
@@ -91,11 +94,11 @@ const FILLING_PERCENT = 80;
  * the frame, the best f-number, tubes, close-up lenses, converters, modes, other set-ups.
  */
 export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
-  const { subject, output, judgeBy, cocSchool, convention, handHoldRatio, patchFor } = situation;
+  const { subject, output, judgeBy, cocSchool, convention, handHoldRatio, threshold, patchFor } = situation;
   const stateOf = (setup: SystemInput, ratio: number | undefined, fNumber: number | undefined): State | null => {
     const system = foldSystem(setup, convention);
     if (!system.ok) return null;
-    const reading = readNear({ system: system.value, subject, output, judgeBy, cocSchool, handHoldRatio, ratio, fNumber });
+    const reading = readNear({ system: system.value, subject, output, judgeBy, cocSchool, handHoldRatio, threshold, ratio, fNumber });
     return reading.ok ? { system: system.value, reading: reading.value } : null;
   };
   const now = stateOf(situation.setup, situation.ratio, situation.fNumber);
@@ -121,7 +124,7 @@ export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
     const { reading } = after;
     const room = reading.workingDistanceMm?.value;
     const roomBefore = now.reading.workingDistanceMm?.value;
-    const dark = after.system.warnings.find((warning) => warning.code === 'coverage.dark' || warning.code === 'mount.mismatch');
+    const dark = reading.warnings.find((warning) => warning.code === 'coverage.dark' || warning.code === 'mount.mismatch');
     const hint = reading.hints.find((each) => each.code === 'near.touches' || each.code === 'near.shadow' || each.code === 'near.rough');
     const caution = dark?.message ?? hint?.message;
     return [{
@@ -134,6 +137,7 @@ export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
       ratioChange: reading.ratio.value / now.reading.ratio.value,
       resolvedChange: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
       depthChange: reading.depthMm.value / now.reading.depthMm.value,
+      cocSchool,
       fieldAfterMm: reading.fieldWidthMm.value,
       fNumberAfter: reading.setFNumber.value,
       stops: -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value),

@@ -1,4 +1,5 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
+import { settingForRatio } from '../optics/chainFocus';
 import type { Setting } from '../optics/opticState';
 import { workingFNumberAt } from '../optics/workingFNumber';
 import { fail, ok, type Result } from '../quantity/result';
@@ -47,8 +48,8 @@ export function apertureRange(system: EffectiveSystem): { widest: number; smalle
 }
 
 /**
- * Focuses a set-up at a ratio. Between the two ends of the lens's own focus everything is taken as even in the ratio: the
- * ends are exact, what lies between is an estimate, as makers publish no more.
+ * Focuses a set-up at a ratio. The ends of the lens's own focus are exact; what lies between
+ * follows the lens's law of focusing (`lensFocus`), an estimate, as makers publish no more.
  *
  * @param ratio wanted; the nearest the set-up reaches is taken, the largest when left out
  * @param setFNumber as set on the lens; held to what it offers
@@ -62,15 +63,13 @@ export function nearState(system: EffectiveSystem, ratio: number | undefined, se
       : fail('ratio.unknown', `How large this draws cannot be worked out without the ${unknownRatio}. Measure it with a ruler, or enter them in the kit.`, 'chain');
   }
   const wanted = Math.min(range.highest, Math.max(range.lowest, ratio ?? range.highest));
-  const { far } = system.optics.state;
-  const near = system.optics.state.near ?? far;
-  const turned = near.ratio === far.ratio ? 1 : (wanted - far.ratio) / (near.ratio - far.ratio);
-  const between = (key: 'frontFocalMm' | 'focalMm' | 'imageMm' | 'behindMm') => far[key] + (near[key] - far[key]) * turned;
-  const setting: Setting = { ratio: wanted, frontFocalMm: between('frontFocalMm'), focalMm: between('focalMm'), imageMm: between('imageMm'), behindMm: between('behindMm') };
+  const { lensFrom, lensTo } = system.optics;
+  const setting = settingForRatio(system.optics, wanted);
+  const turned = lensTo === undefined || lensTo === lensFrom ? 1 : (setting.lensRatio - lensFrom) / (lensTo - lensFrom);
   const { widest, smallest } = apertureRange(system);
   const set = Math.min(smallest, Math.max(widest, setFNumber ?? Math.max(widest, USUAL_F_NUMBER)));
   const fNumber = (system.fNumber.value * set) / system.markedFNumber;
-  return ok({ ratio: wanted, setting, turned, setFNumber: set, fNumber, workingFNumber: workingFNumberAt(system, fNumber, wanted), fixedAperture: widest === smallest });
+  return ok({ ratio: wanted, setting, turned, setFNumber: set, fNumber, workingFNumber: workingFNumberAt(system, fNumber, setting), fixedAperture: widest === smallest });
 }
 
 /** Where nothing is set: the usual compromise between depth and diffraction. */

@@ -2,7 +2,8 @@ import { isCameraLens, type BodySpec, type CouplingSpec, type ObjectiveSpec, typ
 import { foldSystem } from '../optics/foldSystem';
 import { misfits } from '../optics/mountPath';
 import { nearState, ratioRange } from './nearState';
-import { NEAR_ENOUGH, swapsBetween, type ChainLink, type Owned, type RatioKit, type RatioRoute } from './planRatio';
+import { NEAR_ENOUGH, planRatio, swapsBetween, type ChainLink, type Owned, type RatioKit, type RatioPlan, type RatioRoute } from './planRatio';
+import type { MeasuredRatio } from '../optics/measuredRatio';
 import { subsets } from './subsets';
 import { workingDistance } from './workingDistance';
 
@@ -58,6 +59,41 @@ function candidates(kit: RatioKit, { reversing, coupling, objectives, tubeLenses
 /** Thin lenses coupled or behind an objective: nominal focal lengths of both. */
 const COUPLED_UNSURE = 0.07;
 
+/** A chain of the kit with what was measured with it. */
+export interface MeasuredChain {
+  links: ChainLink[];
+  chain: Part[];
+  measured: MeasuredRatio[];
+}
+
+/** Folds one chain and says whether it reaches a ratio, and what it gives there. */
+function routeOf(body: BodySpec, { links, chain }: Candidate, measured: MeasuredRatio[], ratio: number, present: ChainLink[], isLens: (id: string) => boolean): RatioRoute | null {
+  if (misfits(body, chain).length) return null;
+  const folded = foldSystem({ body, modeId: 'whole', chain, ...(measured.length ? { measured } : {}) });
+  if (!folded.ok) return null;
+  const system = folded.value;
+  const range = ratioRange(system);
+  if (!range || range.highest < ratio * (1 - NEAR_ENOUGH) || range.lowest > ratio * (1 + NEAR_ENOUGH)) return null;
+  const state = nearState(system, ratio, system.markedFNumber);
+  if (!state.ok) return null;
+  const room = workingDistance(system, state.value);
+  const error = system.ratioAtClosest ?? system.ratioAtInfinity;
+  const known = error?.plusMinus === undefined ? COUPLED_UNSURE : error.plusMinus / error.value;
+  const nominal = chain.some((part) => !isCameraLens(part) && part.kind !== 'tubes') ? COUPLED_UNSURE : 0;
+  return {
+    links,
+    lowest: range.lowest,
+    highest: range.highest,
+    ratio: state.value.ratio,
+    turned: state.value.turned,
+    ...(room ? { workingMm: room.mm } : {}),
+    stops: -2 * Math.log2(Math.max(1, state.value.workingFNumber / Math.max(system.markedFNumber, 1))),
+    swaps: swapsBetween(present, links, isLens),
+    errorShare: measured.length ? known : Math.max(known, nominal),
+    ...(measured.length ? { measured: true } : {}),
+  };
+}
+
 /**
  * The routes to a ratio by a reversed lens, two coupled lenses or an objective.
  *
@@ -65,28 +101,26 @@ const COUPLED_UNSURE = 0.07;
  */
 export function otherRoutes(kit: RatioKit, means: OtherMeans, ratio: number, present: ChainLink[]): RatioRoute[] {
   const lensIds = new Set(kit.lenses.map((each) => each.id));
-  return candidates(kit, means).flatMap(({ links, chain }): RatioRoute[] => {
-    if (misfits(means.body, chain).length) return [];
-    const folded = foldSystem({ body: means.body, modeId: 'whole', chain });
-    if (!folded.ok) return [];
-    const system = folded.value;
-    const range = ratioRange(system);
-    if (!range || range.highest < ratio * (1 - NEAR_ENOUGH) || range.lowest > ratio * (1 + NEAR_ENOUGH)) return [];
-    const state = nearState(system, ratio, system.markedFNumber);
-    if (!state.ok) return [];
-    const room = workingDistance(system, state.value);
-    const error = system.ratioAtClosest ?? system.ratioAtInfinity;
-    const uncertain = error?.plusMinus === undefined ? COUPLED_UNSURE : Math.max(error.plusMinus / error.value, chain.some((part) => !isCameraLens(part) && part.kind !== 'tubes') ? COUPLED_UNSURE : 0);
-    return [{
-      links,
-      lowest: range.lowest,
-      highest: range.highest,
-      ratio: state.value.ratio,
-      turned: state.value.turned,
-      ...(room ? { workingMm: room.mm } : {}),
-      stops: -2 * Math.log2(Math.max(1, state.value.workingFNumber / Math.max(system.markedFNumber, 1))),
-      swaps: swapsBetween(present, links, (id) => lensIds.has(id)),
-      errorShare: uncertain,
-    }];
-  });
+  return candidates(kit, means).flatMap((candidate) => routeOf(means.body, candidate, [], ratio, present, (id) => lensIds.has(id)) ?? []);
+}
+
+/** What tells one chain from another: its parts in their order, and the tubes used. */
+const keyOf = (links: ChainLink[]): string => links.map((link) => `${link.id}/${[...(link.usedMm ?? [])].sort((a, b) => a - b).join('+')}`).join(' ');
+
+/**
+ * Everything of a kit that reaches a ratio: combinations by reckoning, other means, and chains that were measured, whose
+ * measured ratios stand in the place of their estimates.
+ *
+ * @param onProgress told the share done
+ */
+export function wholePlan(order: { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[]; present: ChainLink[] }, ratio: number, onProgress?: (share: number) => void): RatioPlan {
+  const { kit, means, measured, present } = order;
+  const lensIds = new Set(kit.lenses.map((each) => each.id));
+  const keys = new Set(measured.map((each) => keyOf(each.links)));
+  const plan = planRatio(kit, ratio, present, onProgress);
+  const reckoned = [...plan.routes, ...otherRoutes(kit, means, ratio, present)];
+  const estimates = reckoned.filter((route) => !keys.has(keyOf(route.links)));
+  const known = measured.flatMap((each) => routeOf(means.body, each, each.measured, ratio, present, (id) => lensIds.has(id)) ?? []);
+  const others = reckoned.length - plan.routes.length;
+  return { tried: plan.tried, reaching: plan.reaching + others - (reckoned.length - estimates.length) + known.length, routes: [...known, ...estimates] };
 }

@@ -1,5 +1,7 @@
 import { isFactor, type CloseUpSpec, type FactorPart, type LensSpec, type TubesSpec } from '../kit/parts';
-import { effectiveFocalAtClosest } from '../optics/thinLens';
+import { lensFocus } from '../optics/lensFocus';
+import { CONVERTER_POWER_PER_MM, CONVERTER_POWER_UNSURE } from '../optics/opticState';
+import { frontOffsetMm } from './workingDistance';
 import { subsets, type Subset } from './subsets';
 
 /** A part of the kit with the id by which it is known. */
@@ -39,8 +41,10 @@ export interface RatioRoute {
   stops: number;
   /** Pieces to take off or put on from the chain in hand. */
   swaps: number;
-  /** Relative error of the ratio by reckoning. */
+  /** Relative error of the ratio: by reckoning, or of the measurement. */
   errorShare: number;
+  /** The ratio of this very chain was measured. */
+  measured?: boolean;
 }
 
 export type RatioOrder = 'swaps' | 'workingDistance' | 'light' | 'error';
@@ -71,7 +75,13 @@ interface Merits {
   errorShare: number;
 }
 
-const scoreOf = ({ swaps, links, stops, workingMm, errorShare }: Merits, order: RatioOrder): number => {
+/** A subject that would have to be inside the glass: such a route comes after all others, whatever one cares for. */
+const NO_ROOM = 1e9;
+
+const scoreOf = (merits: Merits, order: RatioOrder): number =>
+  ownScore(merits, order) + (merits.workingMm !== undefined && merits.workingMm <= 0 ? NO_ROOM : 0);
+
+const ownScore = ({ swaps, links, stops, workingMm, errorShare }: Merits, order: RatioOrder): number => {
   switch (order) {
     case 'swaps':
       return swaps * 1000 + links * 10 - stops;
@@ -136,6 +146,33 @@ class Best {
   }
 }
 
+/**
+ * What converters do to extension behind them besides making the focal length longer: each adds its own power times what is
+ * drawn in front of it. The power is not published; see `actOfFactor`.
+ */
+function bendOf(factors: number[]): { bend: number; unsure: number } {
+  let [bend, unsure, spread] = [0, 0, 1];
+  for (const factor of factors) {
+    const sign = factor === 1 ? 0 : factor > 1 ? 1 : -1;
+    bend = bend / factor + sign * spread * CONVERTER_POWER_PER_MM;
+    unsure = unsure / factor + Math.abs(sign) * spread * CONVERTER_POWER_UNSURE;
+    spread *= factor;
+  }
+  return { bend, unsure };
+}
+
+/** The lens's own ratio at which the whole draws at a wanted one: nearly even in it, so that a few secants are enough. */
+function turnedTo(ratioAt: (lensRatio: number) => number, wanted: number, far: number, near: number, last: number): number {
+  let [a, fa, b, fb] = [0, far - wanted, last, near - wanted];
+  for (let i = 0; i < 20 && Math.abs(fb) > 1e-12 * wanted; i += 1) {
+    const c = fa === fb ? b : Math.min(last, Math.max(0, b - (fb * (b - a)) / (fb - fa)));
+    [a, fa] = [b, fb];
+    [b, fb] = [c, ratioAt(c) - wanted];
+    if (a === b) break;
+  }
+  return b;
+}
+
 /** How a choice of pieces compares with the chain in hand: how many of them it has already, how many are new. */
 interface Handled extends Subset {
   has: number;
@@ -151,7 +188,8 @@ interface Handled extends Subset {
  * @param ratio wanted
  * @param present the chain in hand, which swaps are counted from
  * @param onProgress told the share done after each lens
- * @source m = (v/F − 1 + e/F)·t with the tubes first, (v/F − 1)·t + e/(F·t) behind the converter, 1/F = 1/f + Φ/1000
+ * @source m = (v/F − 1 + e/F)·t with the tubes first, (v/F − 1)·t + e/(F·t) + e·(v/F − 1)/g behind the converter of power 1/g,
+ * 1/F = 1/f + Φ/1000
  */
 export function planRatio(kit: RatioKit, ratio: number, present: ChainLink[], onProgress: (share: number) => void = () => undefined): RatioPlan {
   const pieces = kit.tubes.flatMap(({ id, spec }) => spec.lengthsMm.map((mm) => ({ id, mm })));
@@ -183,21 +221,26 @@ export function planRatio(kit: RatioKit, ratio: number, present: ChainLink[], on
   let tried = 0;
   let reaching = 0;
 
+  const bends = factorsHandled.map((factor) => bendOf(factor.indexes.map((i) => kit.converters[i]!.spec.factor)));
+  const noBend = bends.filter((_, i) => factorsHandled[i]!.indexes.length === 0);
+
   kit.lenses.forEach(({ id, spec }, lensIndex) => {
-    const f = spec.focalTeleMm;
-    const known = spec.closestFocusM !== undefined && spec.closestRatio !== undefined;
-    const nearF = known ? effectiveFocalAtClosest(spec.closestFocusM! * 1000, spec.closestRatio!) : f;
-    const bareRatio = known ? spec.closestRatio! : 0;
-    const nearV = nearF * (1 + bareRatio);
+    const lens = lensFocus(spec.focalTeleMm, spec.closestFocusM === undefined ? undefined : spec.closestFocusM * 1000, spec.closestRatio);
+    const f = lens.focalMm;
+    const last = lens.closest?.ratio ?? 0;
+    // Focal length lost (or won) for each unit of the lens's own ratio.
+    const slope = lens.closest && lens.law === 'shortening' ? (lens.closest.focalMm - f) / last : 0;
     const keptLens = had.includes(id) ? 1 : 0;
-    const lensRoom = spec.lengthMm === undefined || kit.flangeMm === undefined ? undefined : spec.lengthMm + kit.flangeMm;
+    const offset = spec.lengthMm === undefined || kit.flangeMm === undefined ? undefined : frontOffsetMm(lens, spec.lengthMm + kit.flangeMm);
+    const bare = spec.takesConverters === false;
     for (const power of powersHandled) {
-      const F = 1 / (1 / f + power.total / 1000);
-      const nearFocal = 1 / (1 / nearF + power.total / 1000);
-      const own = f / F - 1;
-      const nearOwn = nearV / nearFocal - 1;
-      for (const factor of spec.takesConverters === false ? noFactor : factorsHandled) {
+      const phi = power.total / 1000;
+      const ownAt = (lensRatio: number): number => (1 + lensRatio) * (1 + (f + slope * lensRatio) * phi) - 1;
+      const [own, nearOwn] = [ownAt(0), ownAt(last)];
+      const [perFar, perNear] = [1 / f + phi, 1 / (f + slope * last) + phi];
+      (bare ? noFactor : factorsHandled).forEach((factor, j) => {
         const t = factor.total;
+        const { bend, unsure } = (bare ? noBend : bends)[j]!;
         const orders = factor.indexes.length > 0 ? 2 : 1;
         for (let k = 0; k < tubesHandled.length; k++) {
           const extension = tubesHandled[k]!;
@@ -205,25 +248,34 @@ export function planRatio(kit: RatioKit, ratio: number, present: ChainLink[], on
           // With no tube or no converter there is only one order.
           for (let behind = 0; behind < (e > 0 ? orders : 1); behind++) {
             tried += 1;
-            const far = behind ? own * t + e / (F * t) : (own + e / F) * t;
-            const near = known ? (behind ? nearOwn * t + e / (nearFocal * t) : (nearOwn + e / nearFocal) * t) : far;
+            const bent = behind ? Math.max(e * bend, -t / 2) : 0;
+            const far = behind ? own * (t + bent) + (e * perFar) / t : (own + e * perFar) * t;
+            const near = behind ? nearOwn * (t + bent) + (e * perNear) / t : (nearOwn + e * perNear) * t;
             const lowest = far < near ? far : near;
             const highest = far < near ? near : far;
             if (highest < floor || lowest > ceiling || !(highest > 0)) continue;
             reaching += 1;
             const used = ratio < lowest ? lowest : ratio > highest ? highest : ratio;
-            const turned = near === far ? 1 : (used - far) / (near - far);
-            const frontF = F + (nearFocal - F) * turned;
-            const bareF = f + (nearF - f) * turned;
-            const distance = frontF + (frontF * t) / used + f + (nearV - f) * turned + e;
+            const ratioAt = (lensRatio: number): number => {
+              const per = 1 / (f + slope * lensRatio) + phi;
+              const alone = ownAt(lensRatio);
+              return behind ? alone * (t + bent) + (e * per) / t : (alone + e * per) * t;
+            };
+            const lensRatio = near === far ? last : turnedTo(ratioAt, used, far, near, last);
+            const focal = f + slope * lensRatio;
+            const spread = t + bent;
+            // As without what is in front: the cone behind the lens, and where the lens alone is focused.
+            const cone = (used + spread) / (1 + focal * phi);
+            const alone = cone - spread;
+            const bareRoom = offset === undefined ? undefined : alone > 1e-9 ? focal * (1 + spread / alone) - offset : Infinity;
             const has = keptLens + power.has + factor.has + extension.has;
             const news = 1 - keptLens + power.news + factor.news + extension.news;
             const merits: Merits = {
               swaps: had.length - has + news - (hadLens && !keptLens ? 1 : 0),
               links: 1 + power.indexes.length + factor.indexes.length + tubeLinks[k]!.length,
-              stops: -2 * Math.log2(Math.max(1, ((t + used) * frontF) / bareF)),
-              workingMm: lensRoom === undefined ? undefined : distance - lensRoom - e,
-              errorShare: (NOMINAL * Math.abs(used - t * bareRatio * turned)) / used,
+              stops: -2 * Math.log2(Math.max(1, cone)),
+              workingMm: bareRoom === undefined || (bareRoom === Infinity && phi === 0) ? undefined : bareRoom <= 0 ? bareRoom : 1 / (phi + 1 / bareRoom),
+              errorShare: (NOMINAL * Math.abs(used - t * lensRatio) + (behind ? Math.abs(ownAt(lensRatio)) * (e * unsure + Math.abs(e * bend - bent)) : 0)) / used,
             };
             best.offer(merits, () => {
               const { links: _, workingMm, ...rest } = merits;
@@ -231,12 +283,12 @@ export function planRatio(kit: RatioKit, ratio: number, present: ChainLink[], on
               const tubes = tubeLinks[k]!;
               return {
                 links: [...power.indexes.map((i) => ({ id: kit.closeUps[i]!.id })), { id }, ...(behind ? [...converters, ...tubes] : [...tubes, ...converters])],
-                lowest, highest, ratio: used, turned, ...rest, ...(workingMm === undefined ? {} : { workingMm }),
+                lowest, highest, ratio: used, turned: last === 0 ? 1 : lensRatio / last, ...rest, ...(workingMm === undefined ? {} : { workingMm }),
               };
             });
           }
         }
-      }
+      });
     }
     onProgress((lensIndex + 1) / kit.lenses.length);
   });

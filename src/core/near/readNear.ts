@@ -3,12 +3,17 @@ import { countOnSubject, type JudgeBy, type SubjectCount } from '../detail/subje
 import { DEFAULT_WAVELENGTH_UM } from '../detail/response';
 import type { SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { subjectDistanceM } from '../optics/opticState';
+import { converterShiftMm } from '../optics/converterShift';
+import { focalAtRatio } from '../optics/lensFocus';
+import { coneFactor, subjectDistanceM, subjectMm } from '../optics/opticState';
 import { COC_NAMES, COC_SCHOOLS, circleOfConfusionMm, type CocSchool } from '../output/circleOfConfusion';
 import type { OutputSpec } from '../output/needs';
+import { warningsAt } from '../optics/systemWarnings';
 import { viewedPixels } from '../output/viewedPixels';
 import { computed, given, input, measured, type Quantity } from '../quantity/quantity';
 import { formatRatio } from '../quantity/format';
+import { showSubjectMm, shownText } from '../quantity/quantityText';
+import type { UnitSystem } from '../quantity/units';
 import { ok, type Problem, type Result } from '../quantity/result';
 import { diagonal } from '../sensor/diagonal';
 import { apertureCurve, type ApertureCurve } from './apertureCurve';
@@ -33,6 +38,8 @@ export interface NearInput {
   screenWidthMm?: number | undefined;
   /** Ratio up to which this person holds by hand. */
   handHoldRatio?: number | undefined;
+  /** Units its sentences are told in. */
+  units?: UnitSystem | undefined;
 }
 
 /** The reading of one set-up on one tiny subject. */
@@ -60,11 +67,12 @@ export interface NearReading extends SubjectCount {
   roomToCrop: Quantity;
   handHoldS: Quantity;
   bestFNumber: Quantity;
+  /** The system's doubts where it is focused. */
+  warnings: Problem[];
   /** What to mind: too near, shadow, above what the hand holds. */
   hints: Problem[];
 }
 
-const figures = (value: number, count = 2): string => String(Number(value.toPrecision(count)));
 
 /**
  * Reads a tiny subject with a set-up: how large it is drawn, on which field, how deep, with which light, and whether the
@@ -85,24 +93,15 @@ export function readNear(from: NearInput): Result<NearReading> {
   const ratioError = (ratio.plusMinus ?? 0) / m;
 
   const setFNumber = given(state.setFNumber, 'f/', 'f-number as set', state.fixedAperture ? 'the optics have one aperture' : 'as set on the lens');
-  const wholeFNumber =
-    state.setFNumber === system.markedFNumber
-      ? system.fNumber
-      : computed(state.fNumber, 'f/', () => ({
-          name: 'f-number of the whole',
-          formula: 'N₀ · N / N_open',
-          inputs: [input('N₀', 'wide open, with all that is in the chain', system.fNumber), input('N', 'as set', setFNumber), input('N_open', 'widest of the lens', given(system.markedFNumber, 'f/', 'Widest aperture', 'lens data'))],
-          source: 'stopping down makes the opening smaller by the same factor whatever is in the chain',
-        }));
   const na = system.optics.numericalAperture;
-  const pupil = given(system.optics.state.factor, '1', 'Pupil factor', 'of the lens not known, taken as 1; a converter multiplies it');
+  const cone = given(coneFactor(state.setting), '×', 'Cone behind the lens', 'factors behind × (1 + ratio of the lens alone + what extension adds), pupil factor taken as 1');
   const workingFNumber = computed(state.workingFNumber, 'f/', () =>
     na === undefined
       ? {
           name: 'Working f-number',
-          formula: 'N · (1 + m/P)',
-          inputs: [input('N', 'f-number of the whole', wholeFNumber), input('m', 'reproduction ratio', ratio), input('P', 'pupil factor', pupil)],
-          source: 'what the aperture acts as this close',
+          formula: 'N · c',
+          inputs: [input('N', 'f-number as set', setFNumber), input('c', 'how much longer the cone behind it is', cone), input('m', 'reproduction ratio', ratio)],
+          source: 'what the aperture acts as this close; what stands in front changes nothing behind the lens',
         }
       : {
           name: 'Working f-number',
@@ -124,9 +123,8 @@ export function readNear(from: NearInput): Result<NearReading> {
       inputs: [input('m', 'reproduction ratio', ratio), input('S', 'width it is shown at', screen), input('W', 'width of the frame', width)],
       source: 'the screen enlarges the sensor’s picture; a smaller sensor more, which is why it looks bigger there',
       neglects: 'It adds nothing to the pixels on the subject.',
-    }), relative(value));
-  const { screenDiagonalMm } = system.body;
-  const cameraWidth = screenDiagonalMm === undefined ? undefined : cameraScreenWidthMm(screenDiagonalMm, used.widthMm / used.heightMm);
+    }), ratioError > 0 || screen.plusMinus ? value * Math.hypot(ratioError, (screen.plusMinus ?? 0) / screen.value) : undefined);
+  const cameraWidth = cameraScreenWidthMm(system.body, used.widthMm / used.heightMm);
 
   const field = (sideMm: number, name: string) =>
     computed(sideMm / m, 'mm', () => ({
@@ -183,7 +181,7 @@ export function readNear(from: NearInput): Result<NearReading> {
 
   // Only what asks for the curve pays for it: a drag does not.
   let drawn: ApertureCurve | undefined;
-  const curveHere = () => (drawn ??= apertureCurve({ system, ratio: m, subjectMm: subject.sizeMm, neededPixels: count.neededPixels.value, judgeBy, cocMm: coc, threshold }));
+  const curveHere = () => (drawn ??= apertureCurve({ system, setting: state.setting, subjectMm: subject.sizeMm, neededPixels: count.neededPixels.value, judgeBy, cocMm: coc, threshold }));
   const bestHere = (curve: ApertureCurve) => computed(curve.best.fNumber, 'f/', () => ({
     name: `Best f-number for “${output.name}”`,
     formula: curve.enough ? 'the largest N that leaves enough pixels' : 'the N that resolves most',
@@ -229,7 +227,7 @@ export function readNear(from: NearInput): Result<NearReading> {
       neglects: 'The picture on the sensor is not larger, and the subject has no pixel more for it.',
     }), relative(sizes.framed)),
     screenMagnification: shownOn(sizes.onScreen, 'Size on the screen', given(screenWidthMm, 'mm', 'Width of the screen or print', 'as set')),
-    ...(cameraWidth === undefined ? {} : { cameraScreenMagnification: shownOn((m * cameraWidth) / used.widthMm, 'Size on the camera’s screen', given(cameraWidth, 'mm', 'Width of the camera’s screen', 'its diagonal, taken as 3 : 2')) }),
+    ...(cameraWidth === undefined ? {} : { cameraScreenMagnification: shownOn((m * cameraWidth.mm) / used.widthMm, 'Size on the camera’s screen', given(cameraWidth.mm, 'mm', 'Width of the picture on the camera’s screen', cameraWidth.plusMinusMm > 0 ? 'its diagonal, taken as 3 : 2; enter width and height to know' : 'body data', cameraWidth.plusMinusMm || undefined)) }),
     fieldWidthMm: field(used.widthMm, 'Width of the field'),
     fieldHeightMm: field(used.heightMm, 'Height of the field'),
     subjectPixelUm: computed(pitch / m, 'µm', () => ({
@@ -262,11 +260,17 @@ export function readNear(from: NearInput): Result<NearReading> {
       : {
           subjectDistanceM: computed(distanceM, 'm', () => ({
             name: 'Sensor to subject',
-            formula: 'f + F/m + v',
-            inputs: [input('f', 'focal length of what is in front', given(state.setting.frontFocalMm, 'mm', 'Focal length there')), input('F', 'focal length of the whole', given(state.setting.focalMm, 'mm', 'Focal length there')), input('m', 'reproduction ratio', ratio), input('v', 'to the sensor', given(state.setting.imageMm, 'mm', 'Image distance'))],
+            formula: '(F·(1 + s/m) + v + d) / 1000',
+            inputs: [
+              input('F', 'focal length in front of the factors', given(state.setting.frontFocalMm, 'mm', 'Focal length there')),
+              input('s', 'factors behind it', given(state.setting.spread, '×', 'Converters and reducers')),
+              input('m', 'reproduction ratio', ratio),
+              input('v', 'to the sensor', given(state.setting.imageMm, 'mm', 'Image distance')),
+              input('d', 'spacing of the principal planes', given(state.setting.gapMm, 'mm', 'Spacing of the principal planes', 'from the lens’s own data')),
+            ],
             source: 'thin lens; measured from the mark on the body',
-            neglects: 'The separation of the principal planes and the length of converters.',
-          })),
+            neglects: 'The separation of the principal planes. The length of converters is in the ±.',
+          }), distanceErrorM(system, state, ratioError)),
         }),
     ...(work
       ? {
@@ -274,7 +278,7 @@ export function readNear(from: NearInput): Result<NearReading> {
             ? given(work.mm, 'mm', 'Working distance', work.how)
             : computed(Math.max(0, work.mm), 'mm', () => ({
                 name: 'Working distance',
-                formula: 'T − l − b − e',
+                formula: '',
                 inputs: [
                   ...(distanceM === undefined || distanceM === Infinity ? [] : [input('T', 'sensor to subject', given(distanceM * 1000, 'mm', 'Sensor to subject'))]),
                   ...(system.arrangement.main.kind === 'lens' && system.arrangement.main.lengthMm !== undefined ? [input('l', 'length of the lens', given(system.arrangement.main.lengthMm, 'mm', 'Length of the lens', 'lens data'))] : []),
@@ -290,7 +294,8 @@ export function readNear(from: NearInput): Result<NearReading> {
     get bestFNumber() {
       return bestHere(curveHere());
     },
-    hints: hintsFor(system, state, work?.mm, limit, ratio),
+    warnings: warningsAt(system, state.setting),
+    hints: hintsFor(system, state, work?.mm, limit, ratio, from.units ?? 'metric'),
   });
 }
 
@@ -314,14 +319,26 @@ function ratioQuantity(system: EffectiveSystem, state: NearState): Quantity {
   return ratioAtClosest?.kind === 'measured' && ratioAtInfinity?.kind === 'measured' ? measured(m, ':1', why, error) : computed(m, ':1', why, error > 1e-9 * m ? error : undefined);
 }
 
-function hintsFor(system: EffectiveSystem, state: NearState, workingMm: number | undefined, handHoldRatio: number, ratio: Quantity): Problem[] {
+/** How well sensor to subject is known, m: converters’ length, the error of the ratio, and how the lens shortens in between. */
+function distanceErrorM(system: EffectiveSystem, { setting }: NearState, ratioError: number): number | undefined {
+  const { lensFocus, lensTo } = system.optics;
+  const own = focalAtRatio(lensFocus, setting.lensRatio);
+  const settled = lensTo ? Math.max(0, Math.min(1, 2 * (1 - setting.lensRatio / lensTo))) : 0;
+  const shortening = setting.lensRatio > 0 ? (Math.abs(lensFocus.focalMm - own) / 2) * settled * (2 + setting.lensRatio + 1 / setting.lensRatio) : 0;
+  const error = Math.hypot(converterShiftMm(system), subjectMm(setting) * ratioError, shortening) / 1000;
+  return error > 0 ? error : undefined;
+}
+
+function hintsFor(system: EffectiveSystem, state: NearState, workingMm: number | undefined, handHoldRatio: number, ratio: Quantity, units: UnitSystem): Problem[] {
+  const length = (mm: number) => shownText(showSubjectMm(mm, units, 2));
   const hints: Problem[] = [];
   const live = 'No chilling, gluing or killing for a picture; protected species need a permit.';
   if (workingMm !== undefined && workingMm <= 0) hints.push({ code: 'near.touches', message: 'By the estimate the subject would touch the front, or lie inside the lens. Take a tube off, or measure what really comes out.' });
-  else if (workingMm !== undefined && workingMm < SHADOW_MM) hints.push({ code: 'near.shadow', message: `About ${figures(workingMm)} mm in front of the glass: the lens stands in the light and live insects leave. A longer lens gives more room. ${live}` });
-  else if (workingMm !== undefined && workingMm < SHY_MM) hints.push({ code: 'near.shy', message: `About ${figures(workingMm)} mm in front of the glass: shy insects may leave. ${live}` });
+  else if (workingMm !== undefined && workingMm < SHADOW_MM) hints.push({ code: 'near.shadow', message: `About ${length(workingMm)} in front of the glass: the lens stands in the light and live insects leave. A longer lens gives more room. ${live}` });
+  else if (workingMm !== undefined && workingMm < SHY_MM) hints.push({ code: 'near.shy', message: `About ${length(workingMm)} in front of the glass: shy insects may leave. ${live}` });
   if (state.ratio > handHoldRatio * (1 + 1e-9)) hints.push({ code: 'near.hand', message: `${formatRatio(state.ratio)} is above the ${formatRatio(handHoldRatio)} you hold by hand: rail and flash. Mind the glare for eyes, and warm lamps near animals.` });
   if (state.ratio < 0.1) hints.push({ code: 'near.far', message: 'Below 1 : 10 the depth here is too small a figure; the Far desk reckons it exactly.' });
-  if (ratio.kind !== 'measured' && ratio.plusMinus !== undefined && ratio.plusMinus > 0.1 * ratio.value) hints.push({ code: 'near.rough', message: 'The ratio is a rough estimate. Photograph a ruler once and enter what you see.' });
+  if (state.setting.ratioUnsure > 0.02 * state.ratio) hints.push({ code: 'near.behindConverter', message: 'Tubes behind a converter: what they add depends on the converter’s own focal length, which is not published. Photograph a ruler once and enter what you see.' });
+  else if (ratio.kind !== 'measured' && ratio.plusMinus !== undefined && ratio.plusMinus > 0.1 * ratio.value) hints.push({ code: 'near.rough', message: 'The ratio is a rough estimate. Photograph a ruler once and enter what you see.' });
   return hints;
 }

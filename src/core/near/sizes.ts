@@ -19,9 +19,29 @@ export function threeSizes(ratio: number, cropFactor: number, frameWidthMm: numb
   return { onSensor: ratio, framed: ratio * cropFactor, onScreen: (ratio * screenWidthMm) / frameWidthMm };
 }
 
-/** Width of a camera's own screen when it shows the whole frame: screens are 3 : 2 or 4 : 3 and the frame fits inside. */
-export function cameraScreenWidthMm(screenDiagonalMm: number, frameAspect: number): number {
-  // The screen itself is taken as 3 : 2, the usual one; a narrower frame leaves its sides dark.
-  const height = screenDiagonalMm / Math.hypot(1.5, 1);
-  return Math.min(1.5 * height, frameAspect * height);
+/** Shapes of camera screens, width ÷ height, where the sides are not entered: the usual one, and those it may be instead. */
+const USUAL_SCREEN_ASPECT = 3 / 2;
+const SCREEN_ASPECTS = [4 / 3, 3 / 2, 16 / 9];
+
+/** Width at which a frame is shown inside a screen: a narrower frame leaves its sides dark, a wider one its top. */
+const fitted = (widthMm: number, heightMm: number, frameAspect: number): number => Math.min(widthMm, frameAspect * heightMm);
+
+/** A width with the half-width of the range it is expected in. */
+export interface ShownWidth {
+  mm: number;
+  plusMinusMm: number;
+}
+
+/**
+ * Width at which a camera's own screen shows the whole frame.
+ *
+ * @returns undefined where nothing of the screen was entered; ± where only its diagonal was
+ */
+export function cameraScreenWidthMm(screen: { screenWidthMm?: number | undefined; screenHeightMm?: number | undefined; screenDiagonalMm?: number | undefined }, frameAspect: number): ShownWidth | undefined {
+  const { screenWidthMm, screenHeightMm, screenDiagonalMm } = screen;
+  if (screenWidthMm !== undefined && screenHeightMm !== undefined) return { mm: fitted(screenWidthMm, screenHeightMm, frameAspect), plusMinusMm: 0 };
+  if (screenDiagonalMm === undefined) return undefined;
+  const widthFor = (aspect: number) => fitted((screenDiagonalMm * aspect) / Math.hypot(aspect, 1), screenDiagonalMm / Math.hypot(aspect, 1), frameAspect);
+  const mm = widthFor(USUAL_SCREEN_ASPECT);
+  return { mm, plusMinusMm: Math.max(...SCREEN_ASPECTS.map((aspect) => Math.abs(widthFor(aspect) - mm))) };
 }

@@ -1,6 +1,6 @@
-import { tubesLengthMm } from '../kit/parts';
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { subjectDistanceM } from '../optics/opticState';
+import { focalAtRatio, gapOf, type LensFocus } from '../optics/lensFocus';
+import type { Setting } from '../optics/opticState';
 import type { NearState } from './nearState';
 
 /** Free room between the front of the optics and the subject, mm. */
@@ -20,7 +20,8 @@ const LEAST_UNSURE_MM = 5;
  * Working distance of a set-up at a ratio.
  *
  * @returns null where the length of the lens or the flange distance of the body is not entered
- * @source sensor to subject − lens length − flange distance − extension; behind a reversed lens its own flange distance + f/m;
+ * @source sensor to subject − lens length − flange distance − extension, at its closest, falling with the subject's distance from
+ * the lens; behind close-up lenses 1/r = Φ + 1/r₀; behind a reversed lens its own flange distance + f/m;
  * of a coupled lens its flange distance; entered for objectives
  */
 export function workingDistance(system: EffectiveSystem, state: NearState): WorkingDistance | null {
@@ -35,12 +36,42 @@ export function workingDistance(system: EffectiveSystem, state: NearState): Work
     return lens.kind === 'lens' && lens.flangeMm !== undefined ? estimate(lens.flangeMm, lens.flangeMm, 'flange distance of the reversed lens') : null;
   }
   if (main.kind !== 'lens') return null;
-  const { frontFocalMm, ratio, focalMm } = state.setting;
-  if (reversed) return main.flangeMm === undefined ? null : estimate(main.flangeMm + frontFocalMm / ratio, main.flangeMm, 'flange distance of the reversed lens + f/m');
-  const distanceM = subjectDistanceM({ ...state.setting, focalMm });
-  if (main.lengthMm === undefined || body.flangeMm === undefined || distanceM === undefined || distanceM === Infinity) return null;
-  const behind = back.reduce((sum, part) => sum + (part.kind === 'tubes' ? tubesLengthMm(part) : part.kind === 'mountAdapter' ? part.addsMm : 0), 0);
-  return estimate(distanceM * 1000 - main.lengthMm - body.flangeMm - behind, distanceM * 1000, 'sensor to subject − lens length − flange distance − extension');
+  const { setting } = state;
+  if (reversed) return main.flangeMm === undefined ? null : estimate(main.flangeMm + setting.frontFocalMm / setting.ratio, main.flangeMm, 'flange distance of the reversed lens + f/m');
+  if (main.lengthMm === undefined || body.flangeMm === undefined) return null;
+  const adapters = back.reduce((sum, part) => sum + (part.kind === 'mountAdapter' ? part.addsMm : 0), 0);
+  const behindLensMm = main.lengthMm + body.flangeMm + adapters - system.optics.flangeErrorMm;
+  const dioptres = front.reduce((sum, part) => sum + (part.kind === 'closeUp' ? part.dioptres : 0), 0);
+  const roomMm = roomInFront(setting, frontOffsetMm(system.optics.lensFocus, behindLensMm), dioptres);
+  if (roomMm === Infinity) return null;
+  return estimate(roomMm, roomMm + behindLensMm, dioptres > 0 ? 'where the lens alone is focused, drawn nearer by the close-up lenses' : 'sensor to subject − lens length − flange distance − extension');
+}
+
+/**
+ * From the lens's plane forward to the front of its barrel, mm: at its closest focus the distance it states leaves that much.
+ *
+ * @param behindMm from the front of the barrel to the sensor, without extension
+ */
+export function frontOffsetMm(lens: LensFocus, behindMm: number): number {
+  const imageMm = lens.closest ? focalAtRatio(lens, lens.closest.ratio) * (1 + lens.closest.ratio) : lens.focalMm;
+  return behindMm - imageMm - gapOf(lens);
+}
+
+/**
+ * Free room in front of a lens, mm. Close-up lenses draw the place where the lens alone is focused nearer: behind Φ dioptres
+ * the subject is never farther than 1000/Φ, whatever the lens.
+ *
+ * @param offsetMm from the lens's plane forward to the front
+ * @source u − offset; with lenses in front 1/r = Φ + 1/r₀
+ * @returns Infinity where it is focused at infinity
+ */
+export function roomInFront(setting: Setting, offsetMm: number, dioptres: number): number {
+  const { ratio, spread, frontFocalMm, lensFocalMm } = setting;
+  // What the lens draws by itself, without what is in front of it.
+  const alone = ((ratio + spread) * frontFocalMm) / lensFocalMm - spread;
+  const bareMm = alone > 1e-9 ? lensFocalMm * (1 + spread / alone) - offsetMm : Infinity;
+  if (dioptres === 0 || bareMm <= 0) return bareMm;
+  return 1 / (dioptres / 1000 + 1 / bareMm);
 }
 
 /** Nearer than this the front stands in the light and flying insects leave. */

@@ -1,8 +1,8 @@
 import {
-  isCameraLens, isFactor, isOptic, type AfocalSpec, type BarlowSpec, type CloseUpSpec, type ConverterSpec, type MountAdapterSpec, type ObjectiveSpec,
+  isCameraLens, isFactor, isOptic, tubesNotInSet, type AfocalSpec, type BarlowSpec, type CloseUpSpec, type ConverterSpec, type MountAdapterSpec, type ObjectiveSpec,
   type Part, type ReducerSpec, type ReversingSpec, type ScopeSpec, type TubesSpec, type LensSpec, type BuiltInSpec, type TelescopeSpec, type TubeLensSpec,
 } from '../kit/parts';
-import { fail, ok, type Result } from '../quantity/result';
+import { fail, ok, type Problem, type Result } from '../quantity/result';
 
 /** What forms the picture on the sensor. A finite objective does it by itself. */
 export type MainOptic = LensSpec | BuiltInSpec | TelescopeSpec | TubeLensSpec | ObjectiveSpec;
@@ -45,6 +45,16 @@ function noMain(chain: Part[]): Result<never> {
 const wrongSide = (part: Part, behind: boolean): Result<never> =>
   fail('chain.order', behind ? `${part.name} belongs in front of the lens. Move it to the subject’s side.` : `${part.name} sits between lens and body. Move it behind the lens.`, 'chain');
 
+/** Data of a part that cannot be: a zoom with its ends swapped, tubes that are not in the set. */
+function unreadablePart(part: Part): Problem | null {
+  if (isCameraLens(part) && part.focalTeleMm < part.focalWideMm) {
+    return { code: 'focal.swapped', message: `${part.name} has its longest focal length below its shortest. Swap the two in the kit.`, field: 'chain' };
+  }
+  const missing = part.kind === 'tubes' && part.usedMm ? tubesNotInSet(part.usedMm, part.lengthsMm) : [];
+  if (missing.length) return { code: 'tubes.notInSet', message: `${part.name} has no tube of ${missing.join(' or ')} mm. Choose among those of the set.`, field: 'chain' };
+  return null;
+}
+
 /**
  * Finds out what each part of a chain does. The order counts: parts are listed from the subject to the sensor.
  *
@@ -55,6 +65,8 @@ const wrongSide = (part: Part, behind: boolean): Result<never> =>
  * @returns the arrangement, or the problem that keeps the chain from forming a picture
  */
 export function arrange(chain: Part[]): Result<Arrangement> {
+  const unreadable = chain.map(unreadablePart).find((problem) => problem !== null);
+  if (unreadable) return { ok: false, problem: unreadable };
   const mainIndex = findMain(chain);
   const main = chain[mainIndex] as MainOptic | undefined;
   if (!main) return noMain(chain);

@@ -1,12 +1,15 @@
 import { CLASS_LENS50_LP_PER_MM } from '../detail/lens50';
 import { isFactor, tubesLengthMm, type BodySpec, type LensSpec, type Part } from '../kit/parts';
 import { imageCircleAt } from './coverage';
-import type { Arrangement } from './arrangement';
+import type { Arrangement, FrontPart } from './arrangement';
 import type { MeasuredRatio } from './measuredRatio';
 import { misfits } from './mountPath';
 import { USUAL_TUBE_FOCAL_MM, USUAL_TUBE_LENGTH_MM, lens50Of, type MainLens } from './mainLens';
-import { throughAfocal, throughExtension, throughFactor, throughFrontLens, type OpticState, type Setting } from './opticState';
-import { effectiveFocalAtClosest } from './thinLens';
+import { focalAtRatio, gapOf, zoomFocus, type LensFocus } from './lensFocus';
+import {
+  actOfExtension, actOfFactor, actOfFrontLens, bareSetting, throughAfocal, throughExtension, throughFactor, throughFrontLens, type Act, type OpticState, type Setting,
+} from './opticState';
+import { root } from '../quantity/root';
 import { imageCircleBetween } from './zoomRange';
 
 /** What the chain had become when a part was added to it. */
@@ -34,23 +37,82 @@ export interface FoldedOptics {
   measured?: MeasuredRatio[];
   /** Extension because flange distances do not add up, mm; positive: too far from the sensor. */
   flangeErrorMm: number;
+  /** How the lens by itself focuses. */
+  lensFocus: LensFocus;
+  /** Range of the lens's own ratio: 0 where its infinity mark is infinity; no end where its closest focus is not known. */
+  lensFrom: number;
+  lensTo?: number;
+  /**
+   * The whole chain with the lens's own focus at a ratio.
+   *
+   * @param unshortened share by which the lens is taken to shorten less than its law says: what the ± is found with
+   */
+  settingAt: (lensRatio: number, unshortened?: number) => Setting;
+  /** It stands so near to the sensor that nothing comes to focus, however far its own focus is turned. */
+  neverFocuses: boolean;
 }
 
 /** Where the principal planes of a reversed lens are is a guess: a quarter either way. */
 const REVERSED_UNCERTAINTY = 0.25;
 const FLANGE_TOLERANCE_MM = 0.15;
 
-function startOf(lens: MainLens, markedFocalMm: number, markedFNumber: number): OpticState {
-  const far: Setting = { frontFocalMm: markedFocalMm, focalMm: markedFocalMm, ratio: 0, imageMm: markedFocalMm, behindMm: 0 };
-  const { closestFocusM, closestRatio } = lens;
+function startOf(lens: MainLens, focus: LensFocus, markedFNumber: number, from: number): OpticState {
+  const markedFocalMm = focus.focalMm;
   const circle =
     lens.imageCircleWideMm === undefined
       ? undefined
       : imageCircleBetween(markedFocalMm, lens.focalWideMm, lens.focalTeleMm, lens.imageCircleWideMm, lens.imageCircleTeleMm ?? lens.imageCircleWideMm);
-  const start: OpticState = { far, fNumber: markedFNumber, factor: 1, lens50LpPerMm: lens50Of(lens), ...(circle === undefined ? {} : { circleMm: circle }) };
-  if (closestFocusM === undefined || closestRatio === undefined) return start;
-  const focalMm = effectiveFocalAtClosest(closestFocusM * 1000, closestRatio);
-  return { ...start, near: { frontFocalMm: focalMm, focalMm, ratio: closestRatio, imageMm: focalMm * (1 + closestRatio), behindMm: 0 } };
+  const bare = (ratio: number) => bareSetting(focalAtRatio(focus, ratio), ratio, gapOf(focus));
+  return {
+    far: bare(from),
+    fNumber: markedFNumber,
+    factor: 1,
+    lens50LpPerMm: lens50Of(lens),
+    ...(circle === undefined ? {} : { circleMm: imageCircleAt(circle, from) }),
+    ...(focus.closest ? { near: bare(focus.closest.ratio) } : {}),
+  };
+}
+
+/** What acts on a setting, in the order of the fold: too much or too little flange, what is in front, what is behind. */
+function actsOf({ front, back }: Arrangement, flangeErrorMm: number): Act[] {
+  return [
+    ...(flangeErrorMm === 0 ? [] : [actOfExtension(flangeErrorMm)]),
+    ...[...front].reverse().flatMap((part): Act[] => {
+      switch (part.kind) {
+        case 'closeUp':
+          return [actOfFrontLens(part.dioptres)];
+        case 'objective':
+          return [actOfFrontLens(powerOfObjective(part))];
+        case 'coupled':
+          return [actOfFrontLens(1000 / part.lens.focalTeleMm)];
+        case 'scope':
+          return [];
+      }
+    }),
+    ...back.flatMap((part): Act[] => (isFactor(part) ? [actOfFactor(part.factor)] : part.kind === 'tubes' ? [actOfExtension(tubesLengthMm(part))] : [])),
+  ];
+}
+
+const powerOfObjective = (part: Extract<FrontPart, { kind: 'objective' }>): number => (1000 * part.magnification) / (part.designTubeFocalMm ?? USUAL_TUBE_FOCAL_MM);
+
+/** The whole chain as a function of the lens's own ratio. */
+function focusing(focus: LensFocus, acts: Act[]): FoldedOptics['settingAt'] {
+  return (lensRatio, unshortened = 0) => {
+    const own = focalAtRatio(focus, lensRatio);
+    const focalMm = own + (focus.focalMm - own) * unshortened;
+    return acts.reduce((setting, act) => act(setting), bareSetting(focalMm, lensRatio, gapOf(focus)));
+  };
+}
+
+/** How far a lens without closest-focus data is taken to be turned out at most. */
+const UNKNOWN_REACH = 2;
+
+/** From which ratio of its own a lens reaches: 0, or where infinity comes to lie when it stands too near to the sensor. */
+function startOfFocus(settingAt: FoldedOptics['settingAt'], focus: LensFocus): { lensFrom: number; neverFocuses: boolean } {
+  const ratioAt = (lensRatio: number) => settingAt(lensRatio).ratio;
+  if (ratioAt(0) >= -1e-9) return { lensFrom: 0, neverFocuses: false };
+  const last = focus.closest?.ratio ?? UNKNOWN_REACH;
+  return ratioAt(last) <= 1e-9 ? { lensFrom: 0, neverFocuses: true } : { lensFrom: root(ratioAt, 0, last), neverFocuses: false };
 }
 
 /** A lens or objective whose numerical aperture on the subject's side stops the light: N_w = m/(2·NA). */
@@ -71,7 +133,7 @@ function reversed(state: OpticState, lens: LensSpec, body: BodySpec, ringMm: num
   }
   const imageMm = body.flangeMm + ringMm + lengthMm + flangeMm - f;
   if (imageMm <= f * 1.01) return { state, unknown: 'true place of its principal planes (by its length it would draw nothing)' };
-  const setting: Setting = { frontFocalMm: f, focalMm: f, ratio: imageMm / f - 1, imageMm, behindMm: 0 };
+  const setting = bareSetting(f, imageMm / f - 1);
   const turned = { ...state, far: setting, near: setting };
   if (state.circleMm === undefined) return { state: turned };
   return { state: { ...turned, circleMm: imageCircleAt(state.circleMm, Math.max(0, setting.ratio)) } };
@@ -81,7 +143,7 @@ function objectiveAlone(arrangement: Arrangement, state: OpticState, body: BodyS
   const { main } = arrangement;
   if (main.kind !== 'objective') return state;
   const focalMm = state.far.focalMm;
-  const setting: Setting = { frontFocalMm: focalMm, focalMm, ratio: main.magnification, imageMm: focalMm * (1 + main.magnification), behindMm: 0 };
+  const setting = bareSetting(focalMm, main.magnification);
   const made: OpticState = { ...state, far: setting, near: setting };
   // Off its tube length the magnification goes with the extension; with the flange unknown, the length is taken as right.
   const off = body.flangeMm === undefined ? -tubesOf(arrangement) : body.flangeMm - (main.tubeLengthMm ?? USUAL_TUBE_LENGTH_MM);
@@ -106,17 +168,20 @@ function flangeError({ main, back }: Arrangement, body: BodySpec): number {
  */
 export function foldOptics(arrangement: Arrangement, lens: MainLens, body: BodySpec, markedFocalMm: number, markedFNumber: number): FoldedOptics {
   const { main, front, back } = arrangement;
-  let state = objectiveAlone(arrangement, startOf(lens, markedFocalMm, markedFNumber), body);
+  const flangeErrorMm = arrangement.reversed ? 0 : flangeError(arrangement, body);
+  const lensFocus = zoomFocus(markedFocalMm, lens.focalTeleMm, lens.closestFocusM === undefined ? undefined : lens.closestFocusM * 1000, lens.closestRatio);
+  const turned = focusing(lensFocus, actsOf(arrangement, flangeErrorMm));
+  const { lensFrom, neverFocuses } = startOfFocus(turned, lensFocus);
+  let state = objectiveAlone(arrangement, startOf(lens, lensFocus, markedFNumber, lensFrom), body);
   const stages: Stage[] = [{ name: main.name, kind: main.kind, state }];
   let unknownRatio: string | undefined;
-  const flangeErrorMm = arrangement.reversed ? 0 : flangeError(arrangement, body);
   if (flangeErrorMm !== 0) state = throughExtension(state, flangeErrorMm);
 
   const ring = back.find((part) => part.kind === 'reversing');
   if (ring && main.kind === 'lens') {
-    const turned = reversed(state, main, body, ring.lengthMm ?? 0);
-    state = turned.state;
-    unknownRatio = turned.unknown;
+    const round = reversed(state, main, body, ring.lengthMm ?? 0);
+    state = round.state;
+    unknownRatio = round.unknown;
   } else if (ring) unknownRatio = 'how a built-in lens could be turned round';
 
   // From the lens outwards: what is in contact with it acts first.
@@ -134,7 +199,7 @@ export function foldOptics(arrangement: Arrangement, lens: MainLens, body: BodyS
         break;
       }
       case 'objective':
-        state = throughFrontLens(state, (1000 * part.magnification) / (part.designTubeFocalMm ?? USUAL_TUBE_FOCAL_MM), part.lens50LpPerMm);
+        state = throughFrontLens(state, powerOfObjective(part), part.lens50LpPerMm);
         aperture = part.numericalAperture;
         stages.push({ name: part.name, kind: 'objective', state: stoppedBy(state, aperture) });
         break;
@@ -152,12 +217,19 @@ export function foldOptics(arrangement: Arrangement, lens: MainLens, body: BodyS
   }
   if (main.kind === 'objective') aperture = main.numericalAperture;
   if (aperture !== undefined) state = stoppedBy(state, aperture);
-  const plain = state.far.ratio === 0 && !front.length && !arrangement.reversed;
+  const fixedRatio = arrangement.reversed || main.kind === 'objective';
+  const plain = state.far.ratio === 0 && lensFrom === 0 && flangeErrorMm === 0 && !front.length && !arrangement.reversed;
+  const only = fixedRatio || arrangement.scope ? state.far : undefined;
   return {
     state,
     stages,
     plain,
-    fixedRatio: arrangement.reversed || main.kind === 'objective',
+    fixedRatio,
+    lensFocus,
+    lensFrom: only ? 0 : lensFrom,
+    ...(only ? { lensTo: 0 } : lensFocus.closest ? { lensTo: lensFocus.closest.ratio } : {}),
+    settingAt: only ? () => only : turned,
+    neverFocuses: !only && neverFocuses,
     ratioUncertainty: arrangement.reversed ? REVERSED_UNCERTAINTY : 0,
     ...(aperture === undefined ? {} : { numericalAperture: aperture }),
     ...(unknownRatio === undefined ? {} : { unknownRatio }),

@@ -1,4 +1,4 @@
-import { ANTI_ALIAS_PX, CLASS_UNCERTAINTY } from '../detail/lens50';
+import { ANTI_ALIAS_PX, CLASS_LENS50_LP_PER_MM, CLASS_UNCERTAINTY } from '../detail/lens50';
 import { carriedSum } from '../kit/carried';
 import { isFactor, modesOf, type BodySpec, type CropModeSpec, type FactorPart, type Part } from '../kit/parts';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
@@ -13,7 +13,7 @@ import { foldOptics, type FoldedOptics } from './foldOptics';
 import { lens50Of, mainLensOf, type MainLens } from './mainLens';
 import { withMeasured, type MeasuredRatio } from './measuredRatio';
 import { effectiveFNumber, effectiveFocal, focusRange, imageCircle, systemCrop } from './systemQuantities';
-import { systemWarnings } from './systemWarnings';
+import { standsTooNear, systemWarnings } from './systemWarnings';
 import { fNumberAt } from './zoomRange';
 
 export type { AutofocusState } from './autofocus';
@@ -70,6 +70,10 @@ export interface EffectiveSystem {
   ratioAtInfinity?: Quantity;
   lens50LpPerMm: Quantity;
   antiAliasPx: number;
+  /** Diameter of a central obstruction ÷ diameter of the opening; 0 without one. */
+  obstruction: number;
+  /** f-number that counts for the light: the free area of the opening, N/√(1 − ε²). */
+  lightFNumber: number;
   autofocus: Autofocus;
   framesPerSecond?: number;
   fileSizeMb?: number;
@@ -87,11 +91,30 @@ export const CONVENTION_NAMES: Record<CropConvention, string> = {
 
 const round = (value: number, figures = 3): string => String(Number(value.toPrecision(figures)));
 
-/** The convention that applies: the usual one is the diagonal, but same aspect for a mode of another aspect than its sensor. */
+/** Formats of these aspects are compared by their diagonals, as people do; others have none to compare with. */
+const STILLS_ASPECTS = [3 / 2, 4 / 3];
+const SAME_ASPECT_WITHIN = 0.02;
+
+/**
+ * The convention that applies. The usual one is the diagonal for stills formats (3:2 and 4:3); same aspect for others, such as
+ * video strips, and for a mode of another aspect than its sensor.
+ */
 function conventionFor(choice: CropConventionChoice, body: BodySpec, used: UsedArea): CropConvention {
   if (choice !== 'usual') return choice;
-  const sensorAspect = body.sensor.widthMm / body.sensor.heightMm;
-  return Math.abs(used.widthMm / used.heightMm / sensorAspect - 1) > 0.01 ? 'sameAspect' : 'diagonal';
+  const near = (a: number, b: number, within: number) => Math.abs(a / b - 1) <= within;
+  const lying = (width: number, height: number) => Math.max(width, height) / Math.min(width, height);
+  const aspect = lying(used.widthMm, used.heightMm);
+  const ofSensor = near(aspect, lying(body.sensor.widthMm, body.sensor.heightMm), 0.01);
+  return ofSensor && STILLS_ASPECTS.some((each) => near(aspect, each, SAME_ASPECT_WITHIN)) ? 'diagonal' : 'sameAspect';
+}
+
+/** Parts in front of the lens that have a response of their own, with it, in the order in which they are folded. */
+function frontResponses({ front }: Arrangement): [string, number][] {
+  return [...front].reverse().flatMap((part): [string, number][] => {
+    if (part.kind === 'coupled') return [[part.lens.name, lens50Of(part.lens)]];
+    const own = part.lens50LpPerMm ?? (part.kind === 'scope' ? CLASS_LENS50_LP_PER_MM[part.detailClass] : undefined);
+    return own === undefined ? [] : [[part.name, own]];
+  });
 }
 
 /**
@@ -115,6 +138,7 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
   const markedFocalMm = Math.min(lens.focalTeleMm, Math.max(lens.focalWideMm, setup.focalMm ?? lens.focalTeleMm));
   const markedFNumber = fNumberAt(markedFocalMm, lens.focalWideMm, lens.focalTeleMm, lens.fNumberWide, lens.fNumberTele);
   const estimated = foldOptics(arrangement, lens, body, markedFocalMm, markedFNumber);
+  if (estimated.neverFocuses) return fail('focus.flange', standsTooNear(estimated, lens, body), 'chain');
   const measured = setup.measured?.filter((each) => each.focalMm === undefined || Math.abs(each.focalMm / markedFocalMm - 1) < 0.005) ?? [];
   const optics = measured.length ? withMeasured(estimated, measured) : estimated;
   const { state } = optics;
@@ -212,14 +236,16 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
   const bare50Q = knownClass
     ? given(bare50, 'lp/mm', '50 % frequency of the lens', `default of the class “${lens.detailClass}”`, bare50 * CLASS_UNCERTAINTY)
     : given(bare50, 'lp/mm', '50 % frequency of the lens', 'lens data');
+  const inFront50 = frontResponses(arrangement);
   const lens50LpPerMm = computed(
     lens50,
     'lp/mm',
     () => ({
       name: '50 % frequency of the optics',
-      formula: converters.length ? '1 / √((t/ν)² + 1/ν₂²), for each converter' : 'ν',
+      formula: converters.length ? '1 / √((t/ν)² + 1/ν₂²), for each converter' : inFront50.length ? '1 / √(1/ν² + 1/ν₃²)' : 'ν',
       inputs: [
         input('ν', 'of the lens', bare50Q),
+        ...inFront50.map(([name, own]) => input('ν₃', `of ${name}`, given(own, 'lp/mm', name))),
         ...converters.flatMap((converter) => [
           input('t', converter.name, given(converter.factor, '×', converter.name)),
           ...(converter.lens50LpPerMm === undefined
@@ -235,6 +261,8 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     knownClass ? lens50 * CLASS_UNCERTAINTY : undefined,
   );
 
+  const { main } = arrangement;
+  const obstruction = (main.kind === 'lens' || main.kind === 'telescope' ? main.obstructionShare : undefined) ?? 0;
   const imageCircleMm = imageCircle(optics, factorQ);
   const autofocus = autofocusOf(chain, body, fNumber.value);
   const weightG = carriedSum('Weight to carry', 'g', [
@@ -272,6 +300,8 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     ...focusRange(arrangement, optics, lens),
     lens50LpPerMm,
     antiAliasPx: ANTI_ALIAS_PX[body.antiAliasFilter],
+    obstruction,
+    lightFNumber: fNumber.value / Math.sqrt(1 - obstruction ** 2),
     autofocus,
     ...(mode.framesPerSecond === undefined ? {} : { framesPerSecond: mode.framesPerSecond }),
     ...(mode.fileSizeMb === undefined ? {} : { fileSizeMb: mode.fileSizeMb }),

@@ -2,20 +2,33 @@ import { lens50BehindConverter } from '../detail/lens50';
 
 /**
  * The optics at one setting of the lens's own focus. Newton's form is used throughout: moving the sensor back by e adds
- * e/F to the ratio, whatever the system of focal length F is made of; the subject then stands F/m before the front focal
- * point.
+ * `perMm`·e to the ratio, whatever the system is made of.
  */
 export interface Setting {
+  /** The lens's own ratio at this setting of its focus, 0 at its infinity mark. */
+  lensRatio: number;
+  /** Focal length of the lens by itself at this setting, mm: most lenses shorten when focused closer. */
+  lensFocalMm: number;
   /** Focal length of everything in front of the first converter, mm. */
   frontFocalMm: number;
-  /** Focal length of the whole, mm. */
+  /** Nominal focal length of the whole, mm. */
   focalMm: number;
   /** Reproduction ratio; 0 at infinity. */
   ratio: number;
+  /** Half-width of the range of the ratio because the power of converters is not published; 0 where none matters. */
+  ratioUnsure: number;
+  /** What a millimetre of extension at the sensor adds to the ratio by the nominal focal length. */
+  perMm: number;
+  /** What it adds besides because converters stand on the lens's light cone, and how well that is known. */
+  bendPerMm: number;
+  bendUnsure: number;
+  /** By how much converters spread the lens's picture; extension behind a converter makes it more, `spreadPerMm` each mm. */
+  spread: number;
+  spreadPerMm: number;
   /** From the front group to the sensor, mm, without the length converters add by themselves. */
   imageMm: number;
-  /** Tubes behind a converter, mm: they act on the whole, not on the lens alone. */
-  behindMm: number;
+  /** What the spacing of the lens's principal planes adds to the distance, mm. */
+  gapMm: number;
 }
 
 /** Everything a chain has become up to a part. */
@@ -32,132 +45,145 @@ export interface OpticState {
   lens50LpPerMm: number;
 }
 
-const both = (state: OpticState, change: (setting: Setting) => Setting): Pick<OpticState, 'far' | 'near'> => ({
-  far: change(state.far),
-  ...(state.near ? { near: change(state.near) } : {}),
-});
+/** Something in the chain that acts on the optics at any setting of the lens's focus. */
+export type Act = (setting: Setting) => Setting;
 
-/**
- * A converter, reducer or Barlow of factor t: focal length, f-number, ratio and circle are multiplied.
- *
- * @source f·t, N·t, m·t, I·t
- */
-export function throughFactor(state: OpticState, factor: number, own50LpPerMm?: number): OpticState {
+/** A lens by itself, focused at a ratio of its own. */
+export function bareSetting(lensFocalMm: number, ratio: number, gapMm = 0): Setting {
   return {
-    ...state,
-    ...both(state, (setting) => ({ ...setting, focalMm: setting.focalMm * factor, ratio: setting.ratio * factor })),
-    fNumber: state.fNumber * factor,
-    factor: state.factor * factor,
-    lens50LpPerMm: lens50BehindConverter(state.lens50LpPerMm, factor, own50LpPerMm),
-    ...(state.circleMm === undefined ? {} : { circleMm: state.circleMm * factor }),
+    lensRatio: ratio,
+    lensFocalMm,
+    frontFocalMm: lensFocalMm,
+    focalMm: lensFocalMm,
+    ratio,
+    ratioUnsure: 0,
+    perMm: 1 / lensFocalMm,
+    bendPerMm: 0,
+    bendUnsure: 0,
+    spread: 1,
+    spreadPerMm: 0,
+    imageMm: lensFocalMm * (1 + ratio),
+    gapMm,
   };
 }
+
+/**
+ * Power of a converter's own glass, 1/mm: makers do not publish it. Focal lengths of 50 to 150 mm are usual (negative for
+ * converters, positive for reducers); the middle of that span is taken.
+ */
+export const CONVERTER_POWER_PER_MM = (1 / 50 + 1 / 150) / 2;
+/** Half of the span, a hair wider, so that its ends lie inside. */
+export const CONVERTER_POWER_UNSURE = (1 / 50 - 1 / 150) * 0.501;
+
+/**
+ * A converter, reducer or Barlow of factor t: focal length and ratio are multiplied.
+ *
+ * Its place on the lens's light cone decides what extension behind it does to a lens focused close: 1/F = 1/(F₁·t) + m₁/g
+ * for a converter of focal length −g behind optics of focal length F₁ drawing at m₁.
+ *
+ * @source f·t, m·t; thin lenses in air, exact in the converter's power
+ */
+export const actOfFactor = (factor: number): Act => (setting) => {
+  const sign = factor === 1 ? 0 : factor > 1 ? 1 : -1;
+  const power = sign * CONVERTER_POWER_PER_MM;
+  return {
+    ...setting,
+    focalMm: setting.focalMm * factor,
+    ratio: setting.ratio * factor,
+    ratioUnsure: setting.ratioUnsure * factor,
+    perMm: setting.perMm / factor,
+    bendPerMm: setting.bendPerMm / factor + setting.ratio * power,
+    bendUnsure: setting.bendUnsure / factor + Math.abs(setting.ratio * sign) * CONVERTER_POWER_UNSURE,
+    spread: setting.spread * factor,
+    spreadPerMm: setting.spreadPerMm / factor + setting.spread * power,
+  };
+};
 
 /**
  * Extension e between the optics so far and the sensor.
  *
  * @param extensionMm may be negative, where an adapter is shorter than it should be
- * @source Newton: Δm = e/F; the circle widens with the image distance
+ * @source Newton: Δm = e/F
  */
-export function throughExtension(state: OpticState, extensionMm: number): OpticState {
-  const behind = state.factor !== 1;
-  const stretched = 1 + extensionMm / (state.far.focalMm * (1 + state.far.ratio));
+export const actOfExtension = (extensionMm: number): Act => (setting) => {
+  const wanted = extensionMm * setting.spreadPerMm;
+  // Behind a reducer long tubes would turn the light cone round: no weaker than half is believed.
+  const share = wanted < -setting.spread / 2 ? -setting.spread / 2 / wanted : 1;
   return {
-    ...state,
-    ...both(state, (setting) => ({
-      ...setting,
-      ratio: setting.ratio + extensionMm / setting.focalMm,
-      imageMm: setting.imageMm + extensionMm,
-      behindMm: setting.behindMm + (behind ? extensionMm : 0),
-    })),
-    ...(state.circleMm === undefined ? {} : { circleMm: state.circleMm * stretched }),
+    ...setting,
+    ratio: setting.ratio + extensionMm * (setting.perMm + share * setting.bendPerMm),
+    ratioUnsure: setting.ratioUnsure + Math.abs(extensionMm) * (setting.bendUnsure + (1 - share) * Math.abs(setting.bendPerMm)),
+    spread: setting.spread + share * wanted,
+    imageMm: setting.imageMm + extensionMm,
   };
-}
+};
 
 /**
  * A thin lens of power Φ in contact in front, before anything stands behind the lens: a close-up lens, or a coupled lens
  * or infinity objective with Φ = 1000/f.
  *
  * @param dioptres Φ, 1/m
- * @source 1/F = 1/f + Φ; with the image distance v unchanged, m = v/F − 1; the entrance pupil stays, so N·F/f
+ * @source 1/F = 1/f + Φ; with the image distance v unchanged, m = v/F − 1
+ */
+export const actOfFrontLens = (dioptres: number): Act => (setting) => {
+  const focalMm = 1 / (1 / setting.frontFocalMm + dioptres / 1000);
+  return { ...setting, frontFocalMm: focalMm, focalMm, ratio: setting.imageMm / focalMm - 1, perMm: 1 / focalMm };
+};
+
+/**
+ * Working f-number against the f-number engraved on the lens: how much longer the cone behind the lens is than at infinity.
+ * A lens in front changes what is seen, not that cone.
+ *
+ * @param pupilFactor P of the lens: exit pupil ÷ entrance pupil, 1 if unknown
+ * @source N_w/N = spread·(1 + m_l/P) for a lens drawing at m_l by itself; what extension adds goes the same way
+ */
+export function coneFactor(setting: Setting, pupilFactor = 1): number {
+  const whole = ((setting.ratio + setting.spread) * setting.frontFocalMm) / setting.lensFocalMm;
+  return setting.spread + (whole - setting.spread) / pupilFactor;
+}
+
+/** The acts of a stage put on a state's settings. */
+const acted = (state: OpticState, act: Act): Pick<OpticState, 'far' | 'near'> => ({
+  far: act(state.far),
+  ...(state.near ? { near: act(state.near) } : {}),
+});
+
+/** The image circle after an act: as wide as the cone behind the lens has become. */
+const circleAfter = (state: OpticState, far: Setting): Pick<OpticState, 'circleMm'> =>
+  state.circleMm === undefined ? {} : { circleMm: (state.circleMm * coneFactor(far)) / coneFactor(state.far) };
+
+/**
+ * A converter, reducer or Barlow: N·t and I·t besides what it does to a setting.
+ */
+export function throughFactor(state: OpticState, factor: number, own50LpPerMm?: number): OpticState {
+  const settings = acted(state, actOfFactor(factor));
+  return {
+    ...state,
+    ...settings,
+    fNumber: state.fNumber * factor,
+    factor: state.factor * factor,
+    lens50LpPerMm: lens50BehindConverter(state.lens50LpPerMm, factor, own50LpPerMm),
+    ...circleAfter(state, settings.far),
+  };
+}
+
+/** Extension: the circle widens with the image distance. */
+export function throughExtension(state: OpticState, extensionMm: number): OpticState {
+  const settings = acted(state, actOfExtension(extensionMm));
+  return { ...state, ...settings, ...circleAfter(state, settings.far) };
+}
+
+/**
+ * A lens in front. Focused at infinity the whole has the f-number N·F/f: the opening stays, the focal length is shorter.
  */
 export function throughFrontLens(state: OpticState, dioptres: number, own50LpPerMm?: number): OpticState {
-  const focalOf = (focalMm: number) => 1 / (1 / focalMm + dioptres / 1000);
-  const changed = both(state, (setting) => {
-    const focalMm = focalOf(setting.focalMm);
-    return { ...setting, frontFocalMm: focalMm, focalMm, ratio: setting.imageMm / focalMm - 1 };
-  });
+  const changed = acted(state, actOfFrontLens(dioptres));
   return {
     ...state,
     ...changed,
     fNumber: (state.fNumber * changed.far.focalMm) / state.far.focalMm,
     lens50LpPerMm: own50LpPerMm === undefined ? state.lens50LpPerMm : 1 / Math.hypot(1 / state.lens50LpPerMm, 1 / own50LpPerMm),
   };
-}
-
-/**
- * Distance from sensor to subject, m, at a setting; Infinity at infinity, undefined where the setting focuses beyond it.
- *
- * @source u = f + F/m, T = u + v
- */
-export function subjectDistanceM(setting: Setting): number | undefined {
-  if (setting.ratio < -1e-9) return undefined;
-  if (setting.ratio <= 1e-9) return Infinity;
-  return (setting.frontFocalMm + setting.focalMm / setting.ratio + setting.imageMm) / 1000;
-}
-
-/** A·m² − (T − C)·m + F = 0 links ratio and distance at a setting's focal length. */
-function distanceEquation({ frontFocalMm: f, focalMm: F, behindMm: e }: Setting): { a: number; c: number } {
-  const t = F / f;
-  return { a: f / t, c: 2 * f + e - (f * e) / (t * F) };
-}
-
-/** The ratio at which sensor and subject are nearest to each other: life size for a bare lens. Beyond it they part again. */
-export const nearestRatio = (setting: Setting): number => Math.sqrt(setting.focalMm / distanceEquation(setting).a);
-
-/** How near and how far, mm from the sensor, a chain focuses; `beyond`: its whole range lies beyond the nearest point. */
-export interface FocusSpan {
-  closestMm?: number;
-  /** Absent: infinity. */
-  farthestMm?: number;
-  beyond: boolean;
-}
-
-/**
- * Range of distances between the lens's infinity setting and its closest one. Where the range passes life size the
- * nearest distance is there, not at the end.
- */
-export function focusSpan({ far, near }: OpticState): FocusSpan {
-  const at = (setting: Setting | undefined) => {
-    const metres = setting && subjectDistanceM(setting);
-    return metres === undefined || metres === Infinity ? undefined : metres * 1000;
-  };
-  const farMm = at(far);
-  const nearMm = at(near);
-  if (farMm !== undefined && far.ratio >= nearestRatio(far)) return { closestMm: farMm, farthestMm: nearMm ?? farMm, beyond: true };
-  let closestMm = nearMm;
-  if (near && near.ratio > nearestRatio(near)) {
-    const { a, c } = distanceEquation(near);
-    closestMm = c + 2 * Math.sqrt(a * near.focalMm);
-  }
-  return { ...(closestMm === undefined ? {} : { closestMm }), ...(farMm === undefined ? {} : { farthestMm: farMm }), beyond: false };
-}
-
-/**
- * Ratio at which the optics focus on a distance when the lens's own focus is turned there.
- *
- * @param beyond takes the larger of the two ratios that share a distance
- * @returns undefined nearer than any picture can be formed
- * @source u + v = T with u = f + F/m and v = f·(1 + m_lens) + e, m = t·m_lens + e/F: a root of A·m² − (T − C)·m + F
- */
-export function ratioAtDistance(setting: Setting, distanceMm: number, beyond = false): number | undefined {
-  const { a, c } = distanceEquation(setting);
-  const half = distanceMm - c;
-  // At the very nearest point rounding may take the root of a hair less than nothing.
-  const discriminant = half * half - 4 * a * setting.focalMm;
-  if (half <= 0 || discriminant < -1e-9 * half * half) return undefined;
-  const apart = half + Math.sqrt(Math.max(0, discriminant));
-  return beyond ? apart / (2 * a) : (2 * setting.focalMm) / apart;
 }
 
 /** What a tele attachment or scope of magnification M makes of a camera lens behind it. */
@@ -169,10 +195,24 @@ export function throughAfocal(state: OpticState, magnification: number, objectiv
   const eyepieceCircleMm = apparentFieldDeg === undefined ? undefined : 2 * cameraFocalMm * Math.tan((apparentFieldDeg * Math.PI) / 360);
   const circle = eyepieceCircleMm === undefined ? state.circleMm : Math.min(eyepieceCircleMm, state.circleMm ?? Infinity);
   return {
-    far: { frontFocalMm: focalMm, focalMm, ratio: 0, imageMm: focalMm, behindMm: 0 },
+    far: bareSetting(focalMm, 0),
     fNumber: focalMm / pupilMm,
     factor: state.factor,
     lens50LpPerMm: own50LpPerMm === undefined ? state.lens50LpPerMm : 1 / Math.hypot(1 / state.lens50LpPerMm, 1 / own50LpPerMm),
     ...(circle === undefined ? {} : { circleMm: circle }),
   };
 }
+
+/**
+ * Distance from sensor to subject, m, at a setting; Infinity at infinity, undefined where the setting focuses beyond it.
+ *
+ * @source u = F₁·(1 + spread/m), T = u + v
+ */
+export function subjectDistanceM(setting: Setting): number | undefined {
+  if (setting.ratio < -1e-9) return undefined;
+  if (setting.ratio <= 1e-9) return Infinity;
+  return (subjectMm(setting) + setting.imageMm + setting.gapMm) / 1000;
+}
+
+/** From the subject to the front group, mm, at a setting that draws at more than 0. */
+export const subjectMm = ({ frontFocalMm, spread, ratio }: Setting): number => frontFocalMm * (1 + spread / ratio);

@@ -3,7 +3,8 @@ import type { Arrangement } from './arrangement';
 import type { FoldedOptics } from './foldOptics';
 import type { EffectiveSystem } from './foldSystem';
 import type { MainLens } from './mainLens';
-import { focusSpan } from './opticState';
+import type { Setting } from './opticState';
+import { focusSpan } from './chainFocus';
 
 /** Focal length of the whole at the lens's infinity setting. */
 export function effectiveFocal(arrangement: Arrangement, optics: FoldedOptics, marked: Quantity, factor: Quantity): Quantity {
@@ -44,7 +45,7 @@ export function effectiveFNumber(arrangement: Arrangement, optics: FoldedOptics,
     return computed(fNumber, 'f/', () => ({
       name: 'Effective f-number',
       formula: 'M · f · t / (M · min(pupil of the scope, pupil of the camera))',
-      inputs: [input('E', 'exit pupil of the scope', exitPupil), input('N', 'f-number of the camera’s lens', marked), input('t', 'converter factor', factor)],
+      inputs: [input('M', 'magnification', given(magnification, '×', scope.name)), input('f', 'focal length of the camera’s lens', given(optics.lensFocus.focalMm, 'mm', 'Focal length of the camera’s lens')), input('E', 'exit pupil of the scope', exitPupil), input('N', 'f-number of the camera’s lens', marked), input('t', 'converter factor', factor)],
       source: 'the smaller of the two pupils behind the eyepiece stops the light',
       neglects: 'Glass losses in the scope (often ⅓ to ⅔ stop).',
     }), error);
@@ -65,7 +66,11 @@ export function effectiveFNumber(arrangement: Arrangement, optics: FoldedOptics,
   return computed(fNumber, 'f/', () => ({
     name: 'Effective f-number',
     formula: inFront ? 'N · F / f · t' : 'N · t',
-    inputs: [input('N', 'widest aperture of the lens', marked), input('t', 'converter factor', factor)],
+    inputs: [
+      input('N', 'widest aperture of the lens', marked),
+      ...(inFront ? [input('F', 'focal length with what is in front', given(optics.state.far.frontFocalMm, 'mm', 'Focal length with what is in front')), input('f', 'focal length of the lens', given(optics.state.far.lensFocalMm, 'mm', 'Focal length of the lens'))] : []),
+      input('t', 'converter factor', factor),
+    ],
     source: inFront
       ? 'the opening stays; what stands in front shortens the focal length'
       : 'the opening stays, the focal length grows: a converter multiplies focal length and f-number',
@@ -97,13 +102,15 @@ export function systemCrop(crop: Quantity, factor: Quantity): Quantity {
 }
 
 export function imageCircle({ state, stages }: FoldedOptics, factor: Quantity): Quantity | undefined {
-  const bare = stages[0]?.state.circleMm;
+  const eyepiece = stages.some((stage) => stage.kind === 'scope');
+  const bare = stages[0]?.state.circleMm ?? (eyepiece ? state.circleMm : undefined);
   if (state.circleMm === undefined) return undefined;
   return computed(state.circleMm, 'mm', () => ({
     name: 'Image circle',
-    formula: 'I · t, wider by what extension adds',
+    formula: eyepiece ? 'round field of the eyepiece · t' : 'I · c',
     inputs: [
-      ...(bare === undefined ? [] : [input('I', 'image circle of the lens', given(bare, 'mm', 'Image circle of the lens', 'lens data'))]),
+      ...(bare === undefined ? [] : [input('I', eyepiece ? 'round field behind the eyepiece' : 'image circle of the lens', given(eyepiece ? state.circleMm! / factor.value : bare, 'mm', 'Image circle of the lens', eyepiece ? 'apparent field and camera lens, or the camera’s own circle' : 'lens data'))]),
+      input('c', 'longer cone behind the lens', given(eyepiece ? factor.value : state.circleMm! / (bare ?? state.circleMm!), '×', 'Cone behind the lens', 'converters and extension')),
       input('t', 'converter factor', factor),
     ],
     source: 'a converter spreads the circle, a reducer shrinks it; behind an eyepiece its round field is the circle',
@@ -113,46 +120,57 @@ export function imageCircle({ state, stages }: FoldedOptics, factor: Quantity): 
 
 /** Relative error of marked focal lengths and dioptres. */
 const NOMINAL = 0.05;
+/** Makers state the ratio at closest focus for a zoom's long end; at a shorter setting it is an estimate, good to about a fifth. */
+const SHORTER_SETTING = 0.2;
+
+const distanceQuantity = (optics: FoldedOptics, metres: number, name: string, ratio: number): Quantity =>
+  computed(metres, 'm', () => ({
+    name,
+    formula: 'u + v',
+    inputs: [input('m', 'reproduction ratio there', given(ratio, ':1', 'Reproduction ratio'))],
+    source: 'thin lens; the subject’s distance from the front group F·(1 + t/m), and that of the sensor behind it',
+    neglects: 'The length of converters and the separation of principal planes.',
+  }), optics.ratioUncertainty ? metres * optics.ratioUncertainty : undefined);
+
+/** The ratio at one end of the lens's own focus, measured where it was, else reckoned part by part. */
+function endRatio({ back }: Arrangement, optics: FoldedOptics, lens: MainLens, setting: Setting, end: 'closest' | 'infinity'): Quantity {
+  const { far } = optics.state;
+  const name = end === 'closest' ? 'Ratio at closest focus' : 'Ratio at infinity';
+  const found = optics.measured?.find((each) => each.at === end) ?? (optics.fixedRatio ? optics.measured?.[0] : undefined);
+  if (found) return measured(found.ratio, ':1', () => ({ name, formula: '', inputs: [], source: found.how ?? 'measured', neglects: 'It holds for this chain at this end of the lens’s focus.' }), found.plusMinus);
+  const value = setting.ratio;
+  // Focal lengths and dioptres are nominal, good to about a twentieth: what the chain adds to the lens's own ratio is too.
+  const own = optics.fixedRatio ? 0 : setting.lensRatio * optics.state.factor;
+  const stated = optics.lensFocus.closest?.ratio === lens.closestRatio;
+  const error = Math.hypot(value * optics.ratioUncertainty, NOMINAL * Math.abs(value - own), stated || end === 'infinity' ? 0 : SHORTER_SETTING * own) + setting.ratioUnsure;
+  return computed(value, ':1', () => ({
+    name,
+    formula: end === 'closest' ? 'm₀ · t + e/F + (1 + m₀) · Φ · f′/1000' : 'e/F + Φ · f/1000',
+    inputs: [
+      ...(lens.closestRatio === undefined ? [] : [input('m₀', 'ratio of the lens alone', given(setting.lensRatio, ':1', 'Ratio of the lens alone', stated ? 'lens data' : 'estimate for this setting of the zoom'))]),
+      ...back.flatMap((part) => (part.kind === 'tubes' ? [input('e', part.name, given((part.usedMm ?? part.lengthsMm).reduce((sum, each) => sum + each, 0), 'mm', part.name))] : [])),
+      input('F', 'focal length of the whole', given(far.focalMm, 'mm', 'Effective focal length')),
+    ],
+    source: 'each part in turn: a converter multiplies the ratio, extension adds e/F, a lens in front adds its power',
+    neglects:
+      setting.ratioUnsure > 0
+        ? 'What the tubes add behind a converter depends on the converter’s own focal length, which is not published; 50 to 150 mm are in the ±. Measuring a ruler beats it.'
+        : 'Thin lenses; measuring a ruler beats it.',
+  }), error > 1e-9 * value ? error : undefined);
+}
 
 /** How near and far it focuses, and the ratios there. */
 export function focusRange(arrangement: Arrangement, optics: FoldedOptics, lens: MainLens): Pick<EffectiveSystem, 'closestFocusM' | 'farthestFocusM' | 'ratioAtClosest' | 'ratioAtInfinity'> {
   const { far, near } = optics.state;
   if (optics.unknownRatio !== undefined) return {};
-  const distance = (metres: number, name: string, ratio: number) =>
-    computed(metres, 'm', () => ({
-      name,
-      formula: 'f + F/m + v',
-      inputs: [input('m', 'reproduction ratio there', given(ratio, ':1', 'Reproduction ratio'))],
-      source: 'thin lens; the front focal length, the subject’s distance from it, and the distance to the sensor',
-      neglects: 'The length of converters and the separation of principal planes.',
-    }), optics.ratioUncertainty ? metres * optics.ratioUncertainty : undefined);
-  const bareRatio = optics.stages[0]?.state.near?.ratio ?? 0;
-  // Focal lengths and dioptres are nominal, good to about a twentieth: what the chain adds to the lens's own ratio is too.
-  const errorOf = (value: number, own: number) => Math.hypot(value * optics.ratioUncertainty, NOMINAL * Math.abs(value - own * optics.state.factor));
-  const ratio = (value: number, own: number, end: 'closest' | 'infinity', name: string, formula: string) => {
-    const found = optics.measured?.find((each) => each.at === end) ?? (optics.fixedRatio ? optics.measured?.[0] : undefined);
-    if (found) return measured(found.ratio, ':1', () => ({ name, formula: '', inputs: [], source: found.how ?? 'measured', neglects: 'It holds for this chain at this end of the lens’s focus.' }), found.plusMinus);
-    const error = errorOf(value, own);
-    return computed(value, ':1', () => ({
-      name,
-      formula,
-      inputs: [
-        ...(lens.closestRatio === undefined ? [] : [input('m₀', 'ratio of the lens alone', given(lens.closestRatio, ':1', 'Largest ratio of the lens', 'lens data'))]),
-        ...arrangement.back.flatMap((part) => (part.kind === 'tubes' ? [input('e', part.name, given((part.usedMm ?? part.lengthsMm).reduce((sum, each) => sum + each, 0), 'mm', part.name))] : [])),
-        input('F', 'focal length of the whole', given(far.focalMm, 'mm', 'Effective focal length')),
-      ],
-      source: 'each part in turn: a converter multiplies the ratio, extension adds e/F, a lens in front adds its power',
-      neglects: 'Thin lenses; measuring a ruler beats it.',
-    }), error > 1e-9 * value ? error : undefined);
-  };
-  const span = focusSpan(optics.state);
+  const span = focusSpan(optics);
   const ends = { closest: span.beyond ? far.ratio : (near?.ratio ?? far.ratio), farthest: span.beyond ? (near?.ratio ?? far.ratio) : far.ratio };
   const own = lens.closestFocusM === undefined ? undefined : given(lens.closestFocusM, 'm', `Closest focus of ${arrangement.scope ? 'the scope' : 'the lens'}`, 'its data');
-  const nearest = (optics.plain || arrangement.scope) && own ? own : span.closestMm === undefined ? undefined : distance(span.closestMm / 1000, 'Closest focus', ends.closest);
+  const nearest = (optics.plain || arrangement.scope) && own ? own : span.closestMm === undefined ? undefined : distanceQuantity(optics, span.closestMm / 1000, 'Closest focus', ends.closest);
   return {
     ...(nearest ? { closestFocusM: nearest } : {}),
-    ...(span.farthestMm === undefined ? {} : { farthestFocusM: distance(span.farthestMm / 1000, 'Farthest focus', ends.farthest) }),
-    ...(near && near.ratio > 0 ? { ratioAtClosest: ratio(near.ratio, bareRatio, 'closest', 'Ratio at closest focus', 'm₀ · t + e/F + (1 + m₀) · Φ · f′/1000') } : {}),
-    ...(far.ratio > 0 ? { ratioAtInfinity: ratio(far.ratio, 0, 'infinity', 'Ratio with the lens at infinity', 'e/F + Φ · f/1000') } : {}),
+    ...(span.farthestMm === undefined || arrangement.scope ? {} : { farthestFocusM: distanceQuantity(optics, span.farthestMm / 1000, 'Farthest focus', ends.farthest) }),
+    ...(near && near.ratio > 0 ? { ratioAtClosest: endRatio(arrangement, optics, lens, near, 'closest') } : {}),
+    ...(far.ratio > 0 ? { ratioAtInfinity: endRatio(arrangement, optics, lens, far, 'infinity') } : {}),
   };
 }

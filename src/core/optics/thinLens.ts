@@ -25,41 +25,10 @@ export function focusThinLens(focalMm: number, sensorToSubjectMm: number): Resul
   }
   const discriminant = sensorToSubjectMm * (sensorToSubjectMm - 4 * focalMm);
   if (discriminant < 0) {
-    return fail(
-      'distance.tooNear',
-      `Nearer than four focal lengths (${Number(((4 * focalMm) / 1000).toPrecision(3))} m) this lens cannot form a picture. Step back, or use a shorter focal length.`,
-      'distanceM',
-    );
+    return fail('distance.tooNear', 'Nearer than four focal lengths a lens cannot form a picture. Step back, or use a shorter focal length.', 'distanceM');
   }
   const uMm = (sensorToSubjectMm + Math.sqrt(discriminant)) / 2;
   // T − u cancels at long distances; f·u/(u − f) is the same number with all its digits.
   const vMm = uMm > 2 * focalMm ? (focalMm * uMm) / (uMm - focalMm) : sensorToSubjectMm - uMm;
   return ok({ uMm, vMm, ratio: vMm / uMm });
-}
-
-/**
- * The focal length a lens really has at its closest focus, from its own data: internal focusing shortens most lenses.
- *
- * @param closestFocusMm sensor-to-subject distance at closest focus, mm
- * @param closestRatio reproduction ratio there
- * @source thin lens: T = f'·(2 + m + 1/m)
- * @example effectiveFocalAtClosest(300, 1) // 75
- */
-export function effectiveFocalAtClosest(closestFocusMm: number, closestRatio: number): number {
-  return closestFocusMm / (2 + closestRatio + 1 / closestRatio);
-}
-
-/**
- * Focal length between infinity and closest focus, estimated as linear in 1/T between the marked value and the one at
- * closest focus. Both ends are exact, what lies between is an estimate: makers do not publish it.
- */
-export function focalAtDistance(
-  markedFocalMm: number,
-  sensorToSubjectMm: number,
-  closestFocusMm: number,
-  closestRatio: number,
-): number {
-  const near = effectiveFocalAtClosest(closestFocusMm, closestRatio);
-  const share = Math.min(1, closestFocusMm / sensorToSubjectMm);
-  return markedFocalMm + (near - markedFocalMm) * share;
 }

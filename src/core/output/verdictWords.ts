@@ -1,5 +1,4 @@
 import type { SubjectCount } from '../detail/subjectCount';
-import { formatFixed } from '../quantity/format';
 import { showQuantity } from '../quantity/quantityText';
 import type { OutputSpec } from './needs';
 import type { Verdict } from './verdict';
@@ -23,7 +22,7 @@ export const zoneNames = (output: OutputSpec) => ({
 /** The verdict as one sentence with its numbers. */
 export function verdictSentence(reading: Pick<SubjectCount, 'countedPixels' | 'neededPixels' | 'judgeBy'>): string {
   const counted = showQuantity(reading.countedPixels, 'metric').number;
-  const needed = formatFixed(reading.neededPixels.value);
+  const needed = showQuantity(reading.neededPixels, 'metric').number;
   const what = reading.judgeBy === 'resolved' ? 'resolved' : 'in all';
   return `${counted}\u202fpx ${what}, ${needed} needed`;
 }

@@ -25,6 +25,12 @@ function signsOf(locale: string | undefined): Signs | null {
   return signs;
 }
 
+/** The sign the reader's locale groups thousands with, where it is a comma or a point: "1,000" there is a thousand. */
+export function groupSign(locale?: string): ',' | '.' | undefined {
+  const group = signsOf(locale)?.group;
+  return group === ',' || group === '.' ? group : undefined;
+}
+
 function write(value: number, minimumDigits: number, maximumDigits: number, locale: string | undefined): string {
   const signs = signsOf(locale);
   if (!signs || Math.abs(value) >= 1e21) {

@@ -20,6 +20,8 @@ export interface School {
   choice: string;
   name: string;
   value: number;
+  /** Its own error, where it differs from that of the chosen one. */
+  plusMinus?: number | undefined;
   chosen: boolean;
 }
 
@@ -40,8 +42,13 @@ export interface Quantity {
   readonly kind: Kind;
   /** Half-width of the range the true value is expected in, same unit; present where the value is an estimate. */
   readonly plusMinus?: number;
+  /** What must be said with the number: nobody entered it, or parts of the sum are not known. */
+  readonly note?: QuantityNote;
   readonly why: Why;
 }
+
+/** `assumed`: usual, not entered. `atLeast`: a sum in which something is missing. */
+export type QuantityNote = 'assumed' | 'atLeast';
 
 class LazyQuantity implements Quantity {
   constructor(
@@ -50,6 +57,7 @@ class LazyQuantity implements Quantity {
     readonly kind: Kind,
     private readonly derive: () => Why,
     readonly plusMinus?: number,
+    readonly note?: QuantityNote,
   ) {}
 
   get why(): Why {
@@ -64,6 +72,7 @@ class LazyQuantity implements Quantity {
       unit: this.unit,
       kind: this.kind,
       ...(this.plusMinus === undefined ? {} : { plusMinus: this.plusMinus }),
+      ...(this.note === undefined ? {} : { note: this.note }),
       why: {
         ...why,
         inputs: why.inputs.map(({ symbol, name, quantity }) => ({
@@ -82,13 +91,18 @@ class LazyQuantity implements Quantity {
  * Makes a computed quantity. `why` is a function, so that a drag which recomputes a whole desk
  * does not build derivations nobody reads.
  */
-export function computed(value: number, unit: Unit, why: () => Why, plusMinus?: number): Quantity {
-  return new LazyQuantity(value, unit, 'computed', why, plusMinus);
+export function computed(value: number, unit: Unit, why: () => Why, plusMinus?: number, note?: QuantityNote): Quantity {
+  return new LazyQuantity(value, unit, 'computed', why, plusMinus, note);
 }
 
 /** Makes a quantity the person entered or a data sheet states. */
 export function given(value: number, unit: Unit, name: string, source = 'entered', plusMinus?: number): Quantity {
   return new LazyQuantity(value, unit, 'given', () => ({ name, formula: '', inputs: [], source }), plusMinus);
+}
+
+/** Makes a quantity nobody entered: what is usual is taken, and said so. */
+export function assumed(value: number, unit: Unit, name: string, source: string, plusMinus?: number): Quantity {
+  return new LazyQuantity(value, unit, 'given', () => ({ name, formula: '', inputs: [], source: `assumed: ${source}` }), plusMinus, 'assumed');
 }
 
 /** Makes a quantity the person measured; it replaces the estimate of the same thing. */

@@ -42,11 +42,12 @@ export function showSubjectMm(mm: number, system: UnitSystem, figures = 3): Show
 export const showFNumber = (value: number): string => `f/${formatFigures(value, value >= 10 ? 3 : 2)}`;
 
 /** A shutter time as photographers write it: 1/800 s, 0.8 s. */
-export const shutterText = (seconds: number): string => (seconds < 0.5 ? `1/${Number((1 / seconds).toPrecision(2))}` : formatFigures(seconds, 2)) + '\u202fs';
+export const shutterText = (seconds: number): string => (seconds < 0.5 ? `1/${formatFixed(Number((1 / seconds).toPrecision(2)))}` : formatFigures(seconds, 2)) + '\u202fs';
 
 /** Digits and unit of a quantity in the person's unit system. */
 export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): Shown {
   const { value, unit, plusMinus } = quantity;
+  if (!Number.isFinite(value)) return { number: value > 0 ? '∞' : '–', unit: '' };
   switch (unit) {
     case 'px':
       return { number: Math.abs(value) < 20 ? formatFigures(value, figuresFor(value, plusMinus, 3)) : whole(value, figuresFor(value, plusMinus, 7)), unit };
@@ -85,10 +86,14 @@ export function showError(quantity: Quantity, system: UnitSystem): string {
   return `±\u202f${shown.number.replace('f/', '')}`;
 }
 
-/** Number and unit in one string. */
-export const quantityText = (quantity: Quantity, system: UnitSystem): string => {
+/** What must be said with a number nobody entered, or with a sum in which something is missing; else nothing. */
+export const noteWords = ({ note }: Pick<Quantity, 'note'>): string => (note === 'atLeast' ? 'at least' : note === 'assumed' ? 'assumed' : '');
+
+/** Number and unit in one string; a sum in which something is missing says "at least". */
+export const quantityText = (quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus' | 'note'>, system: UnitSystem): string => {
   const shown = showQuantity(quantity, system);
-  return withUnit(shown.number, shown.unit);
+  const text = withUnit(shown.number, shown.unit);
+  return quantity.note === 'atLeast' ? `at least ${text}` : text;
 };
 
 export const shownText = ({ number, unit }: Shown): string => withUnit(number, unit);

@@ -1,4 +1,4 @@
-import { AngleFromSun, Body, Equator, Horizon, Illumination, MakeTime, MoonPhase, Observer, RotateVector, Rotation_EQJ_EQD, SearchAltitude, SiderealTime, Vector, type AstroTime } from 'astronomy-engine';
+import { AngleFromSun, Body, Equator, Horizon, Illumination, MakeTime, MoonPhase, Observer, RotateVector, Rotation_EQJ_EQD, SiderealTime, Vector, type AstroTime } from 'astronomy-engine';
 import type { PlanetName } from './planet';
 import { PLANETS } from './planet';
 
@@ -54,12 +54,6 @@ export function horizonOf(place: Place, site: Site, ms: number): { azimuthDeg: n
 
 /** Apparent sidereal time at the site, degrees. */
 export const siderealDeg = ({ longitudeDeg }: Site, ms: number): number => (((SiderealTime(timeOf(ms)) * 15 + longitudeDeg) % 360) + 360) % 360;
-
-/** When the Sun's centre passes an altitude after a time, rising or setting, within a day; null when it does not. */
-export function sunPasses(site: Site, altitude: number, rising: boolean, fromMs: number): number | null {
-  const found = SearchAltitude(Body.Sun, observerOf(site), rising ? +1 : -1, timeOf(fromMs), 1, altitude);
-  return found ? msOf(found) : null;
-}
 
 const BODIES: Record<PlanetName, Body> = { Mercury: Body.Mercury, Venus: Body.Venus, Mars: Body.Mars, Jupiter: Body.Jupiter, Saturn: Body.Saturn, Uranus: Body.Uranus, Neptune: Body.Neptune };
 

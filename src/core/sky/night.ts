@@ -1,4 +1,5 @@
-import { Body, altitudeDeg, bodyAt, moonLitShare, moonPhaseName, separationDeg, siderealDeg, sunPasses, type Place, type Site } from './ephemeris';
+import { Body, altitudeDeg, bodyAt, moonLitShare, moonPhaseName, separationDeg, siderealDeg, type Place, type Site } from './ephemeris';
+import { sunBelow, type SunBelow } from './sunBelow';
 
 /** Altitudes through a night, degrees, at even times; the Moon beside them. */
 export interface NightFrame {
@@ -11,10 +12,16 @@ export interface NightFrame {
   sunDeg: number[];
   moonDeg: number[];
   moonPlaces: Place[];
-  /** Sun 18° below the horizon, where it gets that low; else the deepest there is, or none. */
-  dark: { fromMs: number; toMs: number } | null;
-  /** Nautical: Sun 12° below. */
-  dusk: { fromMs: number; toMs: number } | null;
+  /** Local sidereal time and the Moon's place between the samples. */
+  siderealAt: (ms: number) => number;
+  moonAt: (ms: number) => Place;
+  /** Sun 18° below the horizon: the sky is dark. None where it never gets that low. */
+  dark: SunBelow | null;
+  /** Nautical: Sun 12° below; civil: 6° below; down: its upper edge below the horizon. */
+  dusk: SunBelow | null;
+  civil: SunBelow | null;
+  sunDown: SunBelow | null;
+  /** When its upper edge goes and comes; null on a day it does neither. */
   sunset: number | null;
   sunrise: number | null;
   moonLitShare: number;
@@ -23,13 +30,22 @@ export interface NightFrame {
 
 /** Between two samples, ms. */
 const STEP_MS = 10 * 60_000;
+const HOUR_MS = 3_600_000;
+const HOURS = 24;
 const SIDEREAL_PER_MS = 360.98564736629 / 86_400_000;
+/** Altitude of the Sun's centre when its upper edge touches the horizon: half its disc and the air's refraction there. */
+const EDGE_DEG = -0.833;
 
-function span(site: Site, altitude: number, noonMs: number): { fromMs: number; toMs: number } | null {
-  const fromMs = sunPasses(site, altitude, false, noonMs);
-  if (fromMs === null) return null;
-  const toMs = sunPasses(site, altitude, true, fromMs);
-  return toMs === null ? null : { fromMs, toMs };
+/** A body's place through a night. Sun and Moon move slowly enough for straight lines between hours. */
+function placesFrom(body: Body, site: Site, noonMs: number): (ms: number) => Place {
+  const places = Array.from({ length: HOURS + 1 }, (_, i) => bodyAt(body, site, noonMs + i * HOUR_MS));
+  return (ms) => {
+    const at = Math.max(0, Math.min(HOURS - 1, Math.floor((ms - noonMs) / HOUR_MS)));
+    const share = (ms - noonMs) / HOUR_MS - at;
+    const [a, b] = [places[at]!, places[at + 1]!];
+    const step = ((b.raDeg - a.raDeg + 540) % 360) - 180;
+    return { raDeg: (a.raDeg + step * share + 360) % 360, declinationDeg: a.declinationDeg + (b.declinationDeg - a.declinationDeg) * share };
+  };
 }
 
 /**
@@ -38,38 +54,33 @@ function span(site: Site, altitude: number, noonMs: number): { fromMs: number; t
  * @param noonMs local noon, ms UTC
  */
 export function nightAt(site: Site, noonMs: number): NightFrame {
-  const toMs = noonMs + 86_400_000;
-  const count = Math.round((toMs - noonMs) / STEP_MS);
-  const times = Array.from({ length: count + 1 }, (_, i) => noonMs + i * STEP_MS);
+  const toMs = noonMs + HOURS * HOUR_MS;
+  const times = Array.from({ length: (HOURS * HOUR_MS) / STEP_MS + 1 }, (_, i) => noonMs + i * STEP_MS);
   const start = siderealDeg(site, noonMs);
-  const sidereal = times.map((ms) => (start + (ms - noonMs) * SIDEREAL_PER_MS) % 360);
-  // Sun and Moon move slowly enough for straight lines between hours.
-  const hourly = (body: Body) => {
-    const places = Array.from({ length: 25 }, (_, i) => bodyAt(body, site, noonMs + i * 3_600_000));
-    return times.map((ms): Place => {
-      const at = Math.min(23, Math.floor((ms - noonMs) / 3_600_000));
-      const share = (ms - noonMs) / 3_600_000 - at;
-      const [a, b] = [places[at]!, places[at + 1]!];
-      const step = ((b.raDeg - a.raDeg + 540) % 360) - 180;
-      return { raDeg: (a.raDeg + step * share + 360) % 360, declinationDeg: a.declinationDeg + (b.declinationDeg - a.declinationDeg) * share };
-    });
-  };
-  const moonPlaces = hourly(Body.Moon);
-  const altitudes = (places: Place[]) => places.map((place, i) => altitudeDeg(place, site, sidereal[i]!));
+  const siderealAt = (ms: number) => (start + (ms - noonMs) * SIDEREAL_PER_MS) % 360;
+  const sunAt = placesFrom(Body.Sun, site, noonMs);
+  const moonAt = placesFrom(Body.Moon, site, noonMs);
+  const sunDegAt = (ms: number) => altitudeDeg(sunAt(ms), site, siderealAt(ms));
+  const below = (limitDeg: number) => sunBelow(sunDegAt, times, limitDeg);
+  const sunDown = below(EDGE_DEG);
   return {
     fromMs: noonMs,
     toMs,
     times,
-    siderealDeg: sidereal,
-    sunDeg: altitudes(hourly(Body.Sun)),
-    moonDeg: altitudes(moonPlaces),
-    moonPlaces,
-    dark: span(site, -18, noonMs),
-    dusk: span(site, -12, noonMs),
-    sunset: sunPasses(site, -0.833, false, noonMs),
-    sunrise: sunPasses(site, -0.833, true, noonMs + 6 * 3_600_000),
-    moonLitShare: moonLitShare(noonMs + 12 * 3_600_000),
-    moonPhase: moonPhaseName(noonMs + 12 * 3_600_000),
+    siderealDeg: times.map(siderealAt),
+    sunDeg: times.map(sunDegAt),
+    moonDeg: times.map((ms) => altitudeDeg(moonAt(ms), site, siderealAt(ms))),
+    moonPlaces: times.map(moonAt),
+    siderealAt,
+    moonAt,
+    dark: below(-18),
+    dusk: below(-12),
+    civil: below(-6),
+    sunDown,
+    sunset: sunDown && sunDown.fromMs > noonMs ? sunDown.fromMs : null,
+    sunrise: sunDown && sunDown.toMs < toMs ? sunDown.toMs : null,
+    moonLitShare: moonLitShare(noonMs + 12 * HOUR_MS),
+    moonPhase: moonPhaseName(noonMs + 12 * HOUR_MS),
   };
 }
 
@@ -93,41 +104,65 @@ export const LEAST_ALTITUDE_DEG = 30;
 const MOON_LIT = 0.25;
 const MOON_FAR_DEG = 60;
 
+/** Closer than this an edge of a window is not worth seeking, ms. */
+const EDGE_WITHIN_MS = 1000;
+/** A clear stretch shorter than this is no reason to leave out the time with the Moon, ms. */
+const WORTH_MS = 30 * 60_000;
+
+/** The longest stretch of a span in which something holds, to the second. */
+function longestStretch(fromMs: number, toMs: number, good: (ms: number) => boolean): { fromMs: number; toMs: number } | null {
+  const count = Math.max(1, Math.ceil((toMs - fromMs) / STEP_MS));
+  const nodes = Array.from({ length: count + 1 }, (_, i) => fromMs + ((toMs - fromMs) * i) / count);
+  const edge = (a: number, b: number): number => {
+    let [inside, outside] = good(a) ? [a, b] : [b, a];
+    while (Math.abs(inside - outside) > EDGE_WITHIN_MS) {
+      const middle = (inside + outside) / 2;
+      if (good(middle)) inside = middle;
+      else outside = middle;
+    }
+    return inside;
+  };
+  let best: { fromMs: number; toMs: number } | null = null;
+  let start: number | null = good(nodes[0]!) ? nodes[0]! : null;
+  const end = (at: number) => {
+    if (start !== null && (!best || at - start > best.toMs - best.fromMs)) best = { fromMs: start, toMs: at };
+    start = null;
+  };
+  for (let i = 1; i < nodes.length; i += 1) {
+    const holds = good(nodes[i]!);
+    if (holds === (start !== null)) continue;
+    const at = edge(nodes[i - 1]!, nodes[i]!);
+    if (holds) start = at;
+    else end(at);
+  }
+  if (start !== null) end(nodes.at(-1)!);
+  return best;
+}
+
 /**
- * The best part of a night for an object: dark, above 30°, and without the Moon where that leaves at least half an hour.
+ * The best part of a night for an object: dark, above 30°, and without the Moon where that leaves at least half an hour. Where
+ * it does not get fully dark, the nautical night stands for it.
  *
  * @returns null when it does not stand above 30° in the dark
  */
 export function bestWindow(place: Place, site: Site, night: NightFrame, leastDeg = LEAST_ALTITUDE_DEG): BestWindow | null {
   const darkness = night.dark ?? night.dusk;
   if (!darkness) return null;
-  const altitudes = altitudesOf(place, site, night);
-  const disturbed = (i: number) => night.moonLitShare >= MOON_LIT && night.moonDeg[i]! > 0 && separationDeg(place, night.moonPlaces[i]!) < MOON_FAR_DEG;
-  const stretch = (good: (i: number) => boolean): [number, number] | null => {
-    let best: [number, number] | null = null;
-    let start = -1;
-    for (let i = 0; i <= night.times.length; i += 1) {
-      const ok = i < night.times.length && good(i);
-      if (ok && start < 0) start = i;
-      if (!ok && start >= 0) {
-        if (!best || i - 1 - start > best[1] - best[0]) best = [start, i - 1];
-        start = -1;
-      }
-    }
-    return best;
-  };
-  const inDark = (i: number) => night.times[i]! >= darkness.fromMs && night.times[i]! <= darkness.toMs && altitudes[i]! >= leastDeg;
-  const clear = stretch((i) => inDark(i) && !disturbed(i));
-  const found = clear && clear[1] - clear[0] >= 3 ? clear : stretch(inDark);
+  const altitudeAt = (ms: number) => altitudeDeg(place, site, night.siderealAt(ms));
+  const moonDistance = (ms: number) => separationDeg(place, night.moonAt(ms));
+  const disturbed = (ms: number) =>
+    night.moonLitShare >= MOON_LIT && altitudeDeg(night.moonAt(ms), site, night.siderealAt(ms)) > 0 && moonDistance(ms) < MOON_FAR_DEG;
+  const high = (ms: number) => altitudeAt(ms) >= leastDeg;
+  const clear = longestStretch(darkness.fromMs, darkness.toMs, (ms) => high(ms) && !disturbed(ms));
+  const found = clear && clear.toMs - clear.fromMs >= WORTH_MS ? clear : longestStretch(darkness.fromMs, darkness.toMs, high);
   if (!found) return null;
-  const [from, to] = found;
-  let highest = from;
-  let nearest = 180;
-  let moonDisturbs = false;
-  for (let i = from; i <= to; i += 1) {
-    if (altitudes[i]! > altitudes[highest]!) highest = i;
-    nearest = Math.min(nearest, separationDeg(place, night.moonPlaces[i]!));
-    moonDisturbs ||= disturbed(i);
-  }
-  return { fromMs: night.times[from]!, toMs: night.times[to]!, highestDeg: altitudes[highest]!, highestMs: night.times[highest]!, moonFromDeg: nearest, moonDisturbs };
+  const within = [found.fromMs, ...night.times.filter((ms) => ms > found.fromMs && ms < found.toMs), found.toMs];
+  const highestMs = within.reduce((a, b) => (altitudeAt(b) > altitudeAt(a) ? b : a));
+  return {
+    ...found,
+    highestDeg: altitudeAt(highestMs),
+    highestMs,
+    moonFromDeg: Math.min(...within.map(moonDistance)),
+    moonDisturbs: within.some(disturbed),
+  };
 }

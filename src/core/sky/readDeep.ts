@@ -55,7 +55,7 @@ export function readDeep({ system, object, rollDeg, overlap, seeingArcsec, toler
   const size = given(object.lengthArcmin * 60, '″', `Length of ${object.name}`, 'catalogue', object.lengthArcmin * 60 * SIZE_ERROR);
   const seeing = given(seeingArcsec, '″', 'Seeing', 'width of a star at half its height, as set');
   const tolerance = given(tolerancePx, 'px', 'How far a star may run', 'as set');
-  const grid = starGrid(skyCamera('rectilinear', focalMm.value, { declinationDeg: object.declinationDeg, rollDeg }), used.widthMm, used.heightMm);
+  const grid = starGrid(skyCamera('rectilinear', focalMm.value, { declinationDeg: object.declinationDeg, rollDeg }), used.widthMm, used.heightMm, system.imageCircleMm?.value);
   const tripod = longestTimeS((seconds) => worstPoint(grid, seconds).mm * (1000 / pitchUm.value), tolerancePx);
   return {
     plan,

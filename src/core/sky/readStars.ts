@@ -76,14 +76,14 @@ const LEAST_LEFT = 0.25;
 /**
  * How long a camera that stands still may expose under the stars, and what the schools say.
  *
- * @source exact projection of each star before and after; the worst point over 41 × 27 points of the frame
+ * @source exact projection of each star before and after; the worst point sought over the part of the frame that has a picture
  */
 export function starLimits({ system, output, projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx = 0 }: Omit<StarsInput, 'exposureS'>): StarLimits {
   const { used } = system;
   const focalMm = system.focalMm.value;
   const pitchMm = system.pitchUm.value / 1000;
   const camera = skyCamera(projection, focalMm, pointing);
-  const grid = starGrid(camera, used.widthMm, used.heightMm);
+  const grid = starGrid(camera, used.widthMm, used.heightMm, system.imageCircleMm?.value);
   const longSidePx = Math.max(used.columns, used.rows);
   const allowed = toleranceOf({ ...tolerance, output, longSidePx });
   const centrePxAt = (seconds: number) => driftMm(camera, { xMm: 0, yMm: 0 }, seconds) / pitchMm;

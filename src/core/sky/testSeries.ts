@@ -28,38 +28,56 @@ export interface LearnedTolerance {
   pictures: number;
 }
 
-/**
- * The run up to which one says yes: half way between the longest that passed and the shortest that failed, counted so that
- * the fewest verdicts are wronged; the longest that passed while nothing failed.
- */
-function boundary(entries: { px: number; passes: boolean }[]): number | undefined {
-  const passed = entries.filter((each) => each.passes);
-  if (!passed.length) return undefined;
-  let best = { px: 0, wrong: Infinity };
-  for (const { px } of passed) {
-    const wrong = entries.filter((each) => (each.passes ? each.px > px : each.px <= px)).length;
-    if (wrong < best.wrong || (wrong === best.wrong && px > best.px)) best = { px, wrong };
-  }
-  const next = Math.min(...entries.filter((each) => !each.passes && each.px > best.px).map((each) => each.px));
-  return Number.isFinite(next) ? (best.px + next) / 2 : best.px;
+interface Judged {
+  px: number;
+  seconds: number;
+  passes: boolean;
+}
+
+/** The largest run at which, and below which, everything passed. */
+function boundary(entries: readonly Judged[]): number | undefined {
+  const failed = Math.min(...entries.filter((each) => !each.passes).map((each) => each.px));
+  const passed = entries.filter((each) => each.passes && each.px < failed).map((each) => each.px);
+  return passed.length ? Math.max(...passed) : undefined;
+}
+
+const judged = (frames: readonly SeriesFrame[], where: 'centre' | 'corner', passes: (verdict: FrameVerdict) => boolean): Judged[] =>
+  frames.flatMap((frame) => (frame[where] ? [{ px: where === 'centre' ? frame.centrePx : frame.cornerPx, seconds: frame.seconds, passes: passes(frame[where]) }] : []));
+
+const FINE = (verdict: FrameVerdict): boolean => verdict === 'fine';
+const SMALL = (verdict: FrameVerdict): boolean => verdict !== 'strokes';
+
+/** A picture called fine though stars run no less in it than in one that was not. */
+export interface Contradiction {
+  where: 'centre' | 'corner';
+  seconds: number;
+  px: number;
+  /** The shorter run that was not fine. */
+  againstPx: number;
+}
+
+/** Verdicts that speak against each other: they are shown, and not learned from. */
+export function contradictionsIn(frames: readonly SeriesFrame[]): Contradiction[] {
+  return (['centre', 'corner'] as const).flatMap((where) => {
+    const entries = judged(frames, where, FINE);
+    const againstPx = Math.min(...entries.filter((each) => !each.passes).map((each) => each.px));
+    return entries.filter((each) => each.passes && each.px >= againstPx).map(({ seconds, px }) => ({ where, seconds, px, againstPx }));
+  });
 }
 
 /**
- * Learns a person's tolerance for a lens from verdicts on pictures of the same sky.
+ * Learns a person's tolerance for a lens from verdicts on pictures of the same sky: the largest run at which and below which
+ * all was called fine.
  *
- * @returns null until at least one picture was called fine in the centre and one in the corners
+ * @returns null until a picture with a shorter run than any that failed was called fine, in the centre and in the corners
  * @example learnTolerance([{ seconds: 10, centrePx: 2, cornerPx: 3, centre: 'fine', corner: 'fine' }])?.centrePx // 2
  */
 export function learnTolerance(frames: readonly SeriesFrame[]): LearnedTolerance | null {
-  const of = (where: 'centre' | 'corner', passes: (verdict: FrameVerdict) => boolean) =>
-    boundary(frames.flatMap((frame) => (frame[where] ? [{ px: where === 'centre' ? frame.centrePx : frame.cornerPx, passes: passes(frame[where]) }] : [])));
-  const fine = (verdict: FrameVerdict) => verdict === 'fine';
-  const small = (verdict: FrameVerdict) => verdict !== 'strokes';
-  const centrePx = of('centre', fine);
-  const cornerPx = of('corner', fine);
+  const centrePx = boundary(judged(frames, 'centre', FINE));
+  const cornerPx = boundary(judged(frames, 'corner', FINE));
   if (centrePx === undefined || cornerPx === undefined) return null;
-  const smallCentrePx = of('centre', small);
-  const smallCornerPx = of('corner', small);
+  const smallCentrePx = boundary(judged(frames, 'centre', SMALL));
+  const smallCornerPx = boundary(judged(frames, 'corner', SMALL));
   return {
     centrePx,
     cornerPx,

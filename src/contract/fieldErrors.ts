@@ -26,6 +26,9 @@ function titleAt(schema: SchemaNode, steps: string[], byId: Record<string, objec
   return nodes.find((node) => node.title !== undefined)?.title;
 }
 
+/** What a type is called by people. */
+const TYPE_WORDS: Record<string, string> = { integer: 'a whole number', number: 'a number', string: 'a text', boolean: 'true or false', object: 'an object', array: 'a list', null: 'nothing' };
+
 function messageOf(error: ErrorObject, title: string): string {
   const params = error.params as Record<string, unknown>;
   switch (error.keyword) {
@@ -50,7 +53,7 @@ function messageOf(error: ErrorObject, title: string): string {
     case 'maxItems':
       return `${title} may have at most ${String(params.limit)}.`;
     case 'type':
-      return `${title} must be a ${params.type === 'integer' ? 'whole number' : String(params.type)}.`;
+      return `${title} must be ${TYPE_WORDS[String(params.type)] ?? String(params.type)}.`;
     case 'enum':
       return `${title} must be one of: ${(params.allowedValues as string[]).join(', ')}.`;
     case 'const':

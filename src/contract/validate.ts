@@ -10,27 +10,45 @@ import { planetInputSchema, type PlanetInputData } from './schemas/planetInput';
 import { starsInputSchema, type StarsInputData } from './schemas/starsInput';
 import { wholeDataSchema } from './schemas/wholeData';
 import { TRANSFER_ORDER, type WholeData } from './wholeData';
+import { tubesNotInSet } from '@/core/kit/parts';
 import { systemInputSchema, type SystemInputData } from './schemas/systemInput';
 
 const SCHEMAS_BY_ID: Record<string, object> = Object.fromEntries(ALL_SCHEMAS.map((schema) => [schema.$id, schema]));
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
-/** Things the schemas cannot say: ends of a range in the wrong order, tubes that are not in the set. */
-function crossChecks(name: ResourceName, data: unknown): FieldError[] {
-  if (name === 'optics') {
-    const optic = data as ResourceTypes['optics'];
-    if ((optic.kind === 'lens' || optic.kind === 'builtIn') && optic.focalTeleMm < optic.focalWideMm) {
-      return [{ path: 'focalTeleMm', message: 'Longest focal length in mm must not be less than the shortest.' }];
-    }
-    if (optic.kind === 'scope' && optic.magnificationHigh < optic.magnificationLow) {
-      return [{ path: 'magnificationHigh', message: 'Highest magnification must not be less than the lowest.' }];
-    }
+/** What the schema of one part cannot say: ends of a range in the wrong order, tubes that are not in the set. */
+export function partChecks(part: { kind: string } & Record<string, unknown>): FieldError[] {
+  if ((part.kind === 'lens' || part.kind === 'builtIn') && Number(part.focalTeleMm) < Number(part.focalWideMm)) {
+    return [{ path: 'focalTeleMm', message: 'Longest focal length in mm must not be less than the shortest. Swap the two.' }];
   }
+  if (part.kind === 'scope' && Number(part.magnificationHigh) < Number(part.magnificationLow)) {
+    return [{ path: 'magnificationHigh', message: 'Highest magnification must not be less than the lowest.' }];
+  }
+  if (part.kind === 'tubes' && Array.isArray(part.usedMm)) {
+    const missing = tubesNotInSet(part.usedMm as number[], part.lengthsMm as number[]);
+    if (missing.length) return [{ path: 'usedMm', message: `Tubes used: the set has no ${missing.join(' and ')} mm (it has ${(part.lengthsMm as number[]).join(', ')}). Choose among these.` }];
+  }
+  return [];
+}
+
+/** Things the schemas cannot say. */
+function crossChecks(name: ResourceName, data: unknown): FieldError[] {
+  if (name === 'optics' || name === 'adapters') return partChecks(data as ResourceTypes['optics'] as never);
   if (name === 'setups' && !(data as ResourceTypes['setups']).chain.some((link) => link.type === 'optic')) {
     return [{ path: 'chain', message: 'This set-up has no lens. Add one to get a picture.' }];
   }
   return [];
+}
+
+/** The same for every part that lies somewhere in an input of the command line, with the path to it. */
+export function checksWithin(data: unknown, path: string[] = []): FieldError[] {
+  if (data === null || typeof data !== 'object') return [];
+  const own = !Array.isArray(data) && typeof (data as { kind?: unknown }).kind === 'string' ? partChecks(data as never) : [];
+  return [
+    ...own.map((error) => ({ ...error, path: [...path, error.path].join('.') })),
+    ...Object.entries(data).flatMap(([key, value]) => checksWithin(value, [...path, key])),
+  ];
 }
 
 /** Checks what is to be kept under a resource's name; the messages are for people. */
@@ -44,7 +62,11 @@ export function validateResource<N extends ResourceName>(name: N, data: unknown)
 
 /** Checks what one desk of the command line takes; its schema names the fields of the messages. */
 function checker<T>(validate: ValidateFunction, schema: object): (data: unknown) => Checked<T> {
-  return (data) => (validate(data) ? { ok: true, value: data as T } : { ok: false, errors: fieldErrors(schema, validate.errors, SCHEMAS_BY_ID) });
+  return (data) => {
+    if (!validate(data)) return { ok: false, errors: fieldErrors(schema, validate.errors, SCHEMAS_BY_ID) };
+    const errors = checksWithin(data);
+    return errors.length ? { ok: false, errors } : { ok: true, value: data as T };
+  };
 }
 
 export const validateFarInput = checker<FarInputData>(validators.farInput, farInputSchema);

@@ -38,7 +38,7 @@ function cell(column: CsvColumn, text: string): { value: unknown } | { message: 
       return NO.has(word) ? { value: false } : { message: `“${text}” is neither yes nor no.` };
     }
     case 'numbers': {
-      const numbers = text.split(/\s*[+;|]\s*|\s+/).filter((each) => each !== '').map(parseDecimal);
+      const numbers = text.split(/\s*[+;|]\s*|\s+/).filter((each) => each !== '').map((each) => parseDecimal(each));
       const wrong = numbers.find((each) => !each.ok);
       return wrong && !wrong.ok ? { message: wrong.problem.message } : { value: numbers.flatMap((each) => (each.ok ? [each.value] : [])) };
     }

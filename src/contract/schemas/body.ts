@@ -98,6 +98,8 @@ export const bodySchema = {
     slowAutofocusLimitFNumber: between('Slow autofocus up to f-number', 0.5, 128),
     stabiliserStops: between('Stabiliser in stops', 0, 12),
     screenDiagonalMm: between('Screen diagonal in mm', 10, 500),
+    screenWidthMm: between('Screen width in mm', 5, 500),
+    screenHeightMm: between('Screen height in mm', 5, 500),
     weightG,
     price,
     note: note('Note'),

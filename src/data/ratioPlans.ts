@@ -1,15 +1,16 @@
-import type { OtherMeans } from '@/core/near/otherRoutes';
+import type { MeasuredChain, OtherMeans } from '@/core/near/otherRoutes';
 import { closeConverters, type ChainLink, type Owned, type RatioKit, type RatioPlan } from '@/core/near/planRatio';
 import { isFactor, type BodySpec, type FactorPart, type LensSpec, type Part } from '@/core/kit/parts';
 import { misfits } from '@/core/optics/mountPath';
 import type { PlanNews } from '../workers/planRatio.worker';
+import { measuredWith } from './chainLinks';
 import type { Link } from './inHand';
-import type { Kit } from './situation';
+import { partAsUsed, type Kit } from './situation';
 
 const same = (a: string | undefined, b: string | undefined): boolean => a === undefined || b === undefined || a === b;
 
 /** What of the kit fits a body close up; retired and wished-for parts stay out. */
-export function ratioKitOf(kit: Kit, body: BodySpec): { kit: RatioKit; means: OtherMeans } {
+export function ratioKitOf(kit: Kit, body: BodySpec): { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[] } {
   const own = <T extends { retired?: boolean | undefined; wish?: boolean | undefined }>(rows: { id: string; data: T }[]) => rows.filter((row) => !row.data.retired && !row.data.wish);
   const parts = [...own(kit.optics), ...own(kit.adapters)].map((row) => ({ id: row.id, spec: row.data as Part }));
   const of = <K extends Part['kind']>(kind: K) => parts.filter((part): part is Owned<Extract<Part, { kind: K }>> => part.spec.kind === kind);
@@ -18,8 +19,24 @@ export function ratioKitOf(kit: Kit, body: BodySpec): { kit: RatioKit; means: Ot
   const factors = parts.filter((part): part is Owned<FactorPart> => isFactor(part.spec) && fits(part));
   return {
     kit: { lenses, tubes: of('tubes').filter(fits), closeUps: of('closeUp'), converters: closeConverters(factors).filter((part) => !(part.spec.kind === 'reducer' && part.spec.lensMount !== undefined && part.spec.lensMount !== body.mount)), flangeMm: body.flangeMm },
+    measured: measuredChains(kit),
     means: { body, reversing: of('reversing').filter(fits), coupling: of('coupling'), objectives: of('objective'), tubeLenses: of('tubeLens') },
   };
+}
+
+/** Every chain a ratio was measured with, once, as long as its parts are there. */
+function measuredChains(kit: Kit): MeasuredChain[] {
+  const seen = new Set<string>();
+  return kit.ratios.flatMap(({ data }): MeasuredChain[] => {
+    const key = JSON.stringify(data.chain);
+    const chain = data.chain.map((link) => {
+      const row = (link.type === 'optic' ? kit.optics : kit.adapters).find((each) => each.id === link.id);
+      return row && !row.data.retired ? partAsUsed(row.data, link) : null;
+    });
+    if (seen.has(key) || chain.includes(null)) return [];
+    seen.add(key);
+    return [{ links: data.chain.map((link) => ({ id: link.id, ...(link.usedMm ? { usedMm: link.usedMm } : {}) })), chain: chain as Part[], measured: measuredWith(data.chain, kit.ratios) }];
+  });
 }
 
 /** Links of a chain the way the kit stores them. */
@@ -31,7 +48,7 @@ export const storedLinks = (links: ChainLink[], kit: Pick<Kit, 'optics'>): Link[
  *
  * @param onFailed told when the worker cannot be fetched or breaks off, which it does not say by itself
  */
-export function seekRatios(order: { kit: RatioKit; means: OtherMeans; ratios: number[]; present: ChainLink[] }, onShare: (share: number) => void, onDone: (plans: RatioPlan[]) => void, onFailed: () => void): () => void {
+export function seekRatios(order: { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[]; ratios: number[]; present: ChainLink[] }, onShare: (share: number) => void, onDone: (plans: RatioPlan[]) => void, onFailed: () => void): () => void {
   const worker = new Worker(new URL('../workers/planRatio.worker.ts', window.location.href));
   worker.onmessage = ({ data }: MessageEvent<PlanNews>) => {
     if ('share' in data) return onShare(data.share);

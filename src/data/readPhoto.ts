@@ -16,6 +16,14 @@ const text = (raw: Raw, name: string): string | undefined => {
   return typeof value === 'string' ? value.replace(/\0/g, '').trim() || undefined : undefined;
 };
 
+/** The four numbers of the lens data: shortest and longest focal length, widest f-number at each; 0/0 means unknown. */
+function lensRange(raw: Raw): PhotoTags['lensRange'] {
+  const told = raw.LensInfo ?? raw.LensSpecification;
+  if (!Array.isArray(told) && !ArrayBuffer.isView(told)) return undefined;
+  const [focalWideMm, focalTeleMm, fNumberWide, fNumberTele] = Array.from(told as ArrayLike<unknown>, (each) => (typeof each === 'number' && Number.isFinite(each) && each > 0 ? each : undefined));
+  return { focalWideMm, focalTeleMm, fNumberWide, fNumberTele };
+}
+
 type Kind = 'jpeg' | 'tiff' | 'heic';
 
 /** What a file is by its first bytes; its name may say anything. */
@@ -64,6 +72,7 @@ export async function readPhoto(file: Blob): Promise<PhotoReading> {
       maker: text(raw, 'Make'),
       model: text(raw, 'Model'),
       lensModel: text(raw, 'LensModel'),
+      lensRange: lensRange(raw),
       exifColumns: number(raw, 'ExifImageWidth', ...(kind === 'jpeg' ? [] : ['ImageWidth'])),
       exifRows: number(raw, 'ExifImageHeight', ...(kind === 'jpeg' ? [] : ['ImageHeight'])),
       fileColumns: size?.columns,

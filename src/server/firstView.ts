@@ -31,7 +31,7 @@ export async function firstView(store: Store): Promise<FirstView | null> {
   const system = foldSystem({ ...setup, body, chain });
   if (!system.ok) return null;
   const reading = readFar({ system: system.value, subject, distanceM: subject.distanceM, output });
-  if (!reading.ok || reading.value.obstacle) return null;
+  if (!reading.ok || reading.value.obstacle || reading.value.overflow) return null;
   const { pixelsOnSubject, resolvedPixels, verdict } = reading.value;
   return {
     setup: setup.name,

@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from './Txt';
-import { showError, showQuantity } from '@/core/quantity/quantityText';
+import { noteWords, showError, showQuantity } from '@/core/quantity/quantityText';
 import { TARGET, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
 
@@ -24,12 +24,18 @@ export const Figure = memo(function Figure({ label, quantity, units, onWhy, name
   const styles = useStyles();
   const { number, unit } = showQuantity(quantity, units);
   const error = showError(quantity, units);
+  const note = noteWords(quantity);
   return (
-    <Pressable role="button" onPress={() => onWhy(name)} style={styles.figure} aria-label={`${label}: ${number} ${unit}${beside ? `, ${beside}` : ''}${error ? `, ${error}` : ''}. Why?`} {...(testID ? { testID } : {})}>
+    <Pressable role="button" onPress={() => onWhy(name)} style={styles.figure} aria-label={`${label}: ${note ? `${note} ` : ''}${number} ${unit}${beside ? `, ${beside}` : ''}${error ? `, ${error}` : ''}. Why?`} {...(testID ? { testID } : {})}>
       <Txt kind="fine" tone="soft">
         {label}
       </Txt>
       <View style={styles.line}>
+        {note ? (
+          <Txt kind="fine" tone="soft">
+            {note}
+          </Txt>
+        ) : null}
         <Txt kind="figure">{number}</Txt>
         {unit ? <Txt kind="small">{unit}</Txt> : null}
         {beside ? <Txt kind="figure">{beside}</Txt> : null}
@@ -47,7 +53,7 @@ export const Figure = memo(function Figure({ label, quantity, units, onWhy, name
 function sameFigure(a: Props, b: Props): boolean {
   return (
     a.label === b.label && a.units === b.units && a.beside === b.beside && a.onWhy === b.onWhy && a.name === b.name &&
-    a.quantity.value === b.quantity.value && a.quantity.plusMinus === b.quantity.plusMinus && a.quantity.unit === b.quantity.unit
+    a.quantity.value === b.quantity.value && a.quantity.plusMinus === b.quantity.plusMinus && a.quantity.note === b.quantity.note && a.quantity.unit === b.quantity.unit
   );
 }
 

@@ -1,9 +1,10 @@
-import { otherRoutes, type OtherMeans } from '@/core/near/otherRoutes';
-import { planRatio, type ChainLink, type RatioKit, type RatioPlan } from '@/core/near/planRatio';
+import { wholePlan, type MeasuredChain, type OtherMeans } from '@/core/near/otherRoutes';
+import type { ChainLink, RatioKit, RatioPlan } from '@/core/near/planRatio';
 
 export interface PlanOrder {
   kit: RatioKit;
   means: OtherMeans;
+  measured: MeasuredChain[];
   ratios: number[];
   present: ChainLink[];
 }
@@ -17,11 +18,7 @@ interface WorkerScope {
 }
 
 const scope = globalThis as unknown as WorkerScope;
-scope.onmessage = ({ data: { kit, means, ratios, present } }) => {
-  const plans = ratios.map((ratio, i) => {
-    const plan = planRatio(kit, ratio, present, (share) => scope.postMessage({ share: (i + share) / ratios.length }));
-    const others = otherRoutes(kit, means, ratio, present);
-    return { ...plan, reaching: plan.reaching + others.length, routes: [...plan.routes, ...others] };
-  });
+scope.onmessage = ({ data: { ratios, ...order } }) => {
+  const plans = ratios.map((ratio, i) => wholePlan(order, ratio, (share) => scope.postMessage({ share: (i + share) / ratios.length })));
   scope.postMessage({ plans });
 };

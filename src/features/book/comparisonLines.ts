@@ -32,15 +32,19 @@ export function comparisonLines(data: Reading, asKept: Reread | null, asNow: Rer
   }
   const { result } = data;
   const kept = asKept && asKept.desk !== 'stars' ? asKept.reading : undefined;
-  const now = asNow && asNow.desk !== 'stars' ? asNow.reading : undefined;
+  // Where today's kit does not focus there, there is nothing to compare with.
+  const today = asNow && asNow.desk !== 'stars' ? asNow.reading : undefined;
+  const now = today && 'obstacle' in today && today.obstacle ? undefined : today;
+  // What was kept is written to as many figures as the desk wrote it.
+  const was = (value: number, like: Quantity | undefined, unit: Quantity['unit']) => shownText(showQuantity({ unit, value, ...(like?.plusMinus === undefined ? {} : { plusMinus: like.plusMinus }) }, units));
   const change = now ? now.pixelsOnSubject.value / result.pixelsOnSubject : 1;
   const depthOf = (reread: Reread | null) => (reread?.desk === 'near' ? reread.reading.depthMm : undefined);
   return [
     ...(result.ratio === undefined ? [] : [{ label: 'Reproduction ratio', was: formatRatio(result.ratio), wasWhy: kept?.ratio, now: now?.ratio }]),
-    { label: 'Pixels on the subject', was: `${formatFixed(result.pixelsOnSubject)} px`, wasWhy: kept?.pixelsOnSubject, now: now?.pixelsOnSubject, beside: Math.abs(change - 1) < 0.005 ? undefined : formatChange(change) },
-    { label: 'Resolved', was: `${formatFixed(result.resolvedPixels)} px`, wasWhy: kept?.resolvedPixels, now: now?.resolvedPixels },
-    { label: 'Needed', was: `${formatFixed(result.neededPixels)} px`, wasWhy: kept?.neededPixels, now: now?.neededPixels },
-    { label: 'Share of frame', was: `${formatFixed(result.shareOfFramePercent)} %`, wasWhy: kept?.shareOfFrame, now: now?.shareOfFrame },
+    { label: 'Pixels on the subject', was: was(result.pixelsOnSubject, kept?.pixelsOnSubject, 'px'), wasWhy: kept?.pixelsOnSubject, now: now?.pixelsOnSubject, beside: Math.abs(change - 1) < 0.005 ? undefined : formatChange(change) },
+    { label: 'Resolved', was: was(result.resolvedPixels, kept?.resolvedPixels, 'px'), wasWhy: kept?.resolvedPixels, now: now?.resolvedPixels },
+    { label: 'Needed', was: was(result.neededPixels, kept?.neededPixels, 'px'), wasWhy: kept?.neededPixels, now: now?.neededPixels },
+    { label: 'Share of frame', was: was(result.shareOfFramePercent, kept?.shareOfFrame, '%'), wasWhy: kept?.shareOfFrame, now: now?.shareOfFrame },
     { label: 'Equivalent', was: `${formatFixed(result.equivalentFocalMm)} mm ${showFNumber(result.equivalentFNumber)}`, wasWhy: asKept?.system.equivalentFocalMm, now: asNow?.system.equivalentFocalMm, beside: asNow ? showFNumber(asNow.system.equivalentFNumber.value) : undefined },
     ...(result.depthMm === undefined ? [] : [{ label: 'Depth of one frame', was: shownText(showSubjectMm(result.depthMm, units)), wasWhy: depthOf(asKept), now: depthOf(asNow) }]),
   ];

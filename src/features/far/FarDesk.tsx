@@ -2,6 +2,8 @@ import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import { nearestDistanceM } from '@/core/far/focusAt';
 import type { Quantity } from '@/core/quantity/quantity';
+import { showLengthM, shownText } from '@/core/quantity/quantityText';
+import type { UnitSystem } from '@/core/quantity/units';
 import { useInHand, type Preferences } from '@/data/inHand';
 import { farReadingKept } from '@/data/keptReading';
 import { DeskFrame, DeskMessage } from '@/ui/DeskFrame';
@@ -98,27 +100,28 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     </Suspense>
   ) : null;
 
-  const picture = system && reading ? <ReadingPicture desk="far" system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.32} /> : <NoPicture now={now} />;
+  const picture = system && reading && !reading.obstacle ? <ReadingPicture desk="far" system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.32} /> : <NoPicture now={now} />;
   const readingBlock =
     system && reading ? (
       <>
         <ReadingBlock now={{ ...now, reading }} before={before} outputs={kit.outputs} units={units} onOutput={chooseOutput} onWhy={setAsked} />
-        <KeyFigures {...{ system, reading, units }} onWhy={setAsked} />
+        {reading.obstacle ? null : <KeyFigures {...{ system, reading, units }} onWhy={setAsked} />}
       </>
     ) : problem ? (
-      <Problem now={now} />
+      <Problem now={now} units={units} />
     ) : null;
-  const warnings = system?.warnings.length ? (
+  const doubts = reading?.warnings ?? system?.warnings ?? [];
+  const warnings = doubts.length ? (
     <View>
-      {system.warnings.map((warning) => (
+      {doubts.map((warning) => (
         <Txt key={warning.code} kind="small" tone="caution">
           ⚠ {warning.message}
         </Txt>
       ))}
     </View>
   ) : null;
-  const keep = reading ? <KeepBar reading={takeReading} /> : null;
-  const groups = system && reading ? <GroupsBelow now={now} units={units} onWhy={setAsked} open={wide} /> : null;
+  const keep = reading && !reading.obstacle && !reading.overflow ? <KeepBar reading={takeReading} /> : null;
+  const groups = system && reading && !reading.obstacle ? <GroupsBelow now={now} units={units} onWhy={setAsked} open={wide} /> : null;
 
   return (
     <DeskFrame
@@ -145,7 +148,7 @@ function NoPicture({ now }: { now: DeskState }) {
 }
 
 /** Why there is no reading, and the way out. */
-function Problem({ now }: { now: DeskState }) {
+function Problem({ now, units }: { now: DeskState; units: UnitSystem }) {
   const setDistanceM = useInHand((state) => state.setDistanceM);
   const nearest = now.system ? Math.ceil(nearestDistanceM(now.system) * 100) / 100 : null;
   return (
@@ -153,7 +156,7 @@ function Problem({ now }: { now: DeskState }) {
       <Txt kind="strong" tone="needle">
         ✕ {now.problem?.message}
       </Txt>
-      {nearest !== null && now.problem?.field === 'distanceM' ? <Key title={`Go back to ${nearest} m`} onPress={() => setDistanceM(nearest)} /> : null}
+      {nearest !== null && now.problem?.field === 'distanceM' ? <Key title={`Go back to ${shownText(showLengthM(nearest, units))}`} onPress={() => setDistanceM(nearest)} /> : null}
     </View>
   );
 }

@@ -5,11 +5,10 @@ import { verdictOf } from '@/core/output/verdict';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { farMore, type Background, type FarMore } from '@/core/far/farMore';
 import { modesLadder } from '@/core/far/modesLadder';
-import { freeZoom, zoomSteps } from '@/core/far/processedZoom';
+import { equivalentRange, readOut } from '@/core/far/readOut';
 import type { FarReading } from '@/core/far/readFar';
 import { engravedShutterS } from '@/core/far/shutter';
 import { modeTable } from '@/core/kit/modeTable';
-import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { RESTRICTION_WORDS } from '@/core/kit/words';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
@@ -35,12 +34,11 @@ export function useFarMore(situation: Situation, system: EffectiveSystem | null,
   const speed = useFarOptions((state) => state.speedMPerS);
   const cocSchool = useInHand((state) => state.cocSchool);
   return useMemo(
-    () => (system && reading ? farMore({ system, reading, subject: situation.subject, output: situation.output, cocSchool, background, speedMPerS: speed ?? speedOf(situation) }) : null),
+    () => (system && reading ? farMore({ system, reading, subject: situation.subject, output: situation.output, cocSchool, background, speedMPerS: speed ?? situation.subject.speedMPerS }) : null),
     [system, reading, situation, cocSchool, background, speed],
   );
 }
 
-const speedOf = ({ subject }: Situation): number => subject.speedMPerS ?? SUBJECT_KINDS[subject.kind].speedMPerS;
 
 interface Props {
   situation: Situation;
@@ -70,8 +68,9 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
         </View>
         <BackgroundFields units={units} />
       </Group>
-      <Group title="Shutter and motion" brief={`1/${formatFixed(1 / Math.max(1e-6, more.longestShutterOutputS.value))} s for ${situation.output.name}`}>
+      <Group title="Shutter and motion" brief={more.speedMPerS.note === 'assumed' ? 'no speed entered' : `${quantityText(more.longestShutterOutputS, units)} for ${situation.output.name}`}>
         <View style={row}>
+          {figure('Speed across the view', 'speedMPerS')}
           {figure('Speed over the pixels', 'motionPxPerS')}
           {figure('Seconds to cross the frame', 'secondsToCross')}
           {figure('Longest, sharp at 100 %', 'longestShutter100S')}
@@ -79,7 +78,7 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
           {figure('Hand-hold, customary', 'handHoldRuleS')}
           {figure('Hand-hold, by pixels', 'handHoldPixelS')}
         </View>
-        <ShutterAdvice more={more} output={situation.output} />
+        <ShutterAdvice more={more} output={situation.output} units={units} />
         <SpeedField situation={situation} units={units} />
       </Group>
       {situation.otherSetups.length ? (
@@ -104,13 +103,15 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
   );
 }
 
-function ShutterAdvice({ more, output }: { more: FarMore; output: OutputSpec }) {
+function ShutterAdvice({ more, output, units }: { more: FarMore; output: OutputSpec; units: UnitSystem }) {
+  const assumed = more.speedMPerS.note === 'assumed';
   const strict = engravedShutterS(more.longestShutter100S.value);
   const enough = engravedShutterS(more.longestShutterOutputS.value);
   const hand = engravedShutterS(more.handHoldPixelS.value);
   return (
     <Txt kind="small" tone="soft">
-      {strict === null ? 'Faster than any shutter: pan with it.' : `Set ${shutterText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${shutterText(enough)} is enough for ${output.name}` : ''}.`}
+      {assumed ? `Nobody entered how fast it moves: at the usual ${quantityText(more.speedMPerS, units)} ` : ''}
+      {strict === null ? `${assumed ? 'it would be too fast' : 'Too fast'} for any shutter: pan with it.` : `${assumed ? 'set' : 'Set'} ${shutterText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${shutterText(enough)} is enough for ${output.name}` : ''}.`}
       {hand === null ? '' : ` By hand ${shutterText(hand)} or shorter.`}
     </Txt>
   );
@@ -153,16 +154,20 @@ function BackgroundFields({ units }: { units: UnitSystem }) {
   );
 }
 
-function SpeedField({ situation }: { situation: Situation; units: UnitSystem }) {
+function SpeedField({ situation, units }: { situation: Situation; units: UnitSystem }) {
   const { speedMPerS, set } = useFarOptions();
+  const imperial = units === 'imperial';
   return (
     <View style={row}>
       <View style={half}>
-      <NumberField label="Speed across the view" value={speedMPerS ?? speedOf(situation)} unit="none" shownUnit="m/s" minimum={0} maximum={500} onChange={(value) => set({ speedMPerS: value })} />
+      <NumberField label="Speed across the view" value={speedMPerS ?? situation.subject.speedMPerS ?? null} unit="none" shownUnit={imperial ? 'ft/s' : 'm/s'} perUnit={imperial ? metresToFeet(1) : 1} minimum={0} maximum={500} optional onChange={(value) => set({ speedMPerS: value })} />
       </View>
     </View>
   );
 }
+
+/** The opening that counts for the light, mm: without what a mirror in its middle covers. */
+const lightPupilMm = (system: EffectiveSystem): number => system.focalMm.value / system.lightFNumber;
 
 /** Light the set-ups gather from the subject in the same time, whatever their sensors: it goes with the opening's area. */
 function LightContent({ situation, system }: { situation: Situation; system: EffectiveSystem }) {
@@ -171,9 +176,9 @@ function LightContent({ situation, system }: { situation: Situation; system: Eff
     () =>
       situation.otherSetups.flatMap((other) => {
         const folded = foldSystem(other.setup, situation.convention);
-        return folded.ok ? [{ id: other.id, name: other.name, pupilMm: folded.value.entrancePupilMm, stops: 2 * Math.log2(system.entrancePupilMm.value / folded.value.entrancePupilMm.value) }] : [];
+        return folded.ok ? [{ id: other.id, name: other.name, pupilMm: folded.value.entrancePupilMm, stops: 2 * Math.log2(lightPupilMm(system) / lightPupilMm(folded.value)) }] : [];
       }),
-    [situation.otherSetups, situation.convention, system.entrancePupilMm],
+    [situation.otherSetups, situation.convention, system],
   );
   return (
     <>
@@ -213,8 +218,9 @@ function CardContent({ situation, system, more, units, onWhy }: Props) {
 
 function ModesContent({ situation }: { situation: Situation }) {
   const styles = useStyles();
-  const speed = useFarOptions((state) => state.speedMPerS) ?? speedOf(situation);
-  const ladder = useMemo(() => modesLadder({ ...situation, speedMPerS: speed }), [situation, speed]);
+  const units = useInHand((state) => state.units);
+  const speed = useFarOptions((state) => state.speedMPerS) ?? situation.subject.speedMPerS;
+  const ladder = useMemo(() => modesLadder({ ...situation, speedMPerS: speed, units }), [situation, speed, units]);
   const { kit } = useKit();
   if (ladder.rungs.length < 2) return null;
   const later = ladder.rungs[0];
@@ -241,7 +247,7 @@ function ModesContent({ situation }: { situation: Situation }) {
               {mode.name}
             </Txt>
             <Txt kind="small" role="cell" style={styles.cell}>
-              {formatFixed(reading.pixelsOnSubject.value)} px
+              {quantityText(reading.pixelsOnSubject, units)}
             </Txt>
             <Txt kind="small" role="cell" tone={overflows ? 'needle' : 'ink'} style={styles.cell}>
               {overflows ? '✕ ' : ''}
@@ -261,7 +267,7 @@ function ModesContent({ situation }: { situation: Situation }) {
               Whole, cropped later
             </Txt>
             <Txt kind="small" role="cell" style={styles.cell}>
-              {formatFixed(later.reading.pixelsOnSubject.value)} px
+              {quantityText(later.reading.pixelsOnSubject, units)}
             </Txt>
             <Txt kind="small" role="cell" style={styles.cell}>
               as you like
@@ -286,25 +292,19 @@ function ModesContent({ situation }: { situation: Situation }) {
 function ReadoutContent({ system }: { system: EffectiveSystem }) {
   const styles = useStyles();
   const { kit } = useKit();
-  const modes = system.body.videoModes ?? [];
+  const modes = readOut(system);
   if (modes.length === 0) return null;
-  const { focalWideMm, focalTeleMm } = system.lens;
   const lenses = kit.optics.flatMap(({ data }) => (data.kind === 'lens' && !data.retired && data.name !== system.lens.name && data.mount !== undefined && data.mount === system.body.mount ? [data] : []));
-  /** Equivalent range by width in a read-out, with the zoom the mode offers at the long end. */
-  const rangeOf = (wide: number, tele: number, crop: number, limit: number) => {
-    const byWidth = (36 / system.body.sensor.widthMm) * crop;
-    return `${formatFixed(wide * byWidth)} to ${formatFixed(tele * byWidth * Math.max(1, limit))}\u202fmm`;
-  };
-  const factor = system.converterFactor.value;
+  const videoModes = system.body.videoModes ?? [];
   return (
     <>
-      {modes.map((mode) => {
-        const free = freeZoom(mode.sampledColumns, mode.recordedColumns);
-        const limit = mode.processedZoomLimit ?? 1;
-        const strip = mode.sampledColumns / system.body.sensor.columns;
-        const crop = system.body.sensor.columns / mode.sampledColumns;
-        const wide = focalWideMm * factor * (36 / system.body.sensor.widthMm) * crop;
-        const tele = focalTeleMm * factor * (36 / system.body.sensor.widthMm) * crop;
+      {modes.map((mode, i) => {
+        const { freeZoom: free, zoomLimit: limit, widthShare: strip } = mode;
+        const read = videoModes[i]!;
+        const rangeOf = (wide: number, tele: number) => {
+          const range = equivalentRange(wide, tele, mode);
+          return `${formatFixed(range.equivalentWideMm)} to ${formatFixed(range.equivalentZoomedMm)}\u202fmm`;
+        };
         return (
           <View key={mode.id} style={styles.readout}>
             <Txt kind="strong">
@@ -314,26 +314,26 @@ function ReadoutContent({ system }: { system: EffectiveSystem }) {
               <View style={[styles.stripBar, { width: `${Math.min(100, strip * 100)}%` }]} />
             </View>
             <Txt kind="small" tone="soft">
-              reads {formatFixed(mode.sampledColumns)} of {formatFixed(system.body.sensor.columns)} columns, records {formatFixed(mode.recordedColumns)}; {free >= 1.005 ? `zoom is free up to ×${formatFigures(free)}` : 'nothing is left over for zoom: every zoom invents pixels'}.
+              reads {formatFixed(read.sampledColumns)} of {formatFixed(system.body.sensor.columns)} columns, records {formatFixed(read.recordedColumns)}; {free >= 1.005 ? `zoom is free up to ×${formatFigures(free)}` : 'nothing is left over for zoom: every zoom invents pixels'}.
             </Txt>
             <Txt kind="small" tone="soft">
-              This lens by width: {formatFixed(wide)} to {formatFixed(tele * Math.max(1, limit))} mm equivalent{limit > 1 ? ` with zoom ×${formatFigures(limit)}` : ''}, {formatFixed(tele * Math.max(1, Math.min(limit, free)))} mm without loss.
+              This lens, same aspect: {formatFixed(mode.equivalentWideMm)} to {formatFixed(mode.equivalentZoomedMm)} mm equivalent{limit > 1 ? ` with zoom ×${formatFigures(limit)}` : ''}, {formatFixed(mode.equivalentFreeMm)} mm without loss.
             </Txt>
             {limit > 1 ? (
               <View style={styles.steps}>
-                {zoomSteps(mode.sampledColumns, mode.recordedColumns, limit).map((step) => (
+                {mode.steps.map((step) => (
                   <Txt key={step.zoom} kind="fine" tone={step.realShare < 0.999 ? 'caution' : 'ink'} style={styles.step}>
-                    ×{formatFigures(step.zoom)} {step.realShare < 0.999 ? `⚠ ${formatFixed(step.realShare * 100)} %` : '✓'}
+                    ×{formatFigures(step.zoom)} {step.realShare < 0.999 ? `⚠ ${formatFixed(step.realShare * 100)} %, area ${formatFixed(step.realAreaShare * 100)} %` : '✓'}
                   </Txt>
                 ))}
               </View>
             ) : null}
             {lenses.length ? (
               <Txt kind="small" tone="soft">
-                Others that mount: {lenses.map((lens) => `${lens.name} ${rangeOf(lens.focalWideMm, lens.focalTeleMm, crop, limit)}`).join('; ')}.
+                Others that mount: {lenses.map((lens) => `${lens.name} ${rangeOf(lens.focalWideMm, lens.focalTeleMm)}`).join('; ')}.
               </Txt>
             ) : null}
-            {mode.restrictions?.length ? (
+            {mode.restrictions.length ? (
               <Txt kind="small" tone="caution">
                 ⚠ {mode.restrictions.map((each) => RESTRICTION_WORDS[each]).join(', ')}
               </Txt>
@@ -342,7 +342,7 @@ function ReadoutContent({ system }: { system: EffectiveSystem }) {
         );
       })}
       <Txt kind="small" tone="soft">
-        ✓ real pixels only · ⚠ share of the picture that is real. Cropping later takes the same real pixels; a converter adds real ones and costs light.
+        ✓ real pixels only · ⚠ real pixels along the width, and of the area. Cropping later takes the same real pixels; a converter adds real ones and costs light.
       </Txt>
     </>
   );

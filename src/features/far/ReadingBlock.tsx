@@ -9,7 +9,10 @@ import { neededPixels, type OutputSpec } from '@/core/output/needs';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from '@/ui/Txt';
 import { Gauge } from '@/ui/gauge/Gauge';
-import { showError, showQuantity } from '@/core/quantity/quantityText';
+import { farthestDistanceM, nearestDistanceM } from '@/core/far/focusAt';
+import { showError, showLengthM, showQuantity, shownText } from '@/core/quantity/quantityText';
+import { useInHand } from '@/data/inHand';
+import { Key } from '@/ui/controls/Key';
 import { OutputKeys } from '@/ui/reading/OutputKeys';
 import { VerdictLine } from '@/ui/reading/VerdictLine';
 import { TARGET, space } from '@/ui/theme/measures';
@@ -34,6 +37,20 @@ export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: P
   const { output, subject } = situation;
   const pixels = showQuantity(reading.pixelsOnSubject, units);
   const resolved = showQuantity(reading.resolvedPixels, units);
+  const withheld = reading.obstacle ?? reading.overflow;
+  // Out of focus, or cut off by the frame: its pixels would be good for nothing that could be told.
+  if (withheld) {
+    return (
+      <View style={styles.block}>
+        <View style={styles.verdict} role="status">
+          <Txt kind="title" tone="needle" testID="withheld">
+            ✕ {withheld.message}
+          </Txt>
+        </View>
+        <GoThere reading={reading} system={now.system} units={units} />
+      </View>
+    );
+  }
   return (
     <View style={styles.block}>
       <Numbers
@@ -43,19 +60,21 @@ export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: P
         resolvedAbout={`resolved ${showError(reading.resolvedPixels, units)}`}
         onWhy={onWhy}
       />
-      {reading.obstacle ? (
-        <View style={styles.verdict} role="status">
-          <Txt kind="strong" tone="needle">
-            ✕ {reading.obstacle.message}
-          </Txt>
-        </View>
-      ) : (
-        <VerdictLine verdict={reading.verdict} words={VERDICT_WORDS[reading.verdict](output.name)} sentence={verdictSentence(reading)} onWhy={() => onWhy('countedPixels')} />
-      )}
+      <VerdictLine verdict={reading.verdict} words={VERDICT_WORDS[reading.verdict](output.name)} sentence={verdictSentence(reading)} onWhy={() => onWhy('countedPixels')} />
       <Scale reading={reading} output={output} before={before?.reading?.countedPixels.value} />
       <OutputKeys outputs={outputs.map((row) => ({ id: row.id, name: row.data.name }))} verdicts={verdictsOf(outputs, reading.countedPixels.value, subject.sizeMm)} chosenId={situation.outputRow.id} onOutput={onOutput} />
     </View>
   );
+}
+
+/** The way to the nearest (or farthest) distance at which it focuses. */
+function GoThere({ reading, system, units }: { reading: FarReading; system: DeskState['system']; units: UnitSystem }) {
+  const setDistanceM = useInHand((state) => state.setDistanceM);
+  if (!system || !reading.obstacle) return null;
+  const nearest = nearestDistanceM(system);
+  const farthest = farthestDistanceM(system);
+  const there = reading.distanceM.value < nearest ? Math.ceil(nearest * 100 - 1e-6) / 100 : Number.isFinite(farthest) ? Math.floor(farthest * 100 + 1e-6) / 100 : null;
+  return there === null || there <= 0 ? null : <Key title={`Go to ${shownText(showLengthM(there, units))}`} onPress={() => setDistanceM(there)} />;
 }
 
 type OnWhy = Props['onWhy'];

@@ -17,12 +17,13 @@ export function removeFirstView(): void {
 /** Remembers the reading in words for the next start, after a moment of rest. Returns what undoes the waiting. */
 export function rememberFirstView(situation: Situation, reading: FarReading, units: UnitSystem): () => void {
   const timer = setTimeout(() => {
+    if (reading.obstacle || reading.overflow) return;
     const view = {
       setup: situation.setupRow.data.name,
       subject: `${situation.subject.name} at ${shownText(showLengthM(situation.distanceM, units))}`,
       pixels: showQuantity(reading.pixelsOnSubject, units).number,
       resolved: showQuantity(reading.resolvedPixels, units).number,
-      verdict: reading.obstacle ? '' : `${VERDICT_MARK[reading.verdict]} ${VERDICT_WORDS[reading.verdict](situation.output.name)}`,
+      verdict: `${VERDICT_MARK[reading.verdict]} ${VERDICT_WORDS[reading.verdict](situation.output.name)}`,
     };
     localStorage.setItem(KEY, JSON.stringify(view));
   }, REST_MS);

@@ -14,6 +14,8 @@ const AUTOFOCUS: Record<AutofocusState, string> = {
 };
 
 function gainOf(lever: Lever): string {
+  if (lever.verdictAfter === 'doesNotFit') return `cuts it off: ${formatFigures(lever.timesFrame, 2)} times the frame`;
+  if (!lever.comparable) return lever.cannotFocus ? 'does not focus there' : 'in focus then';
   const same = Math.abs(lever.pixelsRatio - 1) < 0.005;
   if (same && Math.abs(lever.resolvedRatio - 1) < 0.005) return 'same pixels on the subject';
   const pixels = same ? 'same pixels' : `${formatChange(lever.pixelsRatio)} pixels`;
@@ -49,7 +51,9 @@ function framesText(lever: Lever): string {
 /**
  * Words a lever. A distance nearer than the one to keep is said as what it is: not to be walked.
  */
-export function leverText(lever: Lever, subject: SubjectSpec, distanceM: number, units: UnitSystem): LeverText {
+export function leverText(offered: Lever, subject: SubjectSpec, distanceM: number, units: UnitSystem): LeverText {
+  // That it does not focus there stands beside its name already; the way back is the desk's to say.
+  const lever = offered.verdictAfter === 'outOfFocus' ? { ...offered, caution: '' } : offered;
   const length = (metres: number) => shownText(showLengthM(metres, units));
   const gain = gainOf(lever);
   switch (lever.kind) {

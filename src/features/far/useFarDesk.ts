@@ -2,6 +2,8 @@ import { useMemo } from 'react';
 import { readFar, type FarReading } from '@/core/far/readFar';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import type { Problem } from '@/core/quantity/result';
+import type { UnitSystem } from '@/core/quantity/units';
+import { useInHand } from '@/data/inHand';
 import { useChosen } from '@/data/useChosen';
 import { situationOf, type Kit, type Missing, type Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
@@ -19,10 +21,10 @@ export type FarDesk =
   | { status: 'missing'; missing: Missing; kit: Kit }
   | { status: 'ready'; now: DeskState; before: DeskState | null; kit: Kit };
 
-export function deskState(situation: Situation): DeskState {
+export function deskState(situation: Situation, units: UnitSystem = 'metric'): DeskState {
   const system = foldSystem(situation.setup, situation.convention);
   if (!system.ok) return { situation, system: null, reading: null, problem: system.problem };
-  const reading = readFar({ ...situation, system: system.value });
+  const reading = readFar({ ...situation, system: system.value, units });
   return reading.ok
     ? { situation, system: system.value, reading: reading.value, problem: null }
     : { situation, system: system.value, reading: null, problem: reading.problem };
@@ -32,6 +34,7 @@ export function deskState(situation: Situation): DeskState {
 export function useFarDesk(): FarDesk {
   const { kit, loading, failed, retry } = useKit();
   const chosen = useChosen();
+  const units = useInHand((state) => state.units);
   return useMemo((): FarDesk => {
     if (failed) return { status: 'failed', retry };
     if (loading) return { status: 'loading', retry };
@@ -41,11 +44,11 @@ export function useFarDesk(): FarDesk {
     const original = trying ? situationOf(kit, chosen, 'all') : null;
     return {
       status: 'ready',
-      now: deskState(situation),
-      before: original && typeof original !== 'string' ? deskState(original) : null,
+      now: deskState(situation, units),
+      before: original && typeof original !== 'string' ? deskState(original, units) : null,
       kit,
     };
     // `retry` is a new function on every render and changes nothing here.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [kit, loading, failed, chosen]);
+  }, [kit, loading, failed, chosen, units]);
 }

@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { farLevers, type Lever, type LeverKind } from '@/core/far/levers';
 import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
+import type { UnitSystem } from '@/core/quantity/units';
+import { useInHand } from '@/data/inHand';
 import { useKit } from '@/data/useKit';
 import { useCalmed } from '@/data/useCalmed';
 import { useChosen } from '@/data/useChosen';
@@ -14,14 +16,14 @@ export interface Rival {
 }
 
 /** Levers of the present situation; those being tried are reckoned against the situation without them. */
-function leversOf(kit: Kit, chosen: Chosen): Lever[] {
+function leversOf(kit: Kit, chosen: Chosen, units: UnitSystem): Lever[] {
   const situation = situationOf(kit, chosen);
   if (typeof situation === 'string') return [];
   const tried = Object.keys(chosen.trials) as LeverKind[];
-  const levers = farLevers(situation).filter((lever) => !tried.includes(lever.kind));
+  const levers = farLevers({ ...situation, units }).filter((lever) => !tried.includes(lever.kind));
   for (const kind of tried) {
     const without = situationOf(kit, chosen, [kind]);
-    if (typeof without !== 'string') levers.push(...farLevers(without).filter((lever) => lever.kind === kind));
+    if (typeof without !== 'string') levers.push(...farLevers({ ...without, units }).filter((lever) => lever.kind === kind));
   }
   const order: LeverKind[] = ['distance', 'focal', 'converter', 'mode', 'setup'];
   return levers.sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind));
@@ -39,13 +41,13 @@ export interface Levers {
 
 const PENDING: Levers = { levers: [], rivals: [], situation: null, pending: true };
 
-function reckon(kit: Kit, chosen: Chosen): Levers {
-  const levers = leversOf(kit, chosen);
+function reckon(kit: Kit, chosen: Chosen, units: UnitSystem): Levers {
+  const levers = leversOf(kit, chosen, units);
   const { setup: _, ...trials } = chosen.trials;
   const situation = situationOf(kit, { ...chosen, trials });
   const counted = typeof situation === 'string' ? 0 : (deskState(situation).reading?.countedPixels.value ?? 0);
   const rivals = levers
-    .filter((lever) => lever.kind === 'setup' && !lever.cannotFocus)
+    .filter((lever) => lever.kind === 'setup' && lever.comparable && lever.verdictAfter !== 'doesNotFit')
     .slice(0, 6)
     .map((lever, i) => ({
       letter: String.fromCharCode(65 + i),
@@ -59,9 +61,9 @@ function reckon(kit: Kit, chosen: Chosen): Levers {
 /** The last result: the scale and the list ask for the same one after another. */
 let last: { kit: Kit; key: string; levers: Levers } | null = null;
 
-function reckonOnce(kit: Kit, chosen: Chosen): Levers {
-  const key = JSON.stringify(chosen);
-  if (last?.kit !== kit || last.key !== key) last = { kit, key, levers: reckon(kit, chosen) };
+function reckonOnce(kit: Kit, chosen: Chosen, units: UnitSystem): Levers {
+  const key = JSON.stringify({ chosen, units });
+  if (last?.kit !== kit || last.key !== key) last = { kit, key, levers: reckon(kit, chosen, units) };
   return last.levers;
 }
 
@@ -82,5 +84,6 @@ function isTap(from: Chosen, to: Chosen): boolean {
 export function useLevers(): Levers {
   const { kit } = useKit();
   const chosen = useCalmed<Chosen>(useChosen(), EVERY_MS, isTap);
-  return useMemo(() => (chosen ? reckonOnce(kit, chosen) : PENDING), [kit, chosen]);
+  const units = useInHand((state) => state.units);
+  return useMemo(() => (chosen ? reckonOnce(kit, chosen, units) : PENDING), [kit, chosen, units]);
 }

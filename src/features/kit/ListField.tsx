@@ -17,10 +17,17 @@ interface Props {
   items: Item[];
   onChange: (items: Item[]) => void;
   error?: string | undefined;
+  /** Told when something in an entry cannot be read, by a name of its own, and when it can again. */
+  onProblem: (name: string, problem: string | null) => void;
 }
 
 /** A list of modes or windows inside the form of a body: each entry with its fields, added and removed. */
-export function ListField({ list, items, onChange, error }: Props) {
+export function ListField({ list, items, onChange, error, onProblem }: Props) {
+  const remove = (i: number) => {
+    const item = items[i]!;
+    for (const field of list.fields) onProblem(`${keyOf(item, i)}.${field.key}`, null);
+    onChange(items.filter((_, j) => j !== i));
+  };
   const change = (i: number, item: Item) => onChange(items.map((each, j) => (j === i ? item : each)));
   const add = () => {
     let n = items.length + 1;
@@ -30,15 +37,15 @@ export function ListField({ list, items, onChange, error }: Props) {
   return (
     <View style={{ gap: space.page }}>
       {items.map((item, i) => (
-        <View key={typeof item.id === 'string' ? item.id : i} style={{ gap: space.small }}>
+        <View key={keyOf(item, i)} style={{ gap: space.small }}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.large, rowGap: space.small }}>
             {list.fields.map((field) => (
               <View key={field.key} style={{ flexGrow: 1, flexBasis: field.kind === 'number' ? 140 : 300 }}>
-                <One field={field} item={item} number={i + 1} onChange={(next) => change(i, next)} />
+                <One field={field} item={item} number={i + 1} onChange={(next) => change(i, next)} onProblem={(problem) => onProblem(`${keyOf(item, i)}.${field.key}`, problem)} />
               </View>
             ))}
           </View>
-          <Key title={`Remove ${list.nameOf(item, i)}`} weight="plain" icon="close" onPress={() => onChange(items.filter((_, j) => j !== i))} />
+          <Key title={`Remove ${list.nameOf(item, i)}`} weight="plain" icon="close" onPress={() => remove(i)} />
         </View>
       ))}
       {error ? (
@@ -51,21 +58,23 @@ export function ListField({ list, items, onChange, error }: Props) {
   );
 }
 
+const keyOf = (item: Item, i: number): string => (typeof item.id === 'string' ? item.id : String(i));
+
 /** An object without what became empty inside it, such as exact pixels of which neither side is left. */
 function pruned(item: Item): Item {
   return Object.fromEntries(Object.entries(item).filter(([, value]) => !(typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length === 0)));
 }
 
-function One({ field, item, number, onChange }: { field: ItemField; item: Item; number: number; onChange: (item: Item) => void }) {
+function One({ field, item, number, onChange, onProblem }: { field: ItemField; item: Item; number: number; onChange: (item: Item) => void; onProblem: (problem: string | null) => void }) {
   const value = atPath(item, field.key);
   const set = (next: unknown) => onChange(pruned(withPath(item, field.key, next) as Item));
   switch (field.kind) {
     case 'text':
       return <TextField label={`${field.label} ${number}`} value={(value as string | undefined) ?? ''} onChange={set} />;
     case 'number':
-      return <NumberField label={field.label} value={(value as number | undefined) ?? null} unit="none" shownUnit={field.unit ?? ''} optional={field.optional ?? false} onChange={set} />;
+      return <NumberField label={field.label} value={(value as number | undefined) ?? null} unit={field.aspect ? 'aspect' : 'none'} shownUnit={field.unit ?? ''} optional={field.optional ?? false} onChange={set} onProblem={onProblem} />;
     case 'numbers':
-      return <NumbersField label={field.label} value={(value as number[] | undefined) ?? []} onChange={set} />;
+      return <NumbersField label={field.label} value={(value as number[] | undefined) ?? []} onChange={set} onProblem={onProblem} />;
     case 'flag':
       return <CheckBox title={field.label} checked={value === true} onPress={() => set(value === true ? undefined : true)} role="checkbox" aria-checked={value === true} aria-label={`${field.label}, mode ${number}`} />;
     case 'choice':

@@ -98,7 +98,7 @@ export function RowForm<N extends ResourceName>({ resource, sections, initial, d
       case 'modes':
       case 'videoModes':
       case 'windows':
-        return <ListField key={field.path} list={LISTS[field.kind]} items={(value as Record<string, unknown>[] | undefined) ?? []} onChange={(next) => set(field.path, field.kind === 'modes' || next.length ? next : undefined)} error={errors.find((each) => each.path.startsWith(field.path))?.message} />;
+        return <ListField key={field.path} list={LISTS[field.kind]} items={(value as Record<string, unknown>[] | undefined) ?? []} onChange={(next) => set(field.path, field.kind === 'modes' || next.length ? next : undefined)} error={errors.find((each) => each.path.startsWith(field.path))?.message} onProblem={(name, problem) => (problem ? unreadable.current.add(`${field.path}.${name}`) : unreadable.current.delete(`${field.path}.${name}`))} />;
     }
   };
 

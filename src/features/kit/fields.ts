@@ -56,6 +56,8 @@ const BODY: Section[] = [
       number('autofocusLimitFNumber', 'Autofocus up to f/'),
       number('slowAutofocusLimitFNumber', 'Slowly up to f/'),
       number('stabiliserStops', 'Stabiliser', 'stops'),
+      number('screenWidthMm', 'Screen width', 'mm'),
+      number('screenHeightMm', 'Screen height', 'mm'),
       number('screenDiagonalMm', 'Screen diagonal', 'mm'),
     ],
   },

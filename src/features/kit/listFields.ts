@@ -3,7 +3,7 @@ import { RESTRICTION_WORDS } from '@/core/kit/words';
 /** One field of an entry in a list of a body's modes or windows. */
 export type ItemField =
   | { kind: 'text'; key: string; label: string }
-  | { kind: 'number'; key: string; label: string; unit?: string; optional?: boolean }
+  | { kind: 'number'; key: string; label: string; unit?: string; optional?: boolean; aspect?: boolean }
   | { kind: 'numbers'; key: string; label: string }
   | { kind: 'flag'; key: string; label: string }
   | { kind: 'choice'; key: string; label: string; options: Record<string, string> }
@@ -27,7 +27,7 @@ export const CROP_MODE: ItemList = {
   fields: [
     { kind: 'text', key: 'name', label: 'Name of mode' },
     { kind: 'number', key: 'factor', label: 'Factor', unit: '×', optional: true },
-    { kind: 'number', key: 'aspect', label: 'Own aspect (1.78)', optional: true },
+    { kind: 'number', key: 'aspect', label: 'Own aspect (5:4)', optional: true, aspect: true },
     { kind: 'number', key: 'pixels.columns', label: 'Exact columns', unit: 'px', optional: true },
     { kind: 'number', key: 'pixels.rows', label: 'Exact rows', unit: 'px', optional: true },
     { kind: 'number', key: 'framesPerSecond', label: 'Frames per second', optional: true },

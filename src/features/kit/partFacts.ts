@@ -106,7 +106,7 @@ export function bodyFacts(body: Body): Fact[] {
       ['Stabiliser', unit(body.stabiliserStops, 'stops')],
       ['Burst buffer', unit(body.burstBufferMb, 'MB')],
       ['Writes to the card', unit(body.cardWriteMbPerS, 'MB/s')],
-      ['Screen', unit(body.screenDiagonalMm, 'mm')],
+      ['Screen', body.screenWidthMm !== undefined && body.screenHeightMm !== undefined ? `${formatFigures(body.screenWidthMm)} × ${formatFigures(body.screenHeightMm)}\u202fmm` : unit(body.screenDiagonalMm, 'mm')],
       ['Flange distance', unit(body.flangeMm, 'mm')],
     ]),
     ...carried(body),

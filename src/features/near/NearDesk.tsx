@@ -93,7 +93,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     );
   const picture = system && reading ? <ReadingPicture desk="near" system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.3} /> : null;
   const keep = reading ? <KeepBar reading={takeReading} /> : null;
-  const hints = [...(system?.warnings.filter((warning) => warning.code !== 'ratio.unknown') ?? []), ...(reading?.hints ?? [])];
+  const hints = [...((reading?.warnings ?? system?.warnings)?.filter((warning) => warning.code !== 'ratio.unknown') ?? []), ...(reading?.hints ?? [])];
   const cautions = hints.length ? (
     <View>
       {hints.map((hint) => (

@@ -1,4 +1,5 @@
 import type { NearLever } from '@/core/near/nearLevers';
+import { COC_NAMES } from '@/core/output/circleOfConfusion';
 import { formatChange, formatFigures, formatRatio, formatStops } from '@/core/quantity/format';
 import { showFNumber, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
@@ -22,6 +23,16 @@ function titleOf(lever: NearLever<unknown>): string {
   }
 }
 
+/**
+ * What a lever does to the depth. With another frame it is the judgement that changes, not the picture at the same ratio and
+ * f-number: the school is named.
+ */
+function depthText({ depthChange, cocSchool, kind }: NearLever<unknown>): string {
+  if (Math.abs(depthChange - 1) < 0.01) return '';
+  const change = depthChange > 1 ? `${formatFigures(depthChange, 2)}\u202f× as deep` : `depth down to ${formatFigures(depthChange * 100, 2)}\u202f%`;
+  return kind === 'mode' || kind === 'setup' ? `${change} by ${COC_NAMES[cocSchool]}` : change;
+}
+
 /** Words a lever close up: what it makes of the ratio, of the detail and of the depth, and what it costs. */
 export function nearLeverText(lever: NearLever<unknown>, units: UnitSystem): LeverText {
   const same = Math.abs(lever.ratioChange - 1) < 0.005;
@@ -33,7 +44,7 @@ export function nearLeverText(lever: NearLever<unknown>, units: UnitSystem): Lev
       Math.abs(lever.resolvedChange - 1) < 0.005 ? 'same detail' : `${formatChange(lever.resolvedChange)} resolved`,
     ]),
     price: listed([
-      Math.abs(lever.depthChange - 1) < 0.01 ? '' : lever.depthChange > 1 ? `${formatFigures(lever.depthChange, 2)}\u202f× as deep` : `depth down to ${formatFigures(lever.depthChange * 100, 2)}\u202f%`,
+      depthText(lever),
       Math.abs(lever.stops) < 1 / 6 ? '' : formatStops(lever.stops),
       room,
     ]),

@@ -4,6 +4,7 @@ import { readNear, type NearReading } from '@/core/near/readNear';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import type { CocSchool } from '@/core/output/circleOfConfusion';
 import type { Problem } from '@/core/quantity/result';
+import type { UnitSystem } from '@/core/quantity/units';
 import { useInHand } from '@/data/inHand';
 import { situationOf, type Kit, type Missing, type Situation } from '@/data/situation';
 import { useChosen } from '@/data/useChosen';
@@ -47,10 +48,10 @@ export function useNearWays(): NearWays {
 }
 
 /** Folds and reads what is in hand, close up. */
-export function nearDeskState(situation: Situation, ways: NearWays): NearDeskState {
+export function nearDeskState(situation: Situation, ways: NearWays, units: UnitSystem = 'metric'): NearDeskState {
   const system = foldSystem(situation.setup, situation.convention);
   if (!system.ok) return { situation, system: null, reading: null, problem: system.problem };
-  const reading = readNear({ ...situation, ...ways, system: system.value, ratio: situation.nearRatio, fNumber: situation.nearFNumber });
+  const reading = readNear({ ...situation, ...ways, system: system.value, units, ratio: situation.nearRatio, fNumber: situation.nearFNumber });
   return reading.ok ? { situation, system: system.value, reading: reading.value, problem: null } : { situation, system: system.value, reading: null, problem: reading.problem };
 }
 
@@ -59,13 +60,14 @@ export function useNearDesk(): NearDeskView {
   const { kit, loading, failed, retry } = useKit();
   const chosen = useChosen();
   const ways = useNearWays();
+  const units = useInHand((state) => state.units);
   return useMemo((): NearDeskView => {
     if (failed) return { status: 'failed', retry };
     if (loading) return { status: 'loading', retry };
     const situation = situationOf(kit, chosen);
     if (typeof situation === 'string') return { status: 'missing', missing: situation };
-    return { status: 'ready', now: nearDeskState(situation, ways), kit, ways };
+    return { status: 'ready', now: nearDeskState(situation, ways, units), kit, ways };
     // `retry` is a new function on every render and changes nothing here.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [kit, loading, failed, chosen, ways]);
+  }, [kit, loading, failed, chosen, ways, units]);
 }

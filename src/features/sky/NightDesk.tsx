@@ -2,7 +2,7 @@ import { Suspense, useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { DEEP_OBJECTS } from '@/core/sky/catalogue';
-import { altitudesOf, bestWindow, LEAST_ALTITUDE_DEG, type BestWindow } from '@/core/sky/night';
+import { altitudesOf, bestWindow, LEAST_ALTITUDE_DEG, type BestWindow, type NightFrame } from '@/core/sky/night';
 import { ofDate, planetOn, type Place } from '@/core/sky/ephemeris';
 import { nightQuantities } from '@/core/sky/nightQuantities';
 import { PLANETS, PLANET_NAMES } from '@/core/sky/planet';
@@ -20,7 +20,7 @@ import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { SkyTabs } from './SkyTabs';
-import { NEAR_SUN_DEG, SUN_WARNING } from './planetWords';
+import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
 import { useNight, type SkyNight } from './useNight';
 import { lazyPart } from '@/ui/lazyPart';
 
@@ -42,6 +42,22 @@ export default function NightDesk() {
       )}
     </View>
   );
+}
+
+/** When it is dark, and when the Sun goes and comes, in a sentence; also on days it does neither. */
+function darkWords(night: NightFrame, at: (ms: number) => string): string {
+  const { dark, dusk, sunDown, sunset, sunrise } = night;
+  const hours = (span: { fromMs: number; toMs: number }) => formatFigures((span.toMs - span.fromMs) / 3_600_000);
+  const sun = !sunDown
+    ? 'the Sun stays up'
+    : sunDown.throughout
+      ? 'the Sun stays down'
+      : [sunset === null ? '' : `the Sun sets at ${at(sunset)}`, sunrise === null ? '' : `${sunset === null ? 'the Sun ' : ''}rises at ${at(sunrise)}`].filter((word) => word !== '').join(' and ');
+  if (dark?.throughout) return 'Dark from noon to noon: the Sun never comes nearer than 18° to the horizon.';
+  if (dark) return `Dark from ${at(dark.fromMs)} to ${at(dark.toMs)}, ${hours(dark)} hours; ${sun}.`;
+  if (dusk?.throughout) return `It does not get fully dark, and stays as deep as dusk from noon to noon; ${sun}.`;
+  if (dusk) return `It does not get fully dark that night; deepest between ${at(dusk.fromMs)} and ${at(dusk.toMs)}; ${sun}.`;
+  return `It does not get dark that night; ${sun}.`;
 }
 
 /** What a night offers: the deep object chosen and every planet, as one list. */
@@ -70,9 +86,9 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
   const altitudes = useMemo(() => altitudesOf(shown.place, site, night), [shown, site, night]);
   const isPlanet = planets.find((each) => each.name === shown.id);
   const up = offers.filter((each) => each.best).sort((a, b) => b.best!.highestDeg - a.best!.highestDeg);
-  const moonUp = night.dark ? night.times.filter((ms, i) => ms >= night.dark!.fromMs && ms <= night.dark!.toMs && night.moonDeg[i]! > 0) : [];
+  const darkest = night.dark ?? night.dusk;
+  const moonUp = darkest ? night.times.filter((ms, i) => ms >= darkest.fromMs && ms <= darkest.toMs && night.moonDeg[i]! > 0) : [];
   const span = night.sunset !== null && night.sunrise !== null ? { fromMs: night.sunset, toMs: night.sunrise } : { fromMs: night.fromMs, toMs: night.toMs };
-  const darkHours = night.dark ? (night.dark.toMs - night.dark.fromMs) / 3_600_000 : 0;
   const numbers = nightQuantities(night, shown.best, shown.name);
   const why = asked === null ? undefined : numbers[asked as keyof typeof numbers];
   const sheet = why ? (
@@ -114,7 +130,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
         description={`Altitudes of ${shown.name} and the Moon through the night${shown.best ? `; best from ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)} degrees` : ''}.`}
       />
       <Txt kind="title" tone={shown.best ? 'press' : 'needle'} testID="best-window">
-        {shown.best ? `● ${shown.name}: ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)}° at ${at(shown.best.highestMs)}` : `▽ ${shown.name} does not stand above ${LEAST_ALTITUDE_DEG}° in the dark`}
+        {shown.best ? `● ${shown.name}: ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)}° at ${at(shown.best.highestMs)}` : darkest ? `▽ ${shown.name} does not stand above ${LEAST_ALTITUDE_DEG}° in the dark` : `▽ No window for ${shown.name}: it does not get dark`}
       </Txt>
       {shown.best?.moonDisturbs ? (
         <Txt tone="caution">{`The Moon, ${formatFixed(night.moonLitShare * 100)}\u202f% lit, is up and comes within ${formatFixed(shown.best.moonFromDeg)}°: faint parts drown in it.`}</Txt>
@@ -125,13 +141,9 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
         </Txt>
       ) : null}
       <Txt testID="dark-hours">
-        {night.dark
-          ? `Dark from ${at(night.dark.fromMs)} to ${at(night.dark.toMs)}, ${formatFigures(darkHours, 2)} hours; the Sun sets at ${night.sunset === null ? '–' : at(night.sunset)} and rises at ${night.sunrise === null ? '–' : at(night.sunrise)}.`
-          : night.dusk
-            ? `It does not get fully dark that night; deepest between ${at(night.dusk.fromMs)} and ${at(night.dusk.toMs)}.`
-            : 'It does not get dark that night.'}
+        {darkWords(night, at)}
       </Txt>
-      <Txt testID="moon-line">{`Moon ${night.moonPhase}, ${formatFixed(night.moonLitShare * 100)}\u202f% lit, ${moonUp.length === 0 ? 'below the horizon while it is dark' : `up in the dark from ${at(moonUp[0]!)} to ${at(moonUp.at(-1)!)}`}.`}</Txt>
+      <Txt testID="moon-line">{`Moon ${night.moonPhase}, ${formatFixed(night.moonLitShare * 100)}\u202f% lit, ${!darkest ? 'in a night that does not get dark' : moonUp.length === 0 ? 'below the horizon while it is dark' : `up in the dark from ${at(moonUp[0]!)} to ${at(moonUp.at(-1)!)}`}.`}</Txt>
       <View style={styles.row}>
         <Figure label="Dark" quantity={numbers.darkHours} units={units} name="darkHours" onWhy={setAsked} testID="dark-figure" />
         <Figure label="Moon lit" quantity={numbers.moonLit} units={units} name="moonLit" onWhy={setAsked} />

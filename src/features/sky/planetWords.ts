@@ -13,7 +13,3 @@ export function bytesText(bytes: number): string {
   if (bytes >= 1e9) return `${(bytes / 1e9).toFixed(bytes >= 1e10 ? 0 : 1)}\u202fGB`;
   return `${Math.max(1, Math.round(bytes / 1e6))}\u202fMB`;
 }
-
-/** Nearer to the Sun than this a planet carries the warning, degrees. */
-export const NEAR_SUN_DEG = 30;
-export const SUN_WARNING = 'Never point an unfiltered lens, finder or telescope at or near the Sun: a glance blinds, and a lens burns. Only with a certified filter over the front, by its maker’s and local advice.';

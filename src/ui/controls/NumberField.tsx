@@ -1,7 +1,7 @@
 import { Input } from '@/ui/rne';
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { formatFigures } from '@/core/quantity/format';
+import { formatFigures, groupSign } from '@/core/quantity/format';
 import { parseDecimal, parseLength, type FieldUnit } from '@/core/quantity/parseNumber';
 import { Txt } from '../Txt';
 import { RADIUS, TARGET, family, fontSize, space } from '../theme/measures';
@@ -33,56 +33,81 @@ interface Props {
   testID?: string;
 }
 
+/** Digits a field shows; fewer where its number is converted from another unit. */
 const FIGURES = 6;
+const CONVERTED_FIGURES = 4;
 
+interface WithTarget {
+  target?: unknown;
+}
+
+/**
+ * Selects all of a field at once. The component's own way does it a moment later, by when the first digit may stand there: it
+ * would be replaced by the second.
+ */
+function selectAll(event?: WithTarget): void {
+  (event?.target as { select?: () => void } | undefined)?.select?.();
+}
+
+/** What a person typed. */
 interface Typed {
   text: string;
   problem: string | null;
+  /** The value it was typed against; one set from elsewhere (a drag, a lever) wins over it once the field is left. */
   against: number | null;
-  /** The value this field gave last: it may still be on its way back when the next text is typed. */
-  given: number | null | undefined;
+  /** Taken with Enter: leaving the field must not take it again. */
+  taken: boolean;
 }
 
 /**
  * A number typed by a person: comma or point, with or without a unit. What was typed stays until it can be understood;
- * the message says what to do.
+ * the message says what to do. While the field has the focus its text is the person's: nothing rewrites it.
  */
 export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, minimum, maximum, limits, optional = false, onChange, onProblem, error, hideLabel = false, compact = false, testID }: Props) {
   const styles = useStyles();
   const id = useId();
-  const shown = value === null ? '' : formatPlain(value * perUnit);
-  // What was typed and the message about it hold for the value they were typed against: a value set from elsewhere (a
-  // drag, a lever) wins over both; the field's own value coming back late does not.
+  const shown = value === null ? '' : formatPlain(value * perUnit, perUnit === 1 ? FIGURES : CONVERTED_FIGURES);
   const [typed, setTyped] = useState<Typed | null>(null);
-  const [given, setGiven] = useState<number | null | undefined>(undefined);
-  const current = typed !== null && (Object.is(typed.against, value) || Object.is(typed.given, value)) ? typed : null;
-  const draft = current?.text ?? null;
-  const setDraft = (text: string) => setTyped({ text, problem: current?.problem ?? null, against: value, given });
+  const [focused, setFocused] = useState(false);
+  /** Just entered: the click that brought the focus selects what stands in the field, later ones set the caret. */
+  const entered = useRef(false);
+  const current = typed !== null && (focused || Object.is(typed.against, value)) ? typed : null;
+
   const refuse = (text: string, message: string) => {
-    setTyped({ text, problem: message, against: value, given });
+    setTyped({ text, problem: message, against: value, taken: true });
     onProblem?.(message);
   };
-  const accept = (next: number | null) => {
-    setTyped(null);
-    setGiven(next);
+  /** Takes what stands in the field; `left` when the focus goes with it, and the value may be written anew. */
+  const accept = (text: string, next: number | null, left: boolean) => {
+    setTyped(left ? null : { text, problem: null, against: next, taken: true });
     onProblem?.(null);
-    onChange(next);
+    if (!Object.is(next, value)) onChange(next);
   };
-
-  const commit = (text: string) => {
-    if (text.trim() === '') return optional ? accept(null) : refuse(text, `${label}: type a number.`);
+  const commit = (text: string, left: boolean) => {
+    if (text.trim() === '') return optional ? accept(text, null, left) : refuse(text, `${label}: type a number.`);
     // What merely repeats the rounded display must not change the value behind it.
-    if (value !== null && text === shown) {
-      onProblem?.(null);
-      return setTyped(null);
-    }
-    const parsed = unit === 'none' ? parseDecimal(text) : parseLength(text, unit, shownUnit === '' ? unit : shownUnit);
+    if (value !== null && text === shown) return accept(text, value, left);
+    const group = groupSign();
+    const parsed = unit === 'none' ? parseDecimal(text, group) : parseLength(text, unit, shownUnit === '' ? unit : shownUnit, group);
     if (!parsed.ok) return refuse(text, parsed.problem.message);
-    if ((minimum !== undefined && parsed.value < minimum) || (maximum !== undefined && parsed.value > maximum)) {
+    const own = unit === 'none' ? parsed.value / perUnit : parsed.value;
+    if ((minimum !== undefined && own < minimum) || (maximum !== undefined && own > maximum)) {
       const range = limits ?? `from ${formatFigures((minimum ?? 0) * perUnit, 4)} to ${formatFigures((maximum ?? 0) * perUnit, 4)}\u202f${shownUnit}`;
       return refuse(text, `${label} must be ${range}.`);
     }
-    accept(parsed.value);
+    accept(text, own, left);
+  };
+  const leave = () => {
+    setFocused(false);
+    if (!typed) return;
+    if (!typed.taken) commit(typed.text, true);
+    else if (!typed.problem) setTyped(null);
+  };
+
+  /** The web build passes it on; the component's types do not know it. */
+  const clicked = (event?: WithTarget) => {
+    if (entered.current) selectAll(event);
+    entered.current = false;
   };
 
   const message = current?.problem ?? error;
@@ -94,10 +119,21 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
         </Txt>
       )}
       <Input
-        value={draft ?? shown}
-        onChangeText={setDraft}
-        onBlur={() => draft !== null && commit(draft)}
-        onSubmitEditing={() => draft !== null && commit(draft)}
+        value={current?.text ?? shown}
+        onChangeText={(text) => {
+          entered.current = false;
+          setTyped({ text, problem: current?.problem ?? null, against: value, taken: false });
+        }}
+        onFocus={(event) => {
+          setFocused(true);
+          entered.current = true;
+          selectAll(event);
+          // The text of this moment: a value that changes meanwhile is shown when the field is left.
+          if (!current) setTyped({ text: shown, problem: null, against: value, taken: true });
+        }}
+        onBlur={leave}
+        onSubmitEditing={() => typed && !typed.taken && commit(typed.text, false)}
+        blurOnSubmit={false}
         inputMode="text"
         aria-label={shownUnit ? `${label}, ${shownUnit}` : label}
         aria-invalid={message ? true : undefined}
@@ -107,7 +143,7 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
         inputStyle={[styles.input, compact && styles.compactInput]}
         rightIconContainerStyle={styles.unit}
         renderErrorMessage={false}
-        selectTextOnFocus
+        {...({ onClick: clicked } as object)}
         {...(testID === undefined ? {} : { testID })}
         {...(shownUnit
           ? {
@@ -129,8 +165,8 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
 }
 
 /** Digits without grouping: what stands in a field must be readable back whatever the locale groups with. */
-function formatPlain(value: number): string {
-  return String(Number(value.toPrecision(FIGURES)));
+function formatPlain(value: number, figures: number): string {
+  return String(Number(value.toPrecision(figures)));
 }
 
 const useStyles = stylesOf((palette) => ({

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { parseDecimal } from '@/core/quantity/parseNumber';
+import { groupSign } from '@/core/quantity/format';
 import { TextField } from './TextField';
 
 interface Props {
@@ -17,7 +18,7 @@ export function NumbersField({ label, value, onChange, onProblem, error }: Props
   const [problem, setProblem] = useState<string | null>(null);
   const take = (next: string) => {
     setTyped(next);
-    const read = next.split(/\s*[+;]\s*|\s+/).filter((each) => each !== '').map(parseDecimal);
+    const read = next.split(/\s*[+;]\s*|\s+/).filter((each) => each !== '').map((each) => parseDecimal(each, groupSign()));
     const wrong = read.find((each) => !each.ok);
     const message = wrong && !wrong.ok ? wrong.problem.message : null;
     setProblem(message);

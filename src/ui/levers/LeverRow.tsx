@@ -16,10 +16,23 @@ export interface LeverText {
   caution: string;
 }
 
+export type LeverVerdict = Verdict | 'outOfFocus' | 'doesNotFit';
+
+const SHORT: Record<LeverVerdict, string> = {
+  notEnough: `${VERDICT_MARK.notEnough} not enough`,
+  enough: `${VERDICT_MARK.enough} enough`,
+  more: `${VERDICT_MARK.more} more than used`,
+  outOfFocus: '✕ out of focus',
+  doesNotFit: '✕ does not fit',
+};
+
+const spoken = (verdict: LeverVerdict, output: string): string => (verdict === 'outOfFocus' ? 'Does not focus there' : verdict === 'doesNotFit' ? 'Does not fit into the frame' : VERDICT_WORDS[verdict](output));
+
 interface Props {
   icon: IconName;
   text: LeverText;
-  verdict: Verdict;
+  /** What its pixels are good for; or why that cannot be told. */
+  verdict: LeverVerdict;
   /** What the picture is for, by name. */
   output: string;
   on: boolean;
@@ -41,7 +54,7 @@ export const LeverRow = memo(function LeverRow({ icon, text, verdict, output, on
         aria-checked={on}
         onPress={onPress}
         style={styles.press}
-        aria-label={`${text.title}: ${text.gain}. ${text.price} ${VERDICT_WORDS[verdict](output)}. ${text.caution}`}
+        aria-label={`${text.title}: ${text.gain}. ${text.price} ${spoken(verdict, output)}. ${text.caution}`}
         testID={testID}
       >
         <MaterialIcons name={on ? 'undo' : icon} size={22} color={palette.press} style={styles.icon} />
@@ -50,8 +63,8 @@ export const LeverRow = memo(function LeverRow({ icon, text, verdict, output, on
             <Txt kind="strong" style={styles.title}>
               {text.title}
             </Txt>
-            <Txt kind="small" tone={verdict === 'notEnough' ? 'soft' : 'press'}>
-              {VERDICT_MARK[verdict]} {verdict === 'notEnough' ? 'not enough' : verdict === 'enough' ? 'enough' : 'more than used'}
+            <Txt kind="small" tone={verdict === 'enough' || verdict === 'more' ? 'press' : 'soft'}>
+              {SHORT[verdict]}
             </Txt>
           </View>
           <Txt kind="small">{text.gain}</Txt>

@@ -19,6 +19,9 @@ interface Props {
 
 const KIND_WORDS: Record<Quantity['kind'], string> = { given: 'Given', computed: 'Computed', measured: 'Measured' };
 
+/** A school without an error of its own is known as well as the number itself: it is written to as many figures. */
+const relativeError = ({ value, plusMinus }: Quantity, other: number) => (plusMinus === undefined || value === 0 ? undefined : Math.abs((plusMinus / value) * other));
+
 /** Follows the path of symbols from a quantity into the ones it was worked out from. */
 function follow(root: Quantity, path: string[]): Quantity {
   let quantity = root;
@@ -46,7 +49,7 @@ export default function WhySheet({ quantity: root, units, onClose, onSchool }: P
           {quantityText(quantity, units)}
         </Txt>
         <Txt tone="soft">
-          {KIND_WORDS[quantity.kind]}
+          {quantity.note === 'assumed' ? 'Assumed' : KIND_WORDS[quantity.kind]}
           {error ? `, an estimate: ${error}` : ''}
         </Txt>
       </View>
@@ -92,7 +95,7 @@ export default function WhySheet({ quantity: root, units, onClose, onSchool }: P
             <Pressable key={school.choice} role="radio" aria-checked={school.chosen} onPress={() => onSchool(school.preference, school.choice)} style={[styles.school, school.chosen && styles.chosen]}>
               <MaterialIcons name={school.chosen ? 'radio-button-checked' : 'radio-button-unchecked'} size={20} color={palette.press} />
               <Txt style={styles.name}>{school.name}</Txt>
-              <Txt kind="figure">{quantityText({ ...named, value: school.value } as Quantity, units)}</Txt>
+              <Txt kind="figure">{quantityText({ ...named, value: school.value, plusMinus: school.plusMinus ?? relativeError(quantity, school.value) }, units)}</Txt>
             </Pressable>
           ))}
         </View>

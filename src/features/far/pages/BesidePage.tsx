@@ -35,7 +35,7 @@ export default function BesidePage() {
   const units = useInHand((state) => state.units);
   const { stance, set } = useFarOptions();
   const { situation, contenders } = contest;
-  const result = useMemo(() => (situation ? sideBySide({ ...situation, contenders, stance }) : null), [situation, contenders, stance]);
+  const result = useMemo(() => (situation ? sideBySide({ ...situation, contenders, stance, units }) : null), [situation, contenders, stance, units]);
   return (
     <Page title="Side by side" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
@@ -46,7 +46,7 @@ export default function BesidePage() {
             <Txt kind="strong" testID="beside-sentence">
               {result.sentence}
             </Txt>
-            <Pictures compared={result.compared} situation={situation} width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 760)} />
+            <Pictures compared={result.compared} situation={situation} units={units} width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 760)} />
             <Differences compared={result.compared} stance={stance} units={units} situation={situation} />
             {result.left.map((each) => (
               <Txt key={each.name} kind="small" tone="caution">
@@ -68,7 +68,7 @@ export default function BesidePage() {
   );
 }
 
-function Pictures({ compared, situation, width }: { compared: Compared[]; situation: Situation; width: number }) {
+function Pictures({ compared, situation, width, units }: { compared: Compared[]; situation: Situation; width: number; units: UnitSystem }) {
   const styles = useStyles();
   const [shown, setShown] = useState<number | null>(null);
   const [blinking, setBlinking] = useState(false);
@@ -89,7 +89,7 @@ function Pictures({ compared, situation, width }: { compared: Compared[]; situat
         subjectM={situation.subject.sizeMm / 1000}
         width={width}
         maxHeight={300}
-        description={`The frames at the subject at one scale: ${compared.map((each, i) => `${LETTERS[i]} ${each.name} ${formatFigures(each.reading.fieldWidthM.value)} m wide`).join(', ')}`}
+        description={`The frames at the subject at one scale: ${compared.map((each, i) => `${LETTERS[i]} ${each.name} ${quantityText(each.reading.fieldWidthM, units)} wide`).join(', ')}`}
       />
       <View style={styles.keys}>
         {compared.map((each, i) => (
@@ -106,11 +106,11 @@ function Differences({ compared, stance, units, situation }: { compared: Compare
   const length = (metres: number) => shownText(showLengthM(metres, units));
   const rows: { name: string; value: (each: Compared, i: number) => string }[] = [
     ...(stance === 'sameSpot' ? [] : [{ name: 'From', value: (each: Compared, i: number) => `${length(each.distanceM)}${i && Math.abs(each.walkM) >= 0.05 ? ` (${length(Math.abs(each.walkM))} ${each.walkM < 0 ? 'nearer' : 'back'})` : ''}` }]),
-    { name: 'Pixels on it', value: (each, i) => `${formatFixed(each.reading.pixelsOnSubject.value)}${i ? ` (${formatChange(each.pixelsRatio)})` : ''}` },
-    { name: 'Resolved', value: (each, i) => `${formatFixed(each.reading.resolvedPixels.value)}${i ? ` (${formatChange(each.resolvedRatio)})` : ''}` },
-    { name: situation.output.name, value: (each) => `${VERDICT_MARK[each.reading.verdict]} ${VERDICT_WORDS[each.reading.verdict]('it')}` },
+    { name: 'Pixels on it', value: (each, i) => `${quantityText(each.reading.pixelsOnSubject, units)}${i ? ` (${formatChange(each.pixelsRatio)})` : ''}` },
+    { name: 'Resolved', value: (each, i) => `${quantityText(each.reading.resolvedPixels, units)}${i ? ` (${formatChange(each.resolvedRatio)})` : ''}` },
+    { name: situation.output.name, value: (each) => each.reading.overflow ? '✕ does not fit' : `${VERDICT_MARK[each.reading.verdict]} ${VERDICT_WORDS[each.reading.verdict]('it')}` },
     { name: 'Share of frame', value: (each) => quantityText(each.reading.shareOfFrame, units) },
-    { name: 'f-number', value: (each) => `${showFNumber(each.fNumber)}${each.fNumberOutOfReach ? ' ⚠ opens no further' : ''}` },
+    { name: 'f-number', value: (each) => `${showFNumber(each.fNumber)}${each.fNumber > each.system.fNumber.value * 1.005 ? ', stopped down' : ''}` },
     ...(stance === 'samePicture' ? [{ name: 'ISO', value: (each: Compared, i: number) => (i ? `×${formatFigures(each.isoFactor, 2)}` : 'as set') }] : []),
     { name: 'Exposure', value: (each, i) => (i ? formatStops(each.exposureStops) : '–') },
     { name: 'Light from the subject', value: (each, i) => (i ? formatStops(each.subjectLightStops) : '–') },

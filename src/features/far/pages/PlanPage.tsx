@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { logDistancesM, plannerCurve, reachM } from '@/core/far/plannerCurve';
-import { nearestDistanceM } from '@/core/far/focusAt';
-import { foldSystem } from '@/core/optics/foldSystem';
+import { farthestDistanceM, nearestDistanceM } from '@/core/far/focusAt';
+import { readFar } from '@/core/far/readFar';
+import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { neededPixels } from '@/core/output/needs';
-import { formatFixed } from '@/core/quantity/format';
-import { showLengthM, shownText } from '@/core/quantity/quantityText';
+import { quantityText, showLengthM, shownText } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
 import { PlannerChart } from '@/ui/chart/PlannerChart';
 import { Page } from '@/ui/Page';
@@ -46,7 +46,13 @@ export default function PlanPage() {
     );
   }
   const at = situation.distanceM;
-  const index = distances.findIndex((distance) => distance >= at);
+  // The curve is drawn through points; what is written is the desk's own reading.
+  const countedAt = (system: EffectiveSystem): string => {
+    if (at < nearestDistanceM(system)) return 'too near';
+    if (at > farthestDistanceM(system)) return 'too far';
+    const read = readFar({ ...situation, system });
+    return read.ok ? quantityText(read.value.countedPixels, units) : 'no picture';
+  };
   return (
     <Page title="Planner curve" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
@@ -62,7 +68,7 @@ export default function PlanPage() {
           distanceText={text}
           width={drawing}
           height={width >= WIDE_FROM ? 380 : 320}
-          description={`Pixels on ${situation.subject.name} against distance for ${systems.map((each, i) => `${LETTERS[i]} ${each.name}`).join(', ')}; at ${text(at)}: ${systems.map((each, i) => `${LETTERS[i]} ${formatFixed(curves[i]?.values[index] ?? 0)}`).join(', ')}`}
+          description={`Pixels on ${situation.subject.name} against distance for ${systems.map((each, i) => `${LETTERS[i]} ${each.name}`).join(', ')}; at ${text(at)}: ${systems.map((each, i) => `${LETTERS[i]} ${countedAt(each.system)}`).join(', ')}`}
         />
         <Ruler label="Distance" value={at} minimum={FROM_M} maximum={TO_M} valueText={text(at)} rounded={walked} onChange={setDistanceM} />
         <View role="table" aria-label="From where each set-up is enough">
@@ -94,7 +100,7 @@ export default function PlanPage() {
                 );
               })}
               <Txt kind="small" role="cell" style={styles.cell}>
-                {at < nearestDistanceM(each.system) ? 'too near' : `${formatFixed(curves[i]?.values[index] ?? 0)} px`}
+                {countedAt(each.system)}
               </Txt>
             </View>
           ))}

@@ -7,7 +7,7 @@ import { countPixels } from '@/core/far/countPixels';
 import { isFactor, type FactorPart, type Part } from '@/core/kit/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { neededPixels } from '@/core/output/needs';
-import { formatChange, formatFixed } from '@/core/quantity/format';
+import { formatChange, formatFigures, formatFixed } from '@/core/quantity/format';
 import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
 import { useChosen } from '@/data/useChosen';
 import { useInHand } from '@/data/inHand';
@@ -52,7 +52,7 @@ export default function RoutesPage() {
   const [fNumber, setFNumber] = useState(11);
   const found = situationOf(kit, chosen);
   const situation = typeof found === 'string' ? null : found;
-  const needed = situation ? Math.ceil(neededPixels(situation.output, situation.subject.sizeMm)) : 0;
+  const needed = situation ? neededPixels(situation.output, situation.subject.sizeMm) : 0;
   const wanted = typed ?? needed;
   const now = useMemo(() => {
     if (!situation) return 0;
@@ -96,7 +96,7 @@ export default function RoutesPage() {
         ) : (
           <>
         <Txt>
-          {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))}; in hand there are {formatFixed(now)}.
+          {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))}; in hand there are {formatFigures(now)}.
         </Txt>
         <View style={styles.row}>
           <View style={styles.half}>
@@ -145,7 +145,7 @@ function OneRoute({ route, wanted, kit }: { route: Route; wanted: number | null;
       <View style={styles.words}>
         <Txt kind="strong">{names}</Txt>
         <Txt kind="small">
-          {formatFixed(route.counted)} px{wanted === null ? '' : ` (${formatChange(route.counted / wanted)})`} · like {formatFixed(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/{system.fNumber.value.toFixed(1)} for the exposure
+          {formatFigures(route.counted)} px{wanted === null ? '' : ` (${formatChange(route.counted / wanted)})`} · like {formatFigures(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/{system.fNumber.value.toFixed(1)} for the exposure
         </Txt>
         <Txt kind="small" tone="soft">
           {[route.weightG === undefined ? '' : `${formatFixed(route.weightG)} g`, route.price === undefined ? '' : `price ${formatFixed(route.price)}`, route.stillToBuy ? `${formatFixed(route.stillToBuy)} still to buy` : ''].filter((word) => word !== '').join(' · ')}

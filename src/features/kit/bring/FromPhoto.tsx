@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import type { Body } from '@/contract/schemas/body';
 import { photoProposal, type PhotoProposal, type SizeWay } from '@/core/formats/photoProposal';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
+import { showFNumber } from '@/core/quantity/quantityText';
 import { FORMATS } from '@/core/sensor/formats';
 import { pitchUm } from '@/core/sensor/pitch';
 import { pickFile } from '@/data/files';
@@ -85,9 +86,10 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
   };
   const makeLens = () => {
     if (!proposal.lens) return;
-    const { name, focalMm, fNumber } = proposal.lens;
-    const id = createRow('optics', { kind: 'lens', name: name.slice(0, 120), focalWideMm: focalMm, focalTeleMm: focalMm, fNumberWide: fNumber ?? 5.6, fNumberTele: fNumber ?? 5.6, detailClass: 'good', autofocus: true });
-    show({ text: `${name} is in the kit, as set in this picture. Complete its range.`, action: { title: 'Complete it', run: () => go(`/kit/optics/${id}`) } });
+    const { name, focalWideMm, focalTeleMm, fNumberWide, fNumberTele, setFNumber, missing } = proposal.lens;
+    const widest = fNumberWide ?? setFNumber ?? 5.6;
+    const id = createRow('optics', { kind: 'lens', name: name.slice(0, 120), focalWideMm, focalTeleMm, fNumberWide: widest, fNumberTele: fNumberTele ?? widest, detailClass: 'good', autofocus: true, note: `From a picture, which does not tell ${missing.join('; ')}.` });
+    show({ text: `${name} is in the kit. Not told by the picture: ${missing.join('; ')}.`, action: { title: 'Complete it', run: () => go(`/kit/optics/${id}`) } });
   };
   return (
     <View style={{ gap: space.large }} role="status" aria-label="What the picture says">
@@ -139,6 +141,11 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
           <NumberField label="Sensor height" value={heightMm} unit="mm" shownUnit="mm" minimum={0.5} maximum={200} onChange={setHeightMm} />
         </View>
       </View>
+      {proposal.lens ? (
+        <Txt kind="small" testID="photo-lens">
+          {`Lens: ${proposal.lens.name}, ${proposal.lens.focalTeleMm > proposal.lens.focalWideMm ? `${formatFigures(proposal.lens.focalWideMm, 4)} to ${formatFigures(proposal.lens.focalTeleMm, 4)}` : formatFigures(proposal.lens.focalWideMm, 4)}\u202fmm${proposal.lens.fNumberWide === null ? '' : `, ${showFNumber(proposal.lens.fNumberWide)}${proposal.lens.fNumberTele !== null && proposal.lens.fNumberTele !== proposal.lens.fNumberWide ? ` to ${showFNumber(proposal.lens.fNumberTele)}` : ''}`}. Not told: ${proposal.lens.missing.join('; ')}.`}
+        </Txt>
+      ) : null}
       {ready ? <Txt kind="small">That makes a pixel pitch of {formatFigures(pitchUm(widthMm, columns))} µm.</Txt> : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.medium }}>
         <Key title={made ? 'Put in the kit' : 'Put the body in the kit'} weight="strong" icon="check" disabled={!ready || made} onPress={makeBody} />

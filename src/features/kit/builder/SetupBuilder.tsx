@@ -61,7 +61,7 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   const input = useMemo(() => systemInputOf(setup, kit), [setup, kit]);
   const folded = useMemo(() => (input ? foldSystem(input, convention) : null), [input, convention]);
   const steps = useMemo(() => (input ? chainSteps(input) : null), [input]);
-  const checks = useMemo(() => (input && input.chain.length ? setupChecks(input, kit.adapters.map((each) => each.data)) : []), [input, kit.adapters]);
+  const checks = useMemo(() => (input && input.chain.length ? setupChecks(input, kit.adapters.map((each) => each.data), units) : []), [input, kit.adapters, units]);
   const rows = useMemo(() => (input ? focalTable(input, convention) : []), [input, convention]);
   const system = folded?.ok ? folded.value : null;
 

@@ -29,8 +29,8 @@ function Aperture({ situation, system, reading }: NearPageParts) {
     <>
       <Txt>
         {curve.enough
-          ? `At ${formatRatio(reading.ratio.value)} stop down to ${showFNumber(best)}: ${formatFigures(curve.best.depthMm, 2)} mm deep, and ${situation.output.name} still gets its ${formatFixed(reading.neededPixels.value)} pixels on ${situation.subject.name}.`
-          : `At ${formatRatio(reading.ratio.value)} no f-number gives ${situation.output.name} its ${formatFixed(reading.neededPixels.value)} pixels. ${showFNumber(curve.sharpest.fNumber)} resolves most.`}
+          ? `At ${formatRatio(reading.ratio.value)} stop down to ${showFNumber(best)}: ${formatFigures(curve.best.depthMm, 2)} mm deep, and ${situation.output.name} still gets its ${quantityText(reading.neededPixels, 'metric')} on ${situation.subject.name}.`
+          : `At ${formatRatio(reading.ratio.value)} no f-number gives ${situation.output.name} its ${quantityText(reading.neededPixels, 'metric')}. ${showFNumber(curve.sharpest.fNumber)} resolves most.`}
       </Txt>
       <ApertureChart
         points={curve.points}

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { leastSwaps, rankRatioRoutes, type RatioOrder, type RatioPlan, type RatioRoute } from '@/core/near/planRatio';
 import { formatFigures, formatFixed, formatRatio, formatStops } from '@/core/quantity/format';
+import { showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
 import { ratioKitOf, seekRatios, storedLinks } from '@/data/ratioPlans';
 import { createRow } from '@/data/rowActions';
@@ -141,6 +142,7 @@ function Round({ stops, ...where }: Where & { stops: ReturnType<typeof leastSwap
 function OneRoute({ route, kit, bodyId, modeId }: Where & { route: RatioRoute }) {
   const styles = useStyles();
   const router = useRouter();
+  const units = useInHand((state) => state.units);
   const names = linkText(kit, route);
   const take = () => {
     const chain = storedLinks(route.links, kit);
@@ -150,13 +152,13 @@ function OneRoute({ route, kit, bodyId, modeId }: Where & { route: RatioRoute })
     setNearRatio(route.ratio);
     router.push('/near' as Href);
   };
-  const room = route.workingMm === undefined ? '' : route.workingMm <= 0 ? 'no room in front' : `${formatFigures(route.workingMm, 2)} mm in front`;
+  const room = route.workingMm === undefined ? '' : route.workingMm <= 0 ? 'no room in front' : `${shownText(showSubjectMm(route.workingMm, units, 2))} in front`;
   const range = route.highest / route.lowest < 1.005 ? 'this ratio only' : `from ${formatRatio(Math.max(route.lowest, 0.01))} to ${formatRatio(route.highest)}`;
   return (
     <View role="listitem" style={styles.route}>
       <View style={styles.words}>
         <Txt kind="strong">{names}</Txt>
-        <Txt kind="small">{[`${formatRatio(route.ratio)} ± ${formatFigures(route.errorShare * 100, 1)} %`, room, `${formatStops(Math.min(0, route.stops))}`].filter((word) => word !== '').join(' · ')}</Txt>
+        <Txt kind="small">{[`${formatRatio(route.ratio)} ± ${formatFigures(route.errorShare * 100, 1)} %${route.measured ? ', measured' : ''}`, room, `${formatStops(Math.min(0, route.stops))}`].filter((word) => word !== '').join(' · ')}</Txt>
         <Txt kind="small" tone="soft">{`${route.swaps === 0 ? 'no swap' : route.swaps === 1 ? '1 piece to swap' : `${route.swaps} pieces to swap`} · ${range}`}</Txt>
       </View>
       <Key title={`Take ${names}`} icon="check" iconOnly onPress={take} />

@@ -1,7 +1,9 @@
 import { useState } from 'react';
+import { COC_NAMES } from '@/core/output/circleOfConfusion';
+import { viewedPixels } from '@/core/output/viewedPixels';
 import { compareSensors, type SensorStance } from '@/core/near/compareSensors';
-import { formatFigures, formatFixed, formatRatio, formatStops } from '@/core/quantity/format';
-import { showFNumber, showSubjectMm, shownText } from '@/core/quantity/quantityText';
+import { formatFigures, formatRatio, formatStops } from '@/core/quantity/format';
+import { showFNumber, showQuantity, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
@@ -27,10 +29,14 @@ export default function SensorsPage() {
 
 function Sensors({ situation, system, reading, kit }: NearPageParts) {
   const units = useInHand((state) => state.units);
+  const cocSchool = useInHand((state) => state.cocSchool);
   const [stance, setStance] = useState<SensorStance>('sameRatio');
   if (!reading) return null;
   const others = kit.bodies.map((row) => row.data).filter((body) => body.name !== system.body.name && !body.retired);
-  const pictures = compareSensors({ bodies: [system.body, ...others], ratio: reading.ratio.value, fNumber: reading.setFNumber.value, subjectMm: situation.subject.sizeMm, stance });
+  const pictures = compareSensors({ bodies: [system.body, ...others], ratio: reading.ratio.value, fNumber: reading.setFNumber.value, workingFNumber: reading.workingFNumber.value, subjectMm: situation.subject.sizeMm, stance, cocSchool, viewedPx: viewedPixels(situation.output), used: system.used });
+  // As sure of the size of the subject, and so written to as many figures, as on the desk.
+  const { value: ownPx, plusMinus } = reading.pixelsOnSubject;
+  const pixelsText = (px: number) => showQuantity({ unit: 'px', value: px, ...(plusMinus === undefined ? {} : { plusMinus: (plusMinus / ownPx) * px }) }, units).number;
   const length = (mm: number) => shownText(showSubjectMm(mm, units, 3));
   return (
     <>
@@ -46,10 +52,10 @@ function Sensors({ situation, system, reading, kit }: NearPageParts) {
       <Table
         label="Pixels and light on each sensor"
         heads={['Body', 'Pixels on it', 'µm a pixel', 'Framed', 'Light']}
-        rows={pictures.map((each, i) => ({ key: each.body.name, strong: i === 0, cells: [each.body.name, formatFixed(each.pixels), formatFigures(each.subjectPixelUm, 2), `${formatFigures(each.framed, 2)}\u202f×`, i === 0 ? '' : formatStops(each.stops)] }))}
+        rows={pictures.map((each, i) => ({ key: each.body.name, strong: i === 0, cells: [each.body.name, pixelsText(each.pixels), formatFigures(each.subjectPixelUm, 2), `${formatFigures(each.framed, 2)}\u202f×`, i === 0 ? '' : formatStops(each.stops)] }))}
       />
       <Txt kind="small" tone="soft">
-        Whole sensors, with optics that can be set as asked. Depth by 1/1500 of the diagonal: of the first sensor at the same ratio, of each where the whole frames are looked at.
+        {`The first as on its desk, the others whole, with optics that can be set as asked. Depth by ${COC_NAMES[cocSchool]}${cocSchool === 'pixel' ? ' of each sensor' : stance === 'sameRatio' ? ' of the first: the pictures are looked at enlarged alike' : ' of each: the whole frames are looked at'}.`}
       </Txt>
     </>
   );

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { StarTest } from '@/contract/schemas/starTest';
 import { readStars } from '@/core/sky/readStars';
-import { FRAME_VERDICT_NAMES, learnTolerance, seriesExposures, type FrameVerdict } from '@/core/sky/testSeries';
+import { FRAME_VERDICT_NAMES, contradictionsIn, learnTolerance, seriesExposures, type FrameVerdict } from '@/core/sky/testSeries';
 import { formatFigures } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
 import { saveFile } from '@/data/files';
@@ -50,6 +50,7 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
   }, [exposures, sky, record, system, situation.output]);
   const withVerdicts: StarTest['frames'] = frames.map((frame) => ({ ...frame, ...judged[frame.seconds] }));
   const learned = learnTolerance(withVerdicts);
+  const contradictions = contradictionsIn(withVerdicts);
   const opticId = lensIdOf(situation);
   const own = rows.filter((row) => row.data.opticId === opticId && row.data.frames.length > 0);
   const judge = (seconds: number, where: 'centre' | 'corner', verdict: FrameVerdict) => setJudged((before) => ({ ...before, [seconds]: { ...before[seconds], [where]: verdict } }));
@@ -110,8 +111,13 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
           <Key title="Keep it and go by it" icon="bookmark-add" weight="strong" onPress={keep} />
         </>
       ) : (
-        <Txt tone="soft">Call at least one picture fine in the centre and one in the corners; then your tolerance is known.</Txt>
+        <Txt tone="soft">Call at least one picture fine in the centre and one in the corners, shorter than any that is not; then your tolerance is known.</Txt>
       )}
+      {contradictions.map((each) => (
+        <Txt key={`${each.where} ${each.seconds}`} tone="caution" testID="contradiction">
+          {`⚠ ${each.where === 'centre' ? 'Centre' : 'Corners'} at ${secondsText(each.seconds)}: called fine at ${runText(each.px)}, though ${runText(each.againstPx)} was not. Look at both again; it is not counted.`}
+        </Txt>
+      ))}
       {own.length ? (
         <View style={styles.list}>
           <Txt kind="title" level={2}>

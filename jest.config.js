@@ -18,10 +18,14 @@ const ui = {
   },
 };
 
+/** Copies that the mutation trial works on. */
+const modulePathIgnorePatterns = ['<rootDir>/.cache/'];
+
 module.exports = {
   projects: [
     {
       displayName: 'node',
+      modulePathIgnorePatterns,
       testEnvironment: 'node',
       testMatch: ['<rootDir>/src/{core,contract,server,demo,cli}/**/*.test.ts'],
       setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
@@ -34,7 +38,9 @@ module.exports = {
         }],
       },
       moduleNameMapper: base,
+      // Handed to each file: looked up in the test's own global scope a sine takes twenty times as long.
+      sandboxInjectedGlobals: ['Math'],
     },
-    { ...ui, displayName: 'ui', preset: 'jest-expo', testMatch: ['<rootDir>/src/{ui,features,data}/**/*.test.{ts,tsx}'] },
+    { ...ui, displayName: 'ui', modulePathIgnorePatterns, preset: 'jest-expo', testMatch: ['<rootDir>/src/{ui,features,data}/**/*.test.{ts,tsx}'] },
   ],
 };

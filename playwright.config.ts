@@ -8,7 +8,8 @@ export const CHROMIUM_ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic',
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
-  workers: 1,
+  // Every test has a server and a file of its own.
+  workers: 2,
   // Generous, because a shared machine may be ten times slower for a while: they only end a test that hangs.
   timeout: 240_000,
   expect: { timeout: 45_000 },

@@ -4,6 +4,7 @@ import { demoBodies, demoOptics, demoSubjects } from '../src/demo/kit';
 import { readFar } from '../src/core/far/readFar';
 import { reachM } from '../src/core/far/plannerCurve';
 import { foldSystem } from '../src/core/optics/foldSystem';
+import { showQuantity } from '../src/core/quantity/quantityText';
 import AxeBuilder from './support/axe';
 import { expect, openFar, test } from './support/test';
 
@@ -141,7 +142,7 @@ test('depth, shutter, card, modes and read-out open below the reading, and every
   const read = readFar({ system: hide.value, subject: demoSubjects.curlew.data, distanceM: 60, output: { kind: 'screen', name: 'x', longSidePx: 1600, subjectShare: 0.5 } });
   if (!read.ok) throw new Error(read.problem.message);
   const modes = page.getByRole('table', { name: 'The modes on this subject' });
-  await expect(modes.getByRole('row', { name: /Crop 1.5/ })).toContainText(Math.round(read.value.pixelsOnSubject.value).toLocaleString('en'));
+  await expect(modes.getByRole('row', { name: /Crop 1.5/ })).toContainText(showQuantity(read.value.pixelsOnSubject, 'metric').number);
   await page.getByRole('button', { name: /^Video read-out/ }).click();
   await expect(page.getByText(/zoom is free up to ×2/)).toBeVisible();
   await page.getByRole('button', { name: /^Card and value/ }).click();

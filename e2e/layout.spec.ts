@@ -115,7 +115,7 @@ test.describe('first view', () => {
   const plain = await browser.newContext({ javaScriptEnabled: false });
   const bare = await plain.newPage();
   await bare.goto(`${server.url}/far`);
-  await expect(bare.locator('[data-first=pixels]')).toHaveText('1,290');
+  await expect(bare.locator('[data-first=pixels]')).toHaveText('1,270');
   await expect(bare.getByText('Enough for Web page')).toBeVisible();
   await plain.close();
 

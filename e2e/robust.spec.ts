@@ -56,11 +56,14 @@ test('a subject too near gives a message and the way back, never a broken number
   await field.fill('2');
   await field.press('Enter');
   await expect(page.getByText(/cannot form a picture|focuses from/).first()).toBeVisible();
-  await page.getByRole('button', { name: /^Go back to/ }).click();
-  await expect(page.getByTestId('pixels-value')).toBeVisible();
+  await expect(page.getByTestId('pixels-value')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Go to 4.2/ }).click();
+  // In focus there, but the bird is larger than the frame: that is said, and nothing is judged.
+  await expect(page.getByTestId('withheld')).toContainText('Curlew does not fit');
+  await expect(page.getByText(/Enough for|More than .* uses/)).toHaveCount(0);
   await field.fill('3');
   await field.press('Enter');
-  await expect(page.getByText(/focuses from 4.2 m on/).or(page.getByText(/cannot form/)).first()).toBeVisible();
+  await expect(page.getByText(/focuses from 4\.2.m on/).first()).toBeVisible();
   for (const [typed, message] of [['0', /Distance must be/], ['-5', /Distance must be/], ['1e9', /Distance must be/], ['far', /not a number/]] as const) {
     await field.fill(typed);
     await field.press('Enter');
@@ -69,6 +72,33 @@ test('a subject too near gives a message and the way back, never a broken number
   }
   await expect(page.locator('body')).not.toContainText('NaN');
   await expect(page.locator('body')).not.toContainText('Infinity');
+});
+
+test('a number field takes Enter without rewriting what stands in it, so that the next digits land where they are typed', async ({ page }) => {
+  await openFar(page);
+  const field = page.getByTestId('distance-field');
+  await field.click();
+  await field.fill('80,5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Subject: Curlew/ })).toContainText('80.5');
+  await expect(field).toHaveValue('80,5');
+  // Typed at once after Enter, with nothing waited for: it follows what stands there.
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('5');
+  await page.keyboard.press('Tab');
+  await expect(field).toHaveValue('80.55');
+  await field.fill('90');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type('70');
+  await page.keyboard.press('Tab');
+  await expect(field).toHaveValue('70');
+  // Entered by a click all is selected at once: the first digit replaces it, the second follows.
+  await field.click();
+  await page.keyboard.type('85');
+  await page.keyboard.press('Tab');
+  await expect(field).toHaveValue('85');
+  await expect(page.getByTestId('pixels-value')).toHaveText(/^(\d,)?\d{3}$/);
 });
 
 test('an image circle too small is said with the share covered and the crop that is clean', async ({ page }) => {

@@ -167,19 +167,20 @@ test('verdicts on a test series become the tolerance, and it replaces the rule',
   await judge(10, 'Fine', 'Passes small');
   await judge(15, 'Passes small', 'Strokes');
   await judge(20, 'Strokes', 'Strokes');
-  // Half way between what passed and what did not: 3.3 and 5.0 px in the centre, 3.2 and 6.3 px in the corner.
-  await expect(page.getByTestId('learned')).toContainText('4.2');
+  // The largest run at which and below which all was fine: 10 s in the centre, 5 s in the corner.
+  await expect(page.getByTestId('learned')).toContainText('up to 3.3');
+  await expect(page.getByTestId('contradiction')).toHaveCount(0);
   await sound(page);
   await page.getByRole('button', { name: 'Keep it and go by it' }).click();
   await expect(page.getByText('Kept for this lens')).toBeVisible();
   await expect.poll(async () => ((await (await page.request.get(`${server.url}/api/v1/starTests`)).json()) as { total: number }).total).toBe(1);
   await page.goto('/sky');
   // A web page is shown small: what passed small counts. A print is not.
-  await expect(page.getByTestId('limit-value')).toContainText('12.5');
-  await expect(page.getByTestId('centre-limit')).toContainText('17.5');
+  await expect(page.getByTestId('limit-value')).toContainText('10');
+  await expect(page.getByTestId('centre-limit')).toContainText('15');
   await page.getByRole('radio', { name: /Print/ }).first().click();
-  await expect(page.getByTestId('limit-value')).toContainText('7.5');
-  await expect(page.getByTestId('centre-limit')).toContainText('12.5');
+  await expect(page.getByTestId('limit-value')).toContainText('5');
+  await expect(page.getByTestId('centre-limit')).toContainText('10');
   await page.getByTestId('tolerance').click();
   await expect(page.getByText(/learned from your verdicts on 4 pictures/)).toBeVisible();
   await page.keyboard.press('Escape');

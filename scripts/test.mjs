@@ -30,9 +30,13 @@ function tests(name, command, args, env, report, countsOf) {
   failed += status !== 0 && counts.failed === 0 ? 1 : counts.failed;
 }
 
+// Property tests draw other cases each time; the seed repeats them.
+const seed = process.env.JAUGE_SEED ?? String(Math.floor(Math.random() * 0x7fffffff));
+say(`Property tests run with JAUGE_SEED=${seed}.`);
+
 step('Type check', bin('tsc'), []);
 step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
-tests('Unit tests', bin('jest'), ['--json', `--outputFile=${unitReport}`, '--silent'], { TZ: 'Europe/London' }, unitReport, (report) => ({
+tests('Unit tests', bin('jest'), ['--json', `--outputFile=${unitReport}`, '--silent'], { TZ: 'Europe/London', JAUGE_SEED: seed }, unitReport, (report) => ({
   passed: report.numPassedTests,
   failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
 }));

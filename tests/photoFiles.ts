@@ -4,6 +4,8 @@ export interface ExifFields {
   make?: string;
   model?: string;
   lensModel?: string;
+  /** Shortest and longest focal length, widest f-number at each. */
+  lensRange?: [number, number, number, number];
   columns?: number;
   rows?: number;
   focalLength?: number;
@@ -90,6 +92,7 @@ export function tiffFile(fields: ExifFields, little = true): Uint8Array {
     ...entry(0xa210, SHORT, of(w.short, fields.focalPlaneUnit)),
     ...entry(0xa404, RATIONAL, of(w.rational, fields.digitalZoom)),
     ...entry(0xa405, SHORT, of(w.short, fields.focalLength35)),
+    ...entry(0xa432, RATIONAL, fields.lensRange && concat(fields.lensRange.map(w.rational)), 4),
     ...text(0xa434, fields.lensModel),
   ];
   const first = (exifAt: number) => [

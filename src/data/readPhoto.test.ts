@@ -23,6 +23,12 @@ describe('EXIF of a picture', () => {
     });
   });
 
+  it('tells the range of a zoom from the lens data, and what of it is unknown', async () => {
+    expect((await read(jpegFile({ ...fields, lensRange: [100, 400, 4.5, 5.6] }, { columns: 8256, rows: 5504 }))).lensRange).toEqual({ focalWideMm: 100, focalTeleMm: 400, fNumberWide: 4.5, fNumberTele: 5.6 });
+    expect((await read(jpegFile({ ...fields, lensRange: [100, 400, 0, 0] }, { columns: 8256, rows: 5504 }, false))).lensRange).toMatchObject({ focalTeleMm: 400, fNumberWide: undefined });
+    expect((await read(jpegFile(fields, { columns: 8256, rows: 5504 }))).lensRange).toBeUndefined();
+  });
+
   it('is read from a TIFF, whose own size stands in for a missing one', async () => {
     expect(await read(tiffFile({ ...fields, columns: undefined as never, rows: undefined as never, imageWidth: 6240, imageHeight: 4160 } as ExifFields))).toMatchObject({ exifColumns: 6240, exifRows: 4160 });
   });

@@ -204,7 +204,7 @@ describe('the web application', () => {
     await loadDemo(other.store);
     const { items } = await other.store.list('subjects', 1, 0);
     await other.store.replace('subjects', items[0]!.id, 1, { ...items[0]!.data, name: '<b>Curlew</b>' });
-    expect(await page('/far')).toContain('data-first="pixels">1,290<');
+    expect(await page('/far')).toContain('data-first="pixels">1,270<');
     expect(await page('/')).toContain('&lt;b&gt;Curlew&lt;/b&gt; at 60');
     expect(await page('/book')).not.toContain('data-first');
     await other.close();

@@ -22,7 +22,7 @@ const page = async (url: string) => (await request(server.app).get(url).set('acc
 
 it('puts the first reading into the page of the Far desk, and only there', async () => {
   await loadDemo(server.store);
-  expect(await page('/far')).toMatch(/Marsh hide.*Curlew at 60.m.*1,290.*px on the subject/);
+  expect(await page('/far')).toMatch(/Marsh hide.*Curlew at 60.m.*1,270.*px on the subject/);
   expect(await page('/')).toContain('id="first-view"');
   expect(await page('/book')).not.toContain('id="first-view"');
 });

@@ -53,17 +53,37 @@ describe('the number field', () => {
   }
   const type = (text: string) => {
     const field = screen.getByLabelText('Distance, m');
+    fireEvent(field, 'focus');
     fireEvent.changeText(field, text);
     fireEvent(field, 'submitEditing');
     return field;
   };
+  const leave = () => fireEvent(screen.getByLabelText('Distance, m'), 'blur');
 
   it('takes comma, point and units', () => {
     const onChange = jest.fn();
     render(<Field onChange={onChange} />);
     type('12,5');
     expect(onChange).toHaveBeenLastCalledWith(12.5);
-    expect(type('100 ft').props.value).toBe('30.48');
+    const field = type('100 ft');
+    expect(onChange).toHaveBeenLastCalledWith(expect.closeTo(30.48, 9));
+    leave();
+    expect(field.props.value).toBe('30.48');
+  });
+
+  it('never rewrites its text while it has the focus, and takes it once', () => {
+    const onChange = jest.fn();
+    render(<Field onChange={onChange} />);
+    const field = type('0,8');
+    // Enter took it; what stands there is still what was typed, so that the next digit replaces or follows just that.
+    expect(field.props.value).toBe('0,8');
+    expect(onChange.mock.calls).toEqual([[0.8]]);
+    leave();
+    expect(field.props.value).toBe('0.8');
+    expect(onChange).toHaveBeenCalledTimes(1);
+    type('9');
+    leave();
+    expect(onChange.mock.calls).toEqual([[0.8], [9]]);
   });
 
   it('keeps what is typed while the last value is still on its way back, and gives way to a value from elsewhere', () => {
@@ -80,6 +100,7 @@ describe('the number field', () => {
     expect(screen.getByText(/Distance must be from 1 to 100/)).toBeTruthy();
     expect(screen.getByLabelText('Distance, m').props.value).toBe('0');
     rerender(at(42));
+    leave();
     expect(screen.queryByText(/Distance must be/)).toBeNull();
     expect(screen.getByLabelText('Distance, m').props.value).toBe('42');
   });

@@ -125,7 +125,9 @@ describe('modes ladder', () => {
     expect(ladder({ speedMPerS: 30 }).advice).toMatch(/^Crop later: .*would cross the frame of “Crop 1\.5” in 0\.\d+ s\.$/);
     expect(ladder({ distanceM: 14 }).advice).toMatch(/takes too much of the frame/);
     expect(ladder({ setup: { ...hide, body: { ...demoBodies.ostrel.data, cropModes: [] } } }).advice).toMatch(/no crop mode/);
-    expect(ladder({ setup: { ...hide, body: { ...demoBodies.ostrel.data, cropModes: [{ id: 'x', name: 'X', factor: 1.2 }] } } }).advice).toMatch(/no crop mode is faster or smaller enough/);
+    expect(ladder({ setup: { ...hide, body: { ...demoBodies.ostrel.data, cropModes: [{ id: 'x', name: 'X', factor: 1.2, framesPerSecond: 9, fileSizeMb: 44 }] } } }).advice).toMatch(/no crop mode is faster or smaller enough/);
+    // What nobody entered is not concluded from.
+    expect(ladder({ setup: { ...hide, body: { ...demoBodies.ostrel.data, cropModes: [{ id: 'x', name: 'X', factor: 1.2 }] } } }).advice).toMatch(/cannot be said: its frame rates and file sizes are not entered/);
   });
 });
 
@@ -179,14 +181,18 @@ describe('side by side', () => {
     // 300 mm on 17.4 mm sees narrower than 600 mm on 36 mm: one steps back.
     expect(compared[1]!.walkM).toBeGreaterThan(0);
   });
-  it('makes the same picture with the same pupil, and says when a lens cannot open that far', () => {
+  it('makes the same picture with the same pupil; where one opens no further the others are closed', () => {
     const { compared } = compare('samePicture');
     const first = compared[0]!;
     for (const each of compared.slice(1)) {
-      if (each.fNumberOutOfReach) continue;
-      expect((each.fNumber * each.system.cropFactor.value) / (first.system.fNumber.value * first.system.cropFactor.value)).toBeCloseTo(1, 6);
+      expect((each.fNumber * each.system.cropFactor.value) / (first.fNumber * first.system.cropFactor.value)).toBeCloseTo(1, 9);
+      // ISO makes up for the f-number and nothing else: ISO/N² is what brightness goes with.
+      expect(each.isoFactor / each.fNumber ** 2).toBeCloseTo(1 / first.fNumber ** 2, 9);
+      expect(each.exposureStops).toBeCloseTo(-2 * Math.log2(each.fNumber / first.fNumber), 9);
     }
-    expect(compared.map((each) => each.fNumberOutOfReach)).toContain(true);
+    // None is opened wider than it opens; the slowest stands as it is.
+    for (const each of compared) expect(each.fNumber).toBeGreaterThanOrEqual(each.system.fNumber.value * (1 - 1e-9));
+    expect(Math.min(...compared.map((each) => each.fNumber / each.system.fNumber.value))).toBeCloseTo(1, 9);
   });
   it('says which wins, why and by how much, and where it does not matter', () => {
     expect(compare('sameSpot').sentence).toMatch(/^From the same spot Marsh hide wins with \d+ % more resolved pixels than .*pixels per milliradian against.* and resolves \d+ % of its pixels against \d+ %\. For Web page /);

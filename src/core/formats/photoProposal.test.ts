@@ -8,7 +8,7 @@ const codes = (change: Partial<PhotoTags>) => propose(change).doubts.map((doubt)
 it('reads the size from the pixels per length and finds the equivalent agreeing', () => {
   const proposal = propose({});
   expect(proposal.sensor).toEqual({ widthMm: 36, heightMm: 24, columns: 8256, rows: 5504 });
-  expect(proposal).toMatchObject({ from: 'focalPlane', format: { id: 'full-frame' }, doubts: [], lens: { focalMm: 400, fNumber: 5.6 } });
+  expect(proposal).toMatchObject({ from: 'focalPlane', format: { id: 'full-frame' }, doubts: [], lens: { focalWideMm: 400, focalTeleMm: 400, setFNumber: 5.6, fNumberWide: null } });
   expect(proposal.disagreementPercent!).toBeLessThan(0.5);
 });
 
@@ -50,6 +50,23 @@ it('refuses a sensor no camera has, and says what is missing', () => {
   expect(codes({ exifColumns: undefined, exifRows: undefined })).toContain('photo.noPixels');
   expect(codes({ focalPlaneXResolution: undefined, focalLength35Mm: 0 })).toContain('photo.noSize');
   expect(photoProposal({})).toBeNull();
+});
+
+describe('the lens', () => {
+  it('takes range, f-numbers and name from the lens data', () => {
+    const { lens } = propose({ lensModel: 'Quillon zoom', lensRange: { focalWideMm: 100, focalTeleMm: 400, fNumberWide: 4.5, fNumberTele: 5.6 } });
+    expect(lens).toMatchObject({ name: 'Quillon zoom', focalWideMm: 100, focalTeleMm: 400, fNumberWide: 4.5, fNumberTele: 5.6, setFocalMm: 400 });
+    expect(lens!.missing).toEqual(['how near it focuses, and how large it draws there']);
+    expect(propose({ lensRange: { focalWideMm: 100, focalTeleMm: 400 } }).lens).toMatchObject({ name: '100–400 mm lens', fNumberWide: null, fNumberTele: null });
+  });
+
+  it('takes them from the name where the fields are missing, and says what is not told', () => {
+    expect(propose({ lensModel: 'Quillon 100-400mm F4.5-5.6' }).lens).toMatchObject({ focalWideMm: 100, focalTeleMm: 400, fNumberWide: 4.5, fNumberTele: 5.6 });
+    expect(propose({ lensModel: 'Merrow 70–300 mm f/4' }).lens).toMatchObject({ focalWideMm: 70, focalTeleMm: 300, fNumberWide: 4, fNumberTele: 4 });
+    const { lens } = propose({ lensModel: 'Merrow prime' });
+    expect([lens!.focalWideMm, lens!.focalTeleMm]).toEqual([400, 400]);
+    expect(lens!.missing.join(' ')).toMatch(/may be a zoom.*may open further/);
+  });
 });
 
 it('gives finite numbers or none, whatever the tags say', () => {

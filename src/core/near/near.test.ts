@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import type { BodySpec, LensSpec, Part } from '../kit/parts';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
-import { throughExtension, throughFactor, throughFrontLens, type OpticState } from '../optics/opticState';
+import { bareSetting, throughExtension, throughFactor, throughFrontLens, type OpticState } from '../optics/opticState';
 import { apertureCurve, thirdStops } from './apertureCurve';
 import { compareSensors } from './compareSensors';
 import { impliedByTubesMm, impliedFocalMm, measureByMarks, measureByRuler, nominalRatio } from './measureRatio';
@@ -37,8 +37,7 @@ function read(chain: Part[], change: Partial<Parameters<typeof readNear>[0]> = {
 
 describe('thin lenses', () => {
   const start = (focalMm: number, ratio: number): OpticState => {
-    const setting = { frontFocalMm: focalMm, focalMm, ratio, imageMm: focalMm * (1 + ratio), behindMm: 0 };
-    return { far: { ...setting, ratio: 0, imageMm: focalMm }, near: setting, fNumber: 4, factor: 1, lens50LpPerMm: 80 };
+    return { far: bareSetting(focalMm, 0), near: bareSetting(focalMm, ratio), fNumber: 4, factor: 1, lens50LpPerMm: 80 };
   };
   const focal = fc.double({ min: 15, max: 600, noNaN: true });
   const ratio = fc.double({ min: 0.05, max: 5, noNaN: true });
@@ -73,7 +72,15 @@ describe('thin lenses', () => {
 
   it('a converter multiplies what the lens draws, tubes behind it act on the whole', () => {
     const state = throughExtension(throughFactor(start(100, 1), 2), 20);
-    expect(state.near!.ratio).toBeCloseTo(2 + 20 / 200, 12);
+    // Thin converters of −50 to −150 mm, traced: the picture 20 mm farther back is spread by 2 + 20/g, and stands where the
+    // lens's own picture has moved by 20/(2·(2 + 20/g)).
+    for (const g of [50, 60, 100, 150]) {
+      const spread = 2 + 20 / g;
+      const traced = (1 + 20 / (2 * spread) / 100) * spread;
+      expect(Math.abs(traced - state.near!.ratio)).toBeLessThanOrEqual(state.near!.ratioUnsure);
+    }
+    expect(state.near!.ratioUnsure).toBeLessThan(0.15);
+    expect(throughExtension(throughFactor(start(100, 1), 2), 20).far.ratio).toBeCloseTo(20 / 200, 12);
   });
 });
 
@@ -205,9 +212,17 @@ describe('the three sizes', () => {
   });
 
   it('fits the frame into the camera’s own screen', () => {
-    const width = cameraScreenWidthMm(81, 1.5);
+    const { mm: width, plusMinusMm } = cameraScreenWidthMm({ screenDiagonalMm: 81 }, 1.5)!;
     expect(Math.hypot(width, width / 1.5)).toBeCloseTo(81, 9);
-    expect(cameraScreenWidthMm(81, 1)).toBeCloseTo(width / 1.5, 9);
+    expect(cameraScreenWidthMm({ screenDiagonalMm: 81 }, 1)!.mm).toBeCloseTo(width / 1.5, 9);
+    // Screens are not always 3 : 2: of one of 4 : 3 or 16 : 9 the same frame fills 64.8 or 59.57 mm.
+    for (const aspect of [4 / 3, 16 / 9]) {
+      const height = 81 / Math.hypot(aspect, 1);
+      expect(Math.abs(Math.min(aspect * height, 1.5 * height) - width)).toBeLessThanOrEqual(plusMinusMm + 1e-9);
+    }
+    expect(cameraScreenWidthMm({ screenWidthMm: 64, screenHeightMm: 48, screenDiagonalMm: 81 }, 1.5)).toEqual({ mm: 64, plusMinusMm: 0 });
+    expect(cameraScreenWidthMm({ screenWidthMm: 71, screenHeightMm: 40 }, 1.5)).toEqual({ mm: 60, plusMinusMm: 0 });
+    expect(cameraScreenWidthMm({}, 1.5)).toBeUndefined();
   });
 });
 
@@ -243,7 +258,7 @@ describe('reading', () => {
 });
 
 describe('f-number', () => {
-  const input = { system: system([macro]), ratio: 1, subjectMm: 14, neededPixels: 800, judgeBy: 'resolved' as const, cocMm: 0.0288, threshold: 0.15 };
+  const input = { system: system([macro]), setting: system([macro]).optics.state.near!, subjectMm: 14, neededPixels: 800, judgeBy: 'resolved' as const, cocMm: 0.0288, threshold: 0.15 };
 
   it('counts in engraved thirds', () => {
     expect(thirdStops(2.8, 8)).toEqual([2.8, 3.2, 3.5, 4, 4.5, 5, 5.6, 6.3, 7.1, 8]);
@@ -294,7 +309,7 @@ describe('stack', () => {
 });
 
 describe('sensors compared', () => {
-  const compared = (stance: 'sameRatio' | 'sameField' | 'sameDepth') => compareSensors({ bodies: [body, crop], ratio: 1, fNumber: 8, subjectMm: 14, stance });
+  const compared = (stance: 'sameRatio' | 'sameField' | 'sameDepth') => compareSensors({ bodies: [body, crop], ratio: 1, fNumber: 8, workingFNumber: 16, subjectMm: 14, stance, cocSchool: 'diagonal', viewedPx: 1600 });
 
   it('at the same ratio the depth stays and the frame gets tighter', () => {
     const [a, b] = compared('sameRatio');
@@ -311,6 +326,14 @@ describe('sensors compared', () => {
     expect(d!.depthMm / c!.depthMm).toBeCloseTo(1, 9);
     expect(c!.workingFNumber / d!.workingFNumber).toBeCloseTo(36 / 23.4, 9);
   });
+});
+
+it('compares sensors from the desk’s own numbers: with a chain whose cone is longer, depth and f-number are those of Near', () => {
+  const reading = read([macro, doubler], { ratio: 1.6, fNumber: 11, cocSchool: 'output' });
+  const [own] = compareSensors({ bodies: [body, crop], ratio: reading.ratio.value, fNumber: 11, workingFNumber: reading.workingFNumber.value, subjectMm: 14, stance: 'sameRatio', cocSchool: 'output', viewedPx: 1600 });
+  expect(own!.depthMm).toBeCloseTo(reading.depthMm.value, 12);
+  expect(own!.fNumber).toBeCloseTo(11, 12);
+  expect(own!.pixels).toBeCloseTo(reading.pixelsOnSubject.value, 9);
 });
 
 describe('objectives', () => {

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import type { BodySpec, LensSpec, Part } from '../kit/parts';
 import { foldSystem } from '../optics/foldSystem';
-import { otherRoutes } from './otherRoutes';
+import { otherRoutes, wholePlan } from './otherRoutes';
 import { NEAR_ENOUGH, leastSwaps, planRatio, rankRatioRoutes, swapsBetween, type ChainLink, type RatioKit } from './planRatio';
 import { ratioRange } from './nearState';
 import { subsets } from './subsets';
@@ -58,7 +58,7 @@ it('finds every total of a set with the fewest pieces', () => {
   }));
 });
 
-it.each([0.5, 2.2, 6])('is exhaustive: the same chains as trying every one of them (%s : 1)', (ratio) => {
+it.each([0.5, 2.3, 6])('is exhaustive: the same chains as trying every one of them (%s : 1)', (ratio) => {
   const plan = planRatio(kit, ratio, []);
   expect(plan.routes.map((route) => name(route.links)).sort()).toEqual(bruteForce(ratio));
   expect(plan.reaching).toBe(plan.routes.length);
@@ -112,6 +112,29 @@ it('goes through several ratios with the fewest swaps', () => {
   expect(leastSwaps([{ wanted: 90, routes: [] }], present, isLens)).toBeNull();
 });
 
+it('takes what was measured with a chain in the place of its estimate, and with its error', () => {
+  const chain = [kit.lenses[1]!.spec, { ...kit.tubes[0]!.spec, usedMm: [20] }];
+  const links: ChainLink[] = [{ id: 'l1' }, { id: 't', usedMm: [20] }];
+  const none = { body, reversing: [], coupling: [], objectives: [], tubeLenses: [] };
+  const reckoned = wholePlan({ kit, means: none, measured: [], present: [] }, 1.3, () => undefined);
+  const measured = wholePlan({ kit, means: none, measured: [{ links, chain, measured: [{ at: 'closest', ratio: 1.42, plusMinus: 0.01 }] }], present: [] }, 1.42);
+  const own = measured.routes.filter((route) => name(route.links) === name(links));
+  expect(own).toHaveLength(1);
+  expect(own[0]).toMatchObject({ measured: true, highest: 1.42, ratio: 1.42 });
+  expect(own[0]!.errorShare).toBeCloseTo(0.01 / 1.42, 9);
+  expect(measured.reaching).toBe(measured.routes.length);
+  expect(reckoned.routes.some((route) => route.measured)).toBe(false);
+});
+
+it('never promises more room behind close-up lenses than their power leaves, and less as the ratio grows', () => {
+  for (const ratio of [0.6, 1.2, 2.4, 3]) {
+    for (const route of planRatio(kit, ratio, []).routes) {
+      const dioptres = route.links.filter((link) => link.id.startsWith('c')).reduce((sum, link) => sum + Number(link.id.slice(1)), 0);
+      if (route.workingMm !== undefined && dioptres > 0) expect(route.workingMm).toBeLessThanOrEqual(1000 / dioptres + 1e-9);
+    }
+  }
+});
+
 it('knows the other ways: turned round, coupled, objectives', () => {
   const means = {
     body,
@@ -128,4 +151,13 @@ it('knows the other ways: turned round, coupled, objectives', () => {
   expect(names).not.toContain('l0 k l4');
   for (const route of routes) expect(route.lowest).toBeLessThanOrEqual(4 * (1 + NEAR_ENOUGH));
   expect(otherRoutes(kit, { ...means, reversing: [], coupling: [], objectives: [], tubeLenses: [] }, 4, [])).toEqual([]);
+});
+
+it('ranks what leaves no room in front of the lens last, whatever one cares for', () => {
+  const plan = planRatio({ ...kit, lenses: [...kit.lenses, { id: 'wide', spec: { ...lens(0, true).spec, name: 'Wide', focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.19, closestRatio: 0.18, lengthMm: 90 } }] }, 2, []);
+  for (const order of ['swaps', 'workingDistance', 'light', 'error'] as const) {
+    const room = rankRatioRoutes(plan.routes, order).map((route) => !(route.workingMm !== undefined && route.workingMm <= 0));
+    expect(room).toContain(false);
+    expect(room.lastIndexOf(true)).toBeLessThan(room.indexOf(false));
+  }
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { formatChange, formatFigures, formatFixed, formatRatio, formatStops } from './format';
-import { parseDecimal, parseLength } from './parseNumber';
+import { parseAspect, parseDecimal, parseLength } from './parseNumber';
 import { computed, given, input } from './quantity';
 
 const value = (result: ReturnType<typeof parseDecimal>): number => {
@@ -33,7 +33,28 @@ describe('parseDecimal', () => {
   });
 });
 
+describe('parseDecimal where the display groups thousands', () => {
+  it.each([['1.000', '.', 1000], ['12.500', '.', 12500], ['1,000', ',', 1000], ['1.000', ',', 1], ['1,5', ',', 1.5], ['1.25', '.', 1.25], ['0.125', '.', 0.125], ['1.0000', '.', 1], ['1.000', undefined, 1]] as const)('reads %s with %s as %s', (text, group, expected) => {
+    expect(value(parseDecimal(text, group))).toBe(expected);
+  });
+});
+
+it('reads aspects as they are written', () => {
+  expect(['5:4', '16 : 9', '3/2', '1,25', '4 x 3'].map((text) => value(parseAspect(text)))).toEqual([1.25, 16 / 9, 1.5, 1.25, 4 / 3]);
+  for (const text of ['5:', ':4', '5:4:3', '4:0', 'wide']) expect(parseAspect(text)).toMatchObject({ ok: false, problem: { message: expect.stringMatching(/like 5:4/) as string } });
+});
+
 describe('parseLength', () => {
+  it.each([
+    [`29' 6"`, 29.5 * 0.3048], ['29 ft 6 in', 29.5 * 0.3048], ['29ft6in', 29.5 * 0.3048], [`5' 11`, (5 + 11 / 12) * 0.3048], ['1 m 20 cm', 1.2], ['2 yd 1 ft', 7 * 0.3048], ["6′ 2″", (6 + 2 / 12) * 0.3048],
+  ])('reads %s', (text, metres) => {
+    expect(value(parseLength(text, 'm', 'ft'))).toBeCloseTo(metres, 12);
+  });
+
+  it.each(['6 in 29 ft', '3 m 4 m', '1 ft 2 ft', 'm', '3 m x'])('refuses %s, which is not one length', (text) => {
+    expect(parseLength(text, 'm', 'm').ok).toBe(false);
+  });
+
   it.each([
     ['30', 'm', 'm', 30], ['30 m', 'm', 'm', 30], ['98,5 ft', 'm', 'm', 30.0228], ['100', 'm', 'ft', 30.48], ['35 cm', 'm', 'm', 0.35],
     ['2 in', 'mm', 'mm', 50.8], ['0,3m', 'mm', 'mm', 300], ["6'", 'm', 'm', 1.8288],

@@ -77,3 +77,46 @@ describe('doubts about a sensor', () => {
     expect(sensorDoubts({ widthMm: 36, heightMm: 23.9, columns: 6000, rows: 4000 })).toEqual([]);
   });
 });
+
+it('takes the largest rectangle of a mode’s aspect, upright or lying, then divides by its factor', () => {
+  const sensor = { columns: 6000, rows: 4000 };
+  // Wider than the sensor: all its columns; narrower: all its rows; the same: both.
+  expect(cropPixels(sensor, { aspect: 2 })).toEqual({ columns: 6000, rows: 3000 });
+  expect(cropPixels(sensor, { aspect: 1.25 })).toEqual({ columns: 5000, rows: 4000 });
+  expect(cropPixels(sensor, { aspect: 1.5 })).toEqual({ columns: 6000, rows: 4000 });
+  expect(cropPixels(sensor, { aspect: 0.8, factor: 2 })).toEqual({ columns: 1600, rows: 2000 });
+  expect(cropPixels(sensor, { factor: 1.5, pixels: { columns: 111, rows: 222 } })).toEqual({ columns: 111, rows: 222 });
+});
+
+it('makes sensors of whole, even pixels with the sides of their format', () => {
+  for (const format of FORMATS) {
+    for (const megapixels of format.usualMegapixels) {
+      const { widthMm, heightMm, columns, rows } = sensorOfFormat(format, megapixels);
+      expect([widthMm, heightMm]).toEqual([format.widthMm, format.heightMm]);
+      expect([columns % 2, rows % 2]).toEqual([0, 0]);
+      expect(columns / rows / (format.widthMm / format.heightMm)).toBeCloseTo(1, 2);
+      expect((columns * rows) / 1e6 / megapixels).toBeCloseTo(1, 2);
+    }
+  }
+  expect(sensorOfFormat({ ...FORMATS[0]!, widthMm: 36, heightMm: 24 }, 24)).toEqual({ widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 });
+});
+
+it('has a crop factor that turning the camera does not change', () => {
+  for (const convention of CROP_CONVENTIONS) {
+    for (const [a, b] of [[36, 24], [17.3, 13], [26.4, 14.85], [24, 36]] as const) {
+      expect(cropFactor(a, b, convention)).toBeCloseTo(cropFactor(b, a, convention), 12);
+    }
+  }
+  expect(cropFactor(24, 36, 'width')).toBe(1);
+  expect(cropFactor(24, 36, 'height')).toBe(1);
+  expect(cropFactor(17.3, 13, 'height')).toBeCloseTo(24 / 13, 12);
+});
+
+it('says by how much pixels are off square, and of which field', () => {
+  const [doubt] = sensorDoubts({ widthMm: 36, heightMm: 24, columns: 6000, rows: 3600 });
+  expect(doubt).toMatchObject({ code: 'sensor.notSquare', field: 'sensor.columns', message: expect.stringMatching(/10 % off square/) as string });
+  expect(sensorDoubts({ widthMm: 24, heightMm: 36, columns: 4000, rows: 6000 })).toEqual([]);
+  const [swapped] = sensorDoubts({ widthMm: 36, heightMm: 24, columns: 4000, rows: 6000 });
+  expect(swapped!.message).toMatch(/wider than high in millimetres but higher than wide in pixels/);
+  expect(swapped!.field).toBe('sensor.heightMm');
+});

@@ -50,13 +50,13 @@ describe('the Far desk', () => {
   it('reads, judges, and offers levers that can be tried and taken back', async () => {
     await renderWithKit(desk());
     await settled();
-    expect(words()).toContain('1,290');
+    expect(words()).toContain('1,270');
     expect(words()).toContain('● Enough for Web page');
     const lever = screen.getAllByTestId('lever-converter')[0]!;
     fireEvent.press(lever);
     expect(useInHand.getState().trials.converter?.patch.converterIds).toEqual([demoAdapters.converter14.id]);
     await settled();
-    expect(words()).toContain('1,820 px on the subject');
+    expect(words()).toContain('1,780 px on the subject');
     fireEvent.press(screen.getAllByTestId('lever-converter')[0]!);
     expect(useInHand.getState().trials.converter).toBeUndefined();
   });
@@ -64,8 +64,21 @@ describe('the Far desk', () => {
   it('says what is wrong with a distance and how to go on', async () => {
     useInHand.setState({ distanceM: 1 });
     await renderWithKit(desk());
-    fireEvent.press(screen.getByText(/^Go back to/));
-    expect(useInHand.getState().distanceM).toBeGreaterThan(2);
+    // Out of focus: it is said, and neither pixels nor a verdict are told.
+    expect(words()).toMatch(/✕ Ostrel 600 f\/5\.6 focuses from 4\.2.m on\. Step back 3\.2.m/);
+    expect(words()).not.toMatch(/px on the subject|px resolved|Enough for|Not enough for/);
+    fireEvent.press(screen.getByText(/^Go to 4\.2/));
+    expect(useInHand.getState().distanceM).toBeCloseTo(4.2, 6);
+  });
+
+  it('says that a subject does not fit, in the person’s units, and withholds what its pixels would be good for', async () => {
+    useInHand.setState({ distanceM: 4.5, units: 'imperial' });
+    await renderWithKit(desk());
+    expect(words()).toMatch(/✕ Curlew does not fit: it is 2\.\d times the frame/);
+    expect(words()).not.toMatch(/px on the subject|More than .* uses/);
+    useInHand.setState({ distanceM: 2 });
+    await renderWithKit(desk());
+    expect(words()).toMatch(/focuses from 13\.8.ft on\. Step back 7\.2.ft/);
   });
 
   it('keeps the reading with a note, whole', async () => {

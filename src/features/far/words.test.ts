@@ -55,7 +55,7 @@ describe('a lever in words', () => {
 
   it('gives a converter with its light, its f-number and its autofocus', () => {
     const text = words(situation(), (lever) => lever.id === 'converter:x14');
-    expect(text.gain).toMatch(/^\+41 % pixels, \+\d+ % resolved$/);
+    expect(text.gain).toMatch(/^\+40 % pixels, \+\d+ % resolved$/);
     expect(text.price).toBe('−1 stop (f/7.8) · autofocus still on');
     expect(words(situation(), (lever) => lever.id === 'converter:x20').price).toBe('−2 stops (f/11.2) · no autofocus');
   });

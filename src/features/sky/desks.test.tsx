@@ -155,7 +155,7 @@ describe('the Night desk', () => {
   it('is honest about a night that does not get dark', async () => {
     useSky.setState({ site: { ...NIGHT.site, name: 'North', latitudeDeg: 69.6, longitudeDeg: 19, zone: 'Europe/Oslo' }, day: '2026-06-20' });
     await renderWithKit(<NightDesk />);
-    expect(words()).toContain('It does not get dark that night.');
+    expect(words()).toContain('It does not get dark that night; the Sun stays up.');
     expect(words()).toContain('Nothing of the list stands above 30° in the dark that night.');
     expect(words()).not.toMatch(/NaN|undefined/);
   });

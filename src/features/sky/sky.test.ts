@@ -29,11 +29,11 @@ const test = (change: Partial<StarTest> = {}): StarTest => ({
 
 describe('what is known of a lens', () => {
   it('is learned from all its tests at about this focal length, and from no other lens', () => {
-    expect(lensRecordOf([test()], lens, 20).learned).toMatchObject({ centrePx: 3, cornerPx: 4.5, pictures: 2 });
+    expect(lensRecordOf([test()], lens, 20).learned).toMatchObject({ centrePx: 2, cornerPx: 3, pictures: 2 });
     expect(lensRecordOf([test()], lens, 20.5).learned).not.toBeNull();
     expect(lensRecordOf([test()], lens, 24).learned).toBeNull();
     expect(lensRecordOf([test({ opticId: demoOptics.tele600.id })], lens, 20)).toEqual({ learned: null, cornerStretchPx: 0, tests: 0 });
-    expect(lensRecordOf([test(), test({ frames: [{ seconds: 8, centrePx: 3.4, cornerPx: 5, centre: 'fine', corner: 'fine' }] })], lens, 20).learned).toMatchObject({ centrePx: 3.7, pictures: 3 });
+    expect(lensRecordOf([test(), test({ frames: [{ seconds: 8, centrePx: 3.4, cornerPx: 5, centre: 'fine', corner: 'fine' }] })], lens, 20).learned).toMatchObject({ centrePx: 3.4, pictures: 3 });
   });
 
   it('takes the newest note on its corners, which is no test', () => {

@@ -1,0 +1,34 @@
+// Mutation trial: changes the core one line at a time and counts how many changes its tests notice.
+// npm run mutate -- sensor            one folder of src/core
+// npm run mutate -- optics/lensFocus  one file
+import fs from 'node:fs';
+import { bin, inRoot, installPackages, run, say, stop } from './lib/steps.mjs';
+
+/** Property tests draw this many cases for each mutant; the trial runs them thousands of times. */
+const RUNS = '12';
+const SEED = '7';
+
+installPackages();
+const [wanted] = process.argv.slice(2);
+if (!wanted) stop('Name a folder of src/core, such as sensor, optics, detail, output, far, near or sky.');
+const folder = inRoot('src', 'core', wanted);
+const isFolder = fs.existsSync(folder) && fs.statSync(folder).isDirectory();
+if (!isFolder && !fs.existsSync(`${folder}.ts`)) stop(`There is no src/core/${wanted}.`);
+const files = isFolder ? `src/core/${wanted}/**/*.ts` : `src/core/${wanted}.ts`;
+fs.mkdirSync(inRoot('.cache', 'mutation'), { recursive: true });
+say(`Changing ${files} line by line …`);
+const started = Date.now();
+const { status } = run(bin('stryker'), ['run', '--mutate', `${files},!src/core/**/*.test.ts`, '--incrementalFile', `.cache/mutation/${wanted.replaceAll('/', '-')}.json`], {
+  env: { JAUGE_MUTATE: wanted, JAUGE_RUNS: RUNS, JAUGE_SEED: SEED, TZ: 'Europe/London' },
+  allowFailure: true,
+});
+const report = inRoot('.cache', 'mutation', 'report.json');
+if (fs.existsSync(report)) {
+  const mutants = Object.values(JSON.parse(fs.readFileSync(report, 'utf8')).files).flatMap((file) => file.mutants);
+  const count = (...kinds) => mutants.filter((mutant) => kinds.includes(mutant.status)).length;
+  const noticed = count('Killed', 'Timeout');
+  const all = noticed + count('Survived', 'NoCoverage');
+  const seconds = (Date.now() - started) / 1000;
+  console.log(`${wanted}: ${noticed} of ${all} noticed, ${((100 * noticed) / all).toFixed(1)} %; ${count('Survived')} survived, ${count('NoCoverage')} not covered; ${(seconds / Math.max(1, all)).toFixed(2)} s a mutant`);
+}
+process.exit(status ?? 1);

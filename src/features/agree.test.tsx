@@ -1,0 +1,155 @@
+import { act } from '@testing-library/react-native';
+import { Dimensions } from 'react-native';
+import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects } from '@/demo/kit';
+import { quantityText, showQuantity, shutterText } from '@/core/quantity/quantityText';
+import { useInHand } from '@/data/inHand';
+import { useFarOptions } from '@/data/farOptions';
+import { situationOf, type Situation } from '@/data/situation';
+import { demoHeld, renderWithKit, words } from '../../tests/support/renderWithKit';
+import { deskState } from './far/useFarDesk';
+import { FarDesk } from './far/FarDesk';
+import BesidePage from './far/pages/BesidePage';
+import PlanPage from './far/pages/PlanPage';
+import { SetupPage } from './kit/SetupPage';
+import NearDesk from './near/NearDesk';
+import { nearDeskState } from './near/useNearDesk';
+import AperturePage from './near/pages/AperturePage';
+import SensorsPage from './near/pages/SensorsPage';
+import SizesPage from './near/pages/SizesPage';
+import StackPage from './near/pages/StackPage';
+
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: unknown }) => children,
+  useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }),
+  useLocalSearchParams: () => ({}),
+}));
+
+const start = useInHand.getState();
+const farStart = useFarOptions.getState();
+
+interface InHand {
+  setup: { id: string };
+  subject: { id: string };
+  output: { id: string };
+  distanceM?: number;
+  modeId?: string;
+  converterIds?: string[];
+  judgeBy?: 'resolved' | 'sampled';
+  nearRatio?: number;
+  nearFNumber?: number;
+  cocSchool?: 'diagonal' | 'output' | 'pixel';
+}
+
+const { hide, dunes, lightBag, heath } = demoSetups;
+const { curlew, tigerBeetle } = demoSubjects;
+const { web, print } = demoOutputs;
+const FAR: [string, InHand][] = [
+  ['a long lens on a curlew', { setup: hide, subject: curlew, output: web }],
+  ['far away', { setup: hide, subject: curlew, output: print, distanceM: 137 }],
+  ['with a converter', { setup: hide, subject: curlew, output: web, distanceM: 44, converterIds: [demoAdapters.converter14.id] }],
+  ['with another converter, close', { setup: hide, subject: curlew, output: web, distanceM: 21, converterIds: [demoAdapters.converter20.id] }],
+  ['in a crop mode', { setup: hide, subject: curlew, output: web, modeId: 'c15' }],
+  ['a zoom between its ends', { setup: dunes, subject: curlew, output: web, distanceM: 33 }],
+  ['a small sensor, every pixel counted', { setup: lightBag, subject: curlew, output: web, judgeBy: 'sampled' }],
+];
+const NEAR: [string, InHand][] = [
+  ['a macro lens with tubes', { setup: heath, subject: tigerBeetle, output: web }],
+  ['stopped down, by another school', { setup: heath, subject: tigerBeetle, output: web, nearFNumber: 11, cocSchool: 'output' }],
+  ['at a smaller ratio', { setup: heath, subject: tigerBeetle, output: print, nearRatio: 0.6, nearFNumber: 5.6, cocSchool: 'pixel' }],
+];
+
+function take({ setup, subject, output, ...rest }: InHand): Situation {
+  const state = useInHand.getState();
+  state.chooseSetup(setup.id);
+  state.chooseSubject(subject.id);
+  state.chooseOutput(output.id);
+  useInHand.setState(rest);
+  const held = demoHeld() as never;
+  const rows = (name: string) => (held as Record<string, unknown[]>)[name] ?? [];
+  const kit = Object.fromEntries(['bodies', 'optics', 'adapters', 'setups', 'subjects', 'outputs', 'ratios'].map((name) => [name, rows(name)])) as never;
+  const found = situationOf(kit, useInHand.getState() as never);
+  if (typeof found === 'string') throw new Error(`nothing in hand: ${found}`);
+  return found;
+}
+
+/** What a page says, in plain spaces. */
+async function saysOf(element: React.ReactElement): Promise<string> {
+  await renderWithKit(element);
+  await act(async () => {
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  });
+  return words();
+}
+
+const plain = (text: string): string => text.replace(/\u202f|\u00a0/g, ' ');
+
+beforeEach(() => {
+  useInHand.setState(start, true);
+  useFarOptions.setState(farStart, true);
+  Dimensions.set({ window: { width: 390, height: 844, scale: 1, fontScale: 1 } });
+});
+afterEach(() => jest.restoreAllMocks());
+
+describe.each(FAR)('%s', (_, inHand) => {
+  it('reads the same pixels on the Far desk, side by side and in the planner', async () => {
+    const now = deskState(take(inHand));
+    if (!now.reading || now.reading.obstacle) throw new Error('a reading is expected');
+    const pixels = showQuantity(now.reading.pixelsOnSubject, 'metric').number;
+    const resolved = showQuantity(now.reading.resolvedPixels, 'metric').number;
+    const counted = quantityText(now.reading.countedPixels, 'metric');
+    const needed = showQuantity(now.reading.neededPixels, 'metric').number;
+    const desk = await saysOf(<FarDesk onAddSetup={jest.fn()} onAddSubject={jest.fn()} />);
+    expect(desk).toContain(`${pixels} px on the subject`);
+    expect(desk).toContain(`${resolved} px resolved`);
+    expect(desk).toContain(`${needed} needed`);
+    const beside = await saysOf(<BesidePage />);
+    expect(beside).toContain(`Pixels on it ${pixels} px`);
+    expect(beside).toContain(`Resolved ${resolved} px`);
+    const planner = await saysOf(<PlanPage />);
+    expect(planner).toContain(plain(counted));
+  });
+
+});
+
+describe.each(NEAR)('%s', (_, inHand) => {
+  it('reads the same ratio, depth and pixels on the Near desk and all its pages', async () => {
+    const ways = { cocSchool: inHand.cocSchool ?? 'diagonal', screenWidthMm: 300, handHoldRatio: 1 } as const;
+    const now = nearDeskState(take(inHand), ways);
+    if (!now.reading) throw new Error('a reading is expected');
+    const ratio = showQuantity(now.reading.ratio, 'metric').number;
+    const depth = plain(quantityText(now.reading.depthMm, 'metric'));
+    const pixels = showQuantity(now.reading.pixelsOnSubject, 'metric').number;
+    const desk = await saysOf(<NearDesk />);
+    for (const text of [ratio, depth, pixels]) expect(desk).toContain(text);
+    expect(await saysOf(<StackPage />)).toContain(`one frame is ${depth} deep`);
+    const sensors = await saysOf(<SensorsPage />);
+    for (const text of [ratio, depth, pixels]) expect(sensors).toContain(text);
+    const sizes = await saysOf(<SizesPage />);
+    for (const text of [ratio, `${pixels} px`]) expect(sizes).toContain(text);
+    expect(await saysOf(<AperturePage />)).toContain(`At ${ratio}`);
+  });
+
+});
+
+describe.each([...FAR, ...NEAR])('%s', (_, inHand) => {
+  it('folds to the same system in the builder as on the desk', async () => {
+    const { setup } = take(inHand);
+    // The builder shows the set-up as it is stored: what is only changed in hand is not in it.
+    useInHand.setState({ ...start, setupId: inHand.setup.id });
+    const said = await saysOf(<SetupPage id={inHand.setup.id} />);
+    const own = deskState(take({ setup: inHand.setup, subject: inHand.subject, output: inHand.output }));
+    expect(said).toContain(plain(quantityText(own.system!.entrancePupilMm, 'metric')));
+    expect(said).toContain(plain(quantityText(own.system!.cropFactor, 'metric')));
+    if (own.system!.ratioAtClosest) expect(said).toContain(showQuantity(own.system!.ratioAtClosest, 'metric').number);
+    const { state } = own.system!.autofocus;
+    expect(/Autofocus works slowly|No autofocus|autofocus works is not known/.test(said)).toBe(state !== 'works');
+    expect(setup.body.name).not.toBe('');
+  });
+});
+
+it('writes a shutter time in one way', () => {
+  expect(plain(shutterText(1 / 20_247))).toBe('1/20,000 s');
+  expect(plain(quantityText({ value: 1 / 20_247, unit: 's' }, 'metric'))).toBe('1/20,000 s');
+  expect(demoBodies.ostrel.data.name).toBe('Ostrel R45');
+  expect(demoOptics.tele600.data.kind).toBe('lens');
+});

@@ -1,0 +1,18 @@
+// Mutation trial of the core: `npm run mutate -- <folder of src/core>`. Not part of `npm test`.
+export default {
+  testRunner: 'jest',
+  jest: { configFile: 'tests/mutate.jest.config.js', enableFindRelatedTests: false },
+  coverageAnalysis: 'perTest',
+  concurrency: 2,
+  incremental: true,
+  reporters: ['clear-text', 'progress-append-only', 'json'],
+  clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
+  jsonReporter: { fileName: '.cache/mutation/report.json' },
+  tempDirName: '.cache/stryker',
+  timeoutMS: 20_000,
+  ignorePatterns: ['dist', 'build', '.demo', 'docs/screenshots', 'test-results', '.expo'],
+  // Words are not what these tests guard; what they say is guarded where it is shown.
+  mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },
+  disableTypeChecks: false,
+  warnings: { slow: false },
+};

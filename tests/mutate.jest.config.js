@@ -1,0 +1,22 @@
+// The core's own tests, as the mutation trial runs them: thousands of times, so only those that stand beside the folder tried,
+// without those that take half a minute.
+const [node] = require('../jest.config.js').projects;
+
+/** Tests that put a folder's work together, besides its own. */
+const ALSO = {
+  sensor: ['optics/assembly', 'kit/kit'],
+  detail: ['far/assembly'],
+  output: ['far/assembly', 'far/far', 'near/assembly'],
+  optics: ['far/assembly', 'near/assembly', 'kit/kit'],
+  far: [],
+  near: ['optics/assembly'],
+  sky: [],
+};
+const [folder] = (process.env.JAUGE_MUTATE ?? '').split('/');
+
+module.exports = {
+  ...node,
+  rootDir: '..',
+  testMatch: [`<rootDir>/src/core/${folder || '**'}/**/*.test.ts`, '<rootDir>/src/core/vectors/*.test.ts', ...(ALSO[folder] ?? []).map((name) => `<rootDir>/src/core/${name}.test.ts`)],
+  testPathIgnorePatterns: ['/node_modules/', 'sunBelow\\.test'],
+};

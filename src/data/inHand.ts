@@ -80,6 +80,9 @@ const without = <K extends string, T>(record: Partial<Record<K, T>>, key: K): Pa
   return rest as Partial<Record<K, T>>;
 };
 
+/** Where it is kept. What is dragged comes sixty times a second and is written when it rests; a choice at once. */
+const device = restingStorage(() => localStorage);
+
 /** What is in hand: the set-up and the subject chosen, what was changed on them, the levers being tried. */
 export const useInHand = create<InHand>()(
   persist(
@@ -98,11 +101,11 @@ export const useInHand = create<InHand>()(
       chooseSetup: (setupId) => set({ setupId, ...OF_SETUP, trials: {} }),
       chooseSubject: (subjectId) => set({ subjectId, distanceM: null, trials: {} }),
       chooseOutput: (outputId) => set({ outputId }),
-      setDistanceM: (distanceM) => set((state) => ({ distanceM, trials: without(state.trials, 'distance') })),
-      setFocalMm: (focalMm) => set((state) => ({ focalMm, trials: without(state.trials, 'focal') })),
+      setDistanceM: (distanceM) => device.resting(() => set((state) => ({ distanceM, trials: without(state.trials, 'distance') }))),
+      setFocalMm: (focalMm) => device.resting(() => set((state) => ({ focalMm, trials: without(state.trials, 'focal') }))),
       setModeId: (modeId) => set((state) => ({ modeId, trials: without(state.trials, 'mode') })),
-      setNearRatio: (nearRatio) => set((state) => ({ nearRatio, trials: without(state.trials, 'ratio') })),
-      setNearFNumber: (nearFNumber) => set((state) => ({ nearFNumber, trials: without(state.trials, 'aperture') })),
+      setNearRatio: (nearRatio) => device.resting(() => set((state) => ({ nearRatio, trials: without(state.trials, 'ratio') }))),
+      setNearFNumber: (nearFNumber) => device.resting(() => set((state) => ({ nearFNumber, trials: without(state.trials, 'aperture') }))),
       toggleTrial: (kind, trial) =>
         set((state) =>
           state.trials[kind]?.leverId === trial.leverId
@@ -130,7 +133,7 @@ export const useInHand = create<InHand>()(
     }),
     {
       name: 'jauge.inHand',
-      storage: createJSONStorage(() => restingStorage(localStorage)),
+      storage: createJSONStorage(device.opened),
       version: 1,
     },
   ),

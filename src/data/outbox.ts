@@ -55,7 +55,10 @@ async function send(change: Change): Promise<Stored<unknown> | undefined> {
   }
 }
 
-/** Puts what the server answered into the cached list, so that it is on the screen before the list is read again. */
+/**
+ * Puts what the server answered into the cached list, so that it is on the screen before the list is read again. A list
+ * that is only just being read has no rows yet, and its answer is dropped because of this very change: it is read again.
+ */
 async function settle(change: Change, row: Stored<unknown> | undefined): Promise<void> {
   await mutate<Stored<unknown>[]>(
     change.resource,
@@ -65,7 +68,7 @@ async function settle(change: Change, row: Stored<unknown> | undefined): Promise
       if (!row) return others;
       return rows.some((each) => each.id === row.id) ? rows.map((each) => (each.id === row.id ? row : each)) : [...rows, row];
     },
-    { revalidate: false },
+    { revalidate: (rows: Stored<unknown>[] | undefined) => rows === undefined },
   );
 }
 

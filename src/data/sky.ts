@@ -69,6 +69,10 @@ interface Sky extends SkyOptions {
   adopt: () => void;
 }
 
+const device = restingStorage(() => localStorage);
+/** What follows a finger: written when it rests. */
+const DRAGGED = new Set<string>(['declinationDeg', 'rollDeg', 'azimuthDeg', 'altitudeDeg', 'exposureS', 'fNumber', 'frameRollDeg'] satisfies (keyof SkyOptions)[]);
+
 export const useSky = create<Sky>()(
   persist(
     (set) => ({
@@ -105,7 +109,7 @@ export const useSky = create<Sky>()(
       series: { fromS: 5, toS: 25, stepS: 5 },
       strokes: { arcDeg: 15, exposureS: 30, gapS: 1, batteryMin: 90 },
       tried: null,
-      set: (change) => set(change),
+      set: (change) => (Object.keys(change).every((key) => DRAGGED.has(key)) ? device.resting(() => set(change)) : set(change)),
       toggle: (id, change, ways) =>
         set((state) => {
           if (state.tried?.id === id) return { ...state.tried.from, tried: null, exposureS: null };
@@ -115,6 +119,6 @@ export const useSky = create<Sky>()(
         }),
       adopt: () => set({ tried: null }),
     }),
-    { name: 'jauge.sky', storage: createJSONStorage(() => restingStorage(localStorage)), version: 1 },
+    { name: 'jauge.sky', storage: createJSONStorage(device.opened), version: 1 },
   ),
 );

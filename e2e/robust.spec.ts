@@ -98,6 +98,14 @@ test('a number field takes Enter without rewriting what stands in it, so that th
   await page.keyboard.type('85');
   await page.keyboard.press('Tab');
   await expect(field).toHaveValue('85');
+  // Entered by the keyboard, a click sets the caret where it falls, and what stands there stays.
+  await page.keyboard.press('Shift+Tab');
+  await expect(field).toBeFocused();
+  const { width, height } = (await field.boundingBox())!;
+  await field.click({ position: { x: width - 2, y: height / 2 } });
+  await page.keyboard.type('.5');
+  await page.keyboard.press('Tab');
+  await expect(field).toHaveValue('85.5');
   await expect(page.getByTestId('pixels-value')).toHaveText(/^(\d,)?\d{3}$/);
 });
 

@@ -69,8 +69,8 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
   const shown = value === null ? '' : formatPlain(value * perUnit, perUnit === 1 ? FIGURES : CONVERTED_FIGURES);
   const [typed, setTyped] = useState<Typed | null>(null);
   const [focused, setFocused] = useState(false);
-  /** Just entered: the click that brought the focus selects what stands in the field, later ones set the caret. */
-  const entered = useRef(false);
+  /** Entered by the press that is still on: its click selects what stands in the field, any other sets the caret. */
+  const entering = useRef(false);
   const current = typed !== null && (focused || Object.is(typed.against, value)) ? typed : null;
 
   const refuse = (text: string, message: string) => {
@@ -104,10 +104,13 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
     else if (!typed.problem) setTyped(null);
   };
 
-  /** The web build passes it on; the component's types do not know it. */
+  /** The web build passes both on; the component's types do not know them. */
+  const pressed = () => {
+    entering.current = !focused;
+  };
   const clicked = (event?: WithTarget) => {
-    if (entered.current) selectAll(event);
-    entered.current = false;
+    if (entering.current) selectAll(event);
+    entering.current = false;
   };
 
   const message = current?.problem ?? error;
@@ -121,12 +124,10 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
       <Input
         value={current?.text ?? shown}
         onChangeText={(text) => {
-          entered.current = false;
           setTyped({ text, problem: current?.problem ?? null, against: value, taken: false });
         }}
         onFocus={(event) => {
           setFocused(true);
-          entered.current = true;
           selectAll(event);
           // The text of this moment: a value that changes meanwhile is shown when the field is left.
           if (!current) setTyped({ text: shown, problem: null, against: value, taken: true });
@@ -143,7 +144,7 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
         inputStyle={[styles.input, compact && styles.compactInput]}
         rightIconContainerStyle={styles.unit}
         renderErrorMessage={false}
-        {...({ onClick: clicked } as object)}
+        {...({ onMouseDown: pressed, onClick: clicked } as object)}
         {...(testID === undefined ? {} : { testID })}
         {...(shownUnit
           ? {

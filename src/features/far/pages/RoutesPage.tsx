@@ -3,16 +3,17 @@ import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Setup } from '@/contract/schemas/setup';
 import { rankRoutes, routesTo, type Route, type RouteWish } from '@/core/far/routes';
-import { countPixels } from '@/core/far/countPixels';
+import { readFar } from '@/core/far/readFar';
 import { isFactor, type FactorPart, type Part } from '@/core/kit/parts';
-import { foldSystem } from '@/core/optics/foldSystem';
+import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { neededPixels } from '@/core/output/needs';
 import { formatChange, formatFigures, formatFixed } from '@/core/quantity/format';
-import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
+import type { Quantity } from '@/core/quantity/quantity';
+import { quantityText, showFNumber, showLengthM, showQuantity, shownText } from '@/core/quantity/quantityText';
 import { useChosen } from '@/data/useChosen';
 import { useInHand } from '@/data/inHand';
 import { createRow } from '@/data/rowActions';
-import { situationOf, type Kit } from '@/data/situation';
+import { situationOf, type Kit, type Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
 import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
@@ -39,6 +40,12 @@ const MOST_SHOWN = 12;
 
 const shelf = <T extends { wish?: boolean | undefined; retired?: boolean | undefined }>(rows: { data: T }[]) => rows.filter((row) => !row.data.retired).map((row) => ({ part: row.data, wished: row.data.wish === true }));
 
+/** The desk's own count, with its error: written to the figures it is good for, as everywhere. */
+function countedOf(situation: Situation, system: EffectiveSystem): Quantity | null {
+  const read = readFar({ ...situation, system });
+  return read.ok ? read.value.countedPixels : null;
+}
+
 /** Every route of the kit and the wish list that gets as many pixels, in the order of what one cares for. */
 export default function RoutesPage() {
   const styles = useStyles();
@@ -55,9 +62,9 @@ export default function RoutesPage() {
   const needed = situation ? neededPixels(situation.output, situation.subject.sizeMm) : 0;
   const wanted = typed ?? needed;
   const now = useMemo(() => {
-    if (!situation) return 0;
+    if (!situation) return null;
     const folded = foldSystem(situation.setup, situation.convention);
-    return folded.ok ? countPixels(folded.value, situation.subject.sizeMm, situation.distanceM, situation.judgeBy) : 0;
+    return folded.ok ? countedOf(situation, folded.value) : null;
   }, [situation]);
   const routes = useMemo(() => {
     if (!situation) return [];
@@ -95,16 +102,16 @@ export default function RoutesPage() {
           </View>
         ) : (
           <>
-        <Txt>
-          {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))}; in hand there are {formatFigures(now)}.
-        </Txt>
-        <View style={styles.row}>
-          <View style={styles.half}>
-            <NumberField label="Wanted pixels" value={wanted} unit="none" shownUnit="px" minimum={1} maximum={1e6} onChange={setTyped} />
-          </View>
-          <Key title={`What ${situation.output.name} needs`} onPress={() => setTyped(null)} disabled={typed === null} />
-          <Key title="As many as in hand" onPress={() => setTyped(Math.floor(now))} />
-        </View>
+            <Txt>
+              {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))}; {now ? `in hand there are ${showQuantity(now, units).number}.` : 'what is in hand does not focus there.'}
+            </Txt>
+            <View style={styles.row}>
+              <View style={styles.half}>
+                <NumberField label="Wanted pixels" value={wanted} unit="none" shownUnit="px" minimum={1} maximum={1e6} onChange={setTyped} />
+              </View>
+              <Key title={`What ${situation.output.name} needs`} onPress={() => setTyped(null)} disabled={typed === null} />
+              <Key title="As many as in hand" onPress={() => now && setTyped(Math.floor(now.value))} disabled={!now} />
+            </View>
           </>
         )}
         <Choice label="What I care for" options={WISHES} value={wish} onChange={setWish} />
@@ -113,7 +120,7 @@ export default function RoutesPage() {
         </Txt>
         <View role="list" aria-label="Routes">
           {ranked.slice(0, MOST_SHOWN).map((route) => (
-            <OneRoute key={[route.body.name, ...route.parts.map((part) => part.name)].join('+')} route={route} wanted={aim === 'pixels' ? wanted : null} kit={kit} />
+            <OneRoute key={[route.body.name, ...route.parts.map((part) => part.name)].join('+')} route={route} wanted={aim === 'pixels' ? wanted : null} situation={situation} kit={kit} />
           ))}
         </View>
       </ScrollView>
@@ -121,11 +128,13 @@ export default function RoutesPage() {
   );
 }
 
-function OneRoute({ route, wanted, kit }: { route: Route; wanted: number | null; kit: Kit }) {
+function OneRoute({ route, wanted, situation, kit }: { route: Route; wanted: number | null; situation: Situation; kit: Kit }) {
   const styles = useStyles();
   const router = useRouter();
   const chooseSetup = useInHand((state) => state.chooseSetup);
   const { system } = route;
+  const units = useInHand((state) => state.units);
+  const counted = countedOf(situation, system);
   const names = [route.body.name, ...route.parts.map((part) => part.name)].join(' + ');
   const take = () => {
     const body = kit.bodies.find((row) => row.data.name === route.body.name);
@@ -145,7 +154,7 @@ function OneRoute({ route, wanted, kit }: { route: Route; wanted: number | null;
       <View style={styles.words}>
         <Txt kind="strong">{names}</Txt>
         <Txt kind="small">
-          {formatFigures(route.counted)} px{wanted === null ? '' : ` (${formatChange(route.counted / wanted)})`} · like {formatFigures(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/{system.fNumber.value.toFixed(1)} for the exposure
+          {counted ? quantityText(counted, units) : ''}{wanted === null ? '' : ` (${formatChange(route.counted / wanted)})`} · like {formatFigures(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/{system.fNumber.value.toFixed(1)} for the exposure
         </Txt>
         <Txt kind="small" tone="soft">
           {[route.weightG === undefined ? '' : `${formatFixed(route.weightG)} g`, route.price === undefined ? '' : `price ${formatFixed(route.price)}`, route.stillToBuy ? `${formatFixed(route.stillToBuy)} still to buy` : ''].filter((word) => word !== '').join(' · ')}

@@ -9,7 +9,7 @@ import { nearInputSchema, type NearInputData } from './schemas/nearInput';
 import { planetInputSchema, type PlanetInputData } from './schemas/planetInput';
 import { starsInputSchema, type StarsInputData } from './schemas/starsInput';
 import { wholeDataSchema } from './schemas/wholeData';
-import { TRANSFER_ORDER, type WholeData } from './wholeData';
+import { TRANSFER_ORDER, type TransferRow, type WholeData } from './wholeData';
 import { tubesNotInSet } from '@/core/kit/parts';
 import { systemInputSchema, type SystemInputData } from './schemas/systemInput';
 
@@ -32,8 +32,18 @@ export function partChecks(part: { kind: string } & Record<string, unknown>): Fi
   return [];
 }
 
+/** Whether a text of the right form names a moment that exists: no 30 February, no hour 25. */
+export function isMoment(text: string): boolean {
+  const ms = Date.parse(text);
+  return Number.isFinite(ms) && new Date(ms).toISOString().slice(0, 19) === text.slice(0, 19);
+}
+
+const noSuchMoment = (path: string, title: string): FieldError => ({ path, message: `${title} is not a day and time that exist.` });
+
 /** Things the schemas cannot say. */
 function crossChecks(name: ResourceName, data: unknown): FieldError[] {
+  if (name === 'readings') return isMoment((data as ResourceTypes['readings']).takenAt) ? [] : [noSuchMoment('takenAt', 'Time')];
+  if (name === 'starTests' && !isMoment((data as ResourceTypes['starTests']).takenAt)) return [noSuchMoment('takenAt', 'Time')];
   if (name === 'optics' || name === 'adapters') return partChecks(data as ResourceTypes['optics'] as never);
   if (name === 'setups' && !(data as ResourceTypes['setups']).chain.some((link) => link.type === 'optic')) {
     return [{ path: 'chain', message: 'This set-up has no lens. Add one to get a picture.' }];
@@ -75,14 +85,39 @@ export const validateStarsInput = checker<StarsInputData>(validators.starsInput,
 export const validatePlanetInput = checker<PlanetInputData>(validators.planetInput, planetInputSchema);
 export const validateSystemInput = checker<SystemInputData>(validators.systemInput, systemInputSchema);
 
+/** Checks what a file of data says about itself, before its rows. */
+export function validateHead(head: object): FieldError[] {
+  if (!validators.wholeData(head)) return fieldErrors(wholeDataSchema, validators.wholeData.errors, SCHEMAS_BY_ID);
+  const { exportedAt } = head as WholeData;
+  return exportedAt === undefined || isMoment(exportedAt) ? [] : [noSuchMoment('exportedAt', 'Exported at')];
+}
+
+/** Checks one row of a file of data, the `i`th of its resource, as strictly as one that comes alone. */
+export function validateTransferRow<N extends ResourceName>(name: N, row: unknown, i: number): Checked<TransferRow<N>> {
+  const at = `rows.${name}.${i}`;
+  if (!validators.wholeData({ format: 'jauge', formatVersion: 1, rows: { [name]: [row] } })) {
+    const errors = fieldErrors(wholeDataSchema, validators.wholeData.errors, SCHEMAS_BY_ID);
+    return { ok: false, errors: errors.map((error) => ({ ...error, path: error.path.replace(/^rows\.\w+\.0/, at) })) };
+  }
+  const { id, version, createdAt, updatedAt, data } = row as TransferRow<N>;
+  const errors: FieldError[] = [];
+  if (createdAt !== undefined && !isMoment(createdAt)) errors.push(noSuchMoment(`${at}.createdAt`, 'Made at'));
+  if (updatedAt !== undefined && !isMoment(updatedAt)) errors.push(noSuchMoment(`${at}.updatedAt`, 'Changed at'));
+  const checked = validateResource(name, data);
+  if (!checked.ok) errors.push(...checked.errors.map((error) => ({ path: `${at}.data.${error.path}`, message: `${nameOf(data, i)}: ${error.message}` })));
+  if (errors.length) return { ok: false, errors };
+  // An id is the same in capitals; it is kept in small letters everywhere.
+  return { ok: true, value: { id: id.toLowerCase(), ...(version === undefined ? {} : { version }), ...(createdAt === undefined ? {} : { createdAt }), ...(updatedAt === undefined ? {} : { updatedAt }), data } };
+}
+
 /** Checks a whole file of data: its form, then every row under its resource's schema. At most `most` errors are told. */
 export function validateWholeData(data: unknown, most = 50): Checked<WholeData> {
   if (!validators.wholeData(data)) return { ok: false, errors: fieldErrors(wholeDataSchema, validators.wholeData.errors, SCHEMAS_BY_ID).slice(0, most) };
-  const errors: FieldError[] = [];
+  const errors = validateHead({ ...data, rows: {} });
   for (const name of TRANSFER_ORDER) {
     for (const [i, row] of (data.rows[name] ?? []).entries()) {
-      const checked = validateResource(name, row.data);
-      if (!checked.ok) errors.push(...checked.errors.map((error) => ({ path: `rows.${name}.${i}.data.${error.path}`, message: `${nameOf(row.data, i)}: ${error.message}` })));
+      const checked = validateTransferRow(name, row, i);
+      if (!checked.ok) errors.push(...checked.errors);
       if (errors.length >= most) return { ok: false, errors: errors.slice(0, most) };
     }
   }

@@ -6,34 +6,22 @@ import type { Logger } from 'pino';
 import { ALL_SCHEMAS } from '@/contract/allSchemas';
 import { RESOURCE_SCHEMAS } from '@/contract/resources';
 import { firstView, firstViewHtml } from './firstView';
-import { HttpProblem } from './problems';
-import type { Database } from './database';
+import { HttpProblem, problemOf } from './problems';
+import type { Database } from './database/openDatabase';
+import { cutSlowBodies } from './httpServer';
+import { backupRoutes } from './routes/backups';
 import { resourceRoutes } from './routes/resources';
 import { transferRoutes } from './routes/transfer';
-import { localOnly, securityHeaders } from './security';
+import { insideOnly, localOnly, oneOrigin, securityHeaders } from './security';
 import type { Store } from './store';
 
 const BODY_LIMIT = '512kb';
 /** Addresses that open the Far desk. */
 const FIRST_VIEW_PATHS = new Set(['/', '/far']);
 
-function problemOf(error: unknown): HttpProblem | null {
-  if (error instanceof HttpProblem) return error;
-  const type = (error as { type?: string } | null)?.type;
-  if (type === 'entity.parse.failed') {
-    return new HttpProblem(400, 'json.malformed', 'Not JSON', 'The body is not valid JSON. Check brackets, quotes and commas.');
-  }
-  if (type === 'entity.too.large') {
-    return new HttpProblem(413, 'body.tooLarge', 'Too large', `The body may have at most ${(error as { limit: number }).limit} bytes.`);
-  }
-  if (type === 'encoding.unsupported' || type === 'charset.unsupported') {
-    return new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON.');
-  }
-  return null;
-}
-
 /** The web application's files: hashed ones for a year, the rest asked for again each time. */
 function serveFiles(app: Express, folder: string, store: Store): void {
+  app.use(insideOnly(folder));
   const YEAR_MS = 365 * 24 * 3600 * 1000;
   const hashed = { maxAge: YEAR_MS, immutable: true, index: false as const };
   for (const prefix of ['/_expo/static', '/assets']) {
@@ -70,13 +58,13 @@ export function createApp(store: Store, database: Database, options: { logger: L
   app.disable('x-powered-by');
   // Nothing of the API is kept by a browser, so hashing every answer for a tag would be wasted.
   app.disable('etag');
-  app.use(securityHeaders, localOnly);
+  app.use(securityHeaders, localOnly, oneOrigin, cutSlowBodies());
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
   // Before the general limit: a whole file of data is larger than any row.
-  app.use('/api/v1', transferRoutes(database));
+  app.use('/api/v1', transferRoutes(database), backupRoutes(database));
   app.use('/api', express.json({ limit: BODY_LIMIT }));
   app.get('/api/v1/health', (_request, response) => {
     response.json({ status: 'ok' });
@@ -93,8 +81,9 @@ export function createApp(store: Store, database: Database, options: { logger: L
     throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.path}.`);
   });
   const onError: ErrorRequestHandler = (error, request, response, _next) => {
-    const problem = problemOf(error);
-    if (!problem) options.logger.error({ err: error as unknown, url: request.originalUrl }, 'request failed');
+    if (response.headersSent) return void response.destroy();
+    const problem = problemOf(error, database.file);
+    if (!problem || problem.status >= 500) options.logger.error({ err: error as unknown, url: request.originalUrl }, 'request failed');
     const answer =
       problem ?? new HttpProblem(500, 'server.failed', 'Server error', 'Something went wrong in the server. What you sent was not stored; try again.');
     response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer));

@@ -1,10 +1,39 @@
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
+import type { Reading } from '@/contract/schemas/reading';
 import type { RowAttributes, SetupPartAttributes } from './models/tables';
+
+/** Columns of a kept reading that repeat what it says, to list, search and sort readings by. */
+export interface ReadingColumns {
+  takenAt: string;
+  desk: string;
+  /** Of what, in small letters. */
+  subject: string;
+  /** The number it came to: pixels on the subject, or seconds under the stars. */
+  figure: number;
+  /** Everything one may look for, in small letters. */
+  words: string;
+  held: string | null;
+}
+
+/** The form in which words are looked for, so that É finds é. */
+export const searchForm = (text: string): string => text.normalize('NFC').toLowerCase();
+
+export function readingColumns(reading: Reading): ReadingColumns {
+  const subject = searchForm(reading.desk === 'stars' ? 'stars' : reading.input.subject.name);
+  return {
+    takenAt: reading.takenAt,
+    desk: reading.desk,
+    subject,
+    figure: reading.desk === 'stars' ? reading.result.limitS : reading.result.pixelsOnSubject,
+    words: [subject, ...[reading.setupName, reading.input.output.name, reading.note].map(searchForm)].join('\n'),
+    held: reading.held ?? null,
+  };
+}
 
 /** Columns that repeat a field of a row's data, for an index or a foreign key. */
 export function columnsOf(name: ResourceName, data: unknown): Partial<RowAttributes> {
   if (name === 'setups') return { bodyId: (data as ResourceTypes['setups']).bodyId };
-  if (name === 'readings') return { takenAt: (data as ResourceTypes['readings']).takenAt };
+  if (name === 'readings') return readingColumns(data as Reading);
   return {};
 }
 

@@ -28,7 +28,8 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
   const demo = env.JAUGE_DEMO === '1';
   return {
     port,
-    nextFree: env.JAUGE_PORT === undefined,
+    // The demo's data wait nowhere else; one's own must not slip to another address.
+    nextFree: demo && env.JAUGE_PORT === undefined,
     databaseFile: env.JAUGE_DATABASE ?? (demo ? path.join(root, '.demo', 'demo.sqlite') : path.join(dataFolder(env), 'jauge.sqlite')),
     distFolder: env.JAUGE_DIST ?? path.join(root, 'dist'),
     demo,

@@ -3,20 +3,29 @@ import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resou
 import { RESOURCE_NOUNS } from '@/contract/resources';
 import { summary } from '@/contract/fieldErrors';
 import { validateResource } from '@/contract/validate';
-import type { Database } from './database';
+import type { ReadingsSought } from '@/contract/readingsSought';
+import { nextVersion } from '@/contract/wholeData';
+import type { Database } from './database/openDatabase';
 import type { RowAttributes } from './models/tables';
 import { HttpProblem } from './problems';
 import { columnsOf, partsOf } from './rowColumns';
+
+/** A change sent with a key: sent again, it is answered as the first time and done once. */
+export interface SentOnce {
+  key: string;
+  /** What is asked, as a fingerprint: a key holds for one request. */
+  request: string;
+}
 
 /** The rows of all resources, with their rules: validated, versioned, one transaction per change. */
 export interface Store {
   list<N extends ResourceName>(name: N, limit: number, offset: number): Promise<Page<ResourceTypes[N]>>;
   /** The same page as JSON in UTF-8, ready to be sent. */
-  listJson(name: ResourceName, limit: number, offset: number): Promise<Buffer>;
+  listJson(name: ResourceName, limit: number, offset: number, sought?: ReadingsSought): Promise<Buffer>;
   get<N extends ResourceName>(name: N, id: string): Promise<Stored<ResourceTypes[N]>>;
-  create<N extends ResourceName>(name: N, id: string, data: unknown): Promise<Stored<ResourceTypes[N]>>;
-  replace<N extends ResourceName>(name: N, id: string, version: number, data: unknown): Promise<Stored<ResourceTypes[N]>>;
-  remove(name: ResourceName, id: string, version: number): Promise<void>;
+  create<N extends ResourceName>(name: N, id: string, data: unknown, sent?: SentOnce): Promise<Stored<ResourceTypes[N]>>;
+  replace<N extends ResourceName>(name: N, id: string, version: number, data: unknown, sent?: SentOnce): Promise<Stored<ResourceTypes[N]>>;
+  remove(name: ResourceName, id: string, version: number, sent?: SentOnce): Promise<void>;
 }
 
 const stored = <T>(model: Model<RowAttributes>): Stored<T> => {
@@ -30,8 +39,12 @@ function checked<N extends ResourceName>(name: N, data: unknown): ResourceTypes[
   throw new HttpProblem(422, 'data.invalid', `Not a valid ${RESOURCE_NOUNS[name]}`, summary(result.errors), { errors: result.errors });
 }
 
+const missingReference = (path: string, message: string) => new HttpProblem(422, 'reference.missing', 'Refers to something missing', message, { errors: [{ path, message }] });
+
+const hasMode = (body: ResourceTypes['bodies'], modeId: string): boolean => modeId === 'whole' || body.cropModes.some((mode) => mode.id === modeId);
+
 /** Builds the store on an open database. `now` gives the time of a change. */
-export function createStore({ read, write, queue, together, trace, pageText }: Database, now: () => Date = () => new Date()): Store {
+export function createStore({ read, write, queue, together, trace, page }: Database, now: () => Date = () => new Date()): Store {
   const missing = (name: ResourceName, id: string) =>
     new HttpProblem(404, 'row.notFound', `No such ${RESOURCE_NOUNS[name]}`, `There is no ${RESOURCE_NOUNS[name]} with the id ${id}. It may have been deleted.`);
 
@@ -64,9 +77,20 @@ export function createStore({ read, write, queue, together, trace, pageText }: D
     ];
     for (const { resource, id, path } of wanted) {
       if ((await write.rows[resource].count({ where: { id } })) > 0) continue;
-      const message = `This set-up refers to ${RESOURCE_NOUNS[resource] === 'body' ? 'a' : 'an'} ${RESOURCE_NOUNS[resource]} that does not exist (any more). Choose another one.`;
-      throw new HttpProblem(422, 'reference.missing', 'Refers to something missing', message, { errors: [{ path, message }] });
+      throw missingReference(path, `This set-up refers to ${RESOURCE_NOUNS[resource] === 'body' ? 'a' : 'an'} ${RESOURCE_NOUNS[resource]} that does not exist (any more). Choose another one.`);
     }
+    const body = stored<ResourceTypes['bodies']>((await write.rows.bodies.findByPk(setup.bodyId))!).data;
+    if (!hasMode(body, setup.modeId)) throw missingReference('modeId', `“${body.name}” has no mode “${setup.modeId}”. Choose one of its own, or the whole sensor.`);
+  }
+
+  /** Refuses to take a mode from a body that a set-up still uses. */
+  async function checkModesUsed(name: ResourceName, id: string, data: unknown): Promise<void> {
+    if (name !== 'bodies') return;
+    const body = data as ResourceTypes['bodies'];
+    const users = (await write.rows.setups.findAll({ where: { bodyId: id } })).map((row) => stored<ResourceTypes['setups']>(row)).filter((row) => !hasMode(body, row.data.modeId));
+    if (users.length === 0) return;
+    const usedBy = users.map((row) => ({ resource: 'setups', id: row.id, name: row.data.name }));
+    throw new HttpProblem(409, 'mode.inUse', 'Mode still in use', `A crop mode that is taken away here is used by ${usedBy.map((user) => `“${user.name}”`).join(', ')}. Give ${usedBy.length > 1 ? 'these' : 'that'} another mode first.`, { usedBy });
   }
 
   async function writeParts(name: ResourceName, id: string, data: unknown): Promise<void> {
@@ -99,9 +123,26 @@ export function createStore({ read, write, queue, together, trace, pageText }: D
   }
 
   /** A page as JSON, UTF-8: the rows' own JSON, put together by the database. */
-  async function listJson(name: ResourceName, limit: number, offset: number): Promise<Buffer> {
-    const [total, items] = await Promise.all([read.rows[name].count(), pageText(name, limit, offset)]);
+  async function listJson(name: ResourceName, limit: number, offset: number, sought?: ReadingsSought): Promise<Buffer> {
+    const { total, items } = await page(name, limit, offset, sought);
     return Buffer.concat([Buffer.from('{"items":['), items, Buffer.from(`],"total":${total},"limit":${limit},"offset":${offset}}`)]);
+  }
+
+  /** Takes a turn for a change, which is done wholly or not at all, and once for its key. */
+  function change<T>(sent: SentOnce | undefined, work: () => Promise<T>): Promise<T> {
+    return queue(() =>
+      together(async () => {
+        if (!sent) return work();
+        const before = await write.answers.findByPk(sent.key);
+        if (before) {
+          if (before.get('request') !== sent.request) throw new HttpProblem(422, 'key.reused', 'Key used before', 'This Idempotency-Key came with another change before. Every change needs a key of its own.');
+          return JSON.parse(before.get('body') as string) as T;
+        }
+        const result = await work();
+        await write.answers.create({ ...sent, body: JSON.stringify(result ?? null), madeAt: now().toISOString() });
+        return result;
+      }),
+    );
   }
 
   return {
@@ -117,43 +158,35 @@ export function createStore({ read, write, queue, together, trace, pageText }: D
       return stored<ResourceTypes[N]>(row);
     },
 
-    create<N extends ResourceName>(name: N, id: string, data: unknown) {
+    create<N extends ResourceName>(name: N, id: string, data: unknown, sent?: SentOnce) {
       const valid = checked(name, data);
-      return queue(async () => {
+      return change(sent, async () => {
         const { exists, deletedVersion } = await trace(name, id);
         if (exists) return sameOrRefuse(name, id, valid);
         await checkReferences(name, valid);
         const time = now().toISOString();
-        const row = { id, version: (deletedVersion ?? 0) + 1, data: JSON.stringify(valid), createdAt: time, updatedAt: time };
-        const insert = () => write.rows[name].create({ ...row, ...columnsOf(name, valid) });
-        // One statement is a transaction by itself.
-        if (name !== 'setups' && deletedVersion === null) await insert();
-        else {
-          await together(async () => {
-            await insert();
-            await writeParts(name, id, valid);
-            await write.tombstones.destroy({ where: { id } });
-          });
-        }
+        const row = { id, version: nextVersion(deletedVersion ?? 0), data: JSON.stringify(valid), createdAt: time, updatedAt: time };
+        await write.rows[name].create({ ...row, ...columnsOf(name, valid) });
+        await writeParts(name, id, valid);
+        if (deletedVersion !== null) await write.tombstones.destroy({ where: { id } });
         return { ...row, data: valid };
       });
     },
 
-    replace<N extends ResourceName>(name: N, id: string, version: number, data: unknown) {
+    replace<N extends ResourceName>(name: N, id: string, version: number, data: unknown, sent?: SentOnce) {
       const valid = checked(name, data);
-      return queue(() => together(async () => {
+      return change(sent, async () => {
         const row = await current(name, id, version, valid);
         await checkReferences(name, valid);
-        await row.update(
-          { version: version + 1, data: JSON.stringify(valid), updatedAt: now().toISOString(), ...columnsOf(name, valid) },
-        );
+        await checkModesUsed(name, id, valid);
+        await row.update({ version: nextVersion(version), data: JSON.stringify(valid), updatedAt: now().toISOString(), ...columnsOf(name, valid) });
         await writeParts(name, id, valid);
         return stored<ResourceTypes[N]>(row);
-      }));
+      });
     },
 
-    remove(name: ResourceName, id: string, version: number) {
-      return queue(() => together(async () => {
+    async remove(name: ResourceName, id: string, version: number, sent?: SentOnce) {
+      await change(sent, async () => {
         const row = await current(name, id, version, undefined);
         const usedBy = await usersOf(name, id);
         if (usedBy.length) {
@@ -167,7 +200,8 @@ export function createStore({ read, write, queue, together, trace, pageText }: D
         }
         await row.destroy();
         await write.tombstones.upsert({ id, version });
-      }));
+        return null;
+      });
     },
   };
 }

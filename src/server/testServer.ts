@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import pino from 'pino';
 import { createApp } from './app';
-import { openDatabase, type Database } from './database';
+import { openDatabase, type Database } from './database/openDatabase';
 import { createStore, type Store } from './store';
 
 /** A server on a real database file in a temporary folder, for tests. */
@@ -21,16 +21,17 @@ export async function openTestServer(options: { distFolder?: string } = {}): Pro
   const database = await openDatabase(file);
   const store = createStore(database);
   const app = createApp(store, database, { logger: pino({ level: 'silent' }), ...options });
-  return {
+  const server: TestServer = {
     app,
     store,
     database,
     file,
     close: async () => {
-      await database.close();
+      await server.database.close();
       fs.rmSync(folder, { recursive: true, force: true });
     },
   };
+  return server;
 }
 
 /** A UUID that ends in a number, for rows of a test. */

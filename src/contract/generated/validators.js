@@ -19391,7 +19391,7 @@ return errors === 0;
 }
 
 exports.wholeData = validate153;
-const schema35 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","maxLength":40},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}},"starTests":{"type":"array","title":"Star tests","maxItems":200000,"items":{"type":"object","title":"Row","required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1},"createdAt":{"type":"string","title":"Made at","maxLength":40},"updatedAt":{"type":"string","title":"Changed at","maxLength":40},"data":{"type":"object","title":"Data"}}}}}}}};
+const schema35 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"starTests":{"type":"array","title":"Star tests","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}}}}}};
 
 function validate153(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="wholeData" */;
@@ -19489,8 +19489,8 @@ errors++;
 if(data.exportedAt !== undefined){
 let data2 = data.exportedAt;
 if(typeof data2 === "string"){
-if(func3(data2) > 40){
-const err8 = {instancePath:instancePath+"/exportedAt",schemaPath:"#/properties/exportedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(!pattern62.test(data2)){
+const err8 = {instancePath:instancePath+"/exportedAt",schemaPath:"#/properties/exportedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err8];
 }
@@ -19552,8 +19552,12 @@ errors++;
 if(data4.bodies !== undefined){
 let data5 = data4.bodies;
 if(Array.isArray(data5)){
-if(data5.length > 200000){
-const err13 = {instancePath:instancePath+"/rows/bodies",schemaPath:"#/properties/rows/properties/bodies/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+const len0 = data5.length;
+for(let i0=0; i0<len0; i0++){
+let data6 = data5[i0];
+if(data6 && typeof data6 == "object" && !Array.isArray(data6)){
+if(data6.id === undefined){
+const err13 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err13];
 }
@@ -19562,12 +19566,8 @@ vErrors.push(err13);
 }
 errors++;
 }
-const len0 = data5.length;
-for(let i0=0; i0<len0; i0++){
-let data6 = data5[i0];
-if(data6 && typeof data6 == "object" && !Array.isArray(data6)){
-if(data6.id === undefined){
-const err14 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(data6.data === undefined){
+const err14 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
 if(vErrors === null){
 vErrors = [err14];
 }
@@ -19576,8 +19576,9 @@ vErrors.push(err14);
 }
 errors++;
 }
-if(data6.data === undefined){
-const err15 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+for(const key2 in data6){
+if(!(((((key2 === "id") || (key2 === "version")) || (key2 === "createdAt")) || (key2 === "updatedAt")) || (key2 === "data"))){
+const err15 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err15];
 }
@@ -19585,6 +19586,7 @@ else {
 vErrors.push(err15);
 }
 errors++;
+}
 }
 if(data6.id !== undefined){
 let data7 = data6.id;
@@ -19624,8 +19626,8 @@ vErrors.push(err18);
 errors++;
 }
 if((typeof data8 == "number") && (isFinite(data8))){
-if(data8 < 1 || isNaN(data8)){
-const err19 = {instancePath:instancePath+"/rows/bodies/" + i0+"/version",schemaPath:"#/properties/rows/properties/bodies/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(data8 > 9007199254740991 || isNaN(data8)){
+const err19 = {instancePath:instancePath+"/rows/bodies/" + i0+"/version",schemaPath:"#/properties/rows/properties/bodies/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err19];
 }
@@ -19634,13 +19636,8 @@ vErrors.push(err19);
 }
 errors++;
 }
-}
-}
-if(data6.createdAt !== undefined){
-let data9 = data6.createdAt;
-if(typeof data9 === "string"){
-if(func3(data9) > 40){
-const err20 = {instancePath:instancePath+"/rows/bodies/" + i0+"/createdAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data8 < 1 || isNaN(data8)){
+const err20 = {instancePath:instancePath+"/rows/bodies/" + i0+"/version",schemaPath:"#/properties/rows/properties/bodies/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err20];
 }
@@ -19650,8 +19647,12 @@ vErrors.push(err20);
 errors++;
 }
 }
-else {
-const err21 = {instancePath:instancePath+"/rows/bodies/" + i0+"/createdAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+}
+if(data6.createdAt !== undefined){
+let data9 = data6.createdAt;
+if(typeof data9 === "string"){
+if(!pattern62.test(data9)){
+const err21 = {instancePath:instancePath+"/rows/bodies/" + i0+"/createdAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err21];
 }
@@ -19661,11 +19662,8 @@ vErrors.push(err21);
 errors++;
 }
 }
-if(data6.updatedAt !== undefined){
-let data10 = data6.updatedAt;
-if(typeof data10 === "string"){
-if(func3(data10) > 40){
-const err22 = {instancePath:instancePath+"/rows/bodies/" + i0+"/updatedAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+else {
+const err22 = {instancePath:instancePath+"/rows/bodies/" + i0+"/createdAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err22];
 }
@@ -19675,8 +19673,11 @@ vErrors.push(err22);
 errors++;
 }
 }
-else {
-const err23 = {instancePath:instancePath+"/rows/bodies/" + i0+"/updatedAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data6.updatedAt !== undefined){
+let data10 = data6.updatedAt;
+if(typeof data10 === "string"){
+if(!pattern62.test(data10)){
+const err23 = {instancePath:instancePath+"/rows/bodies/" + i0+"/updatedAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err23];
 }
@@ -19686,10 +19687,8 @@ vErrors.push(err23);
 errors++;
 }
 }
-if(data6.data !== undefined){
-let data11 = data6.data;
-if(!(data11 && typeof data11 == "object" && !Array.isArray(data11))){
-const err24 = {instancePath:instancePath+"/rows/bodies/" + i0+"/data",schemaPath:"#/properties/rows/properties/bodies/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+else {
+const err24 = {instancePath:instancePath+"/rows/bodies/" + i0+"/updatedAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err24];
 }
@@ -19699,9 +19698,10 @@ vErrors.push(err24);
 errors++;
 }
 }
-}
-else {
-const err25 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data6.data !== undefined){
+let data11 = data6.data;
+if(!(data11 && typeof data11 == "object" && !Array.isArray(data11))){
+const err25 = {instancePath:instancePath+"/rows/bodies/" + i0+"/data",schemaPath:"#/properties/rows/properties/bodies/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err25];
 }
@@ -19713,7 +19713,7 @@ errors++;
 }
 }
 else {
-const err26 = {instancePath:instancePath+"/rows/bodies",schemaPath:"#/properties/rows/properties/bodies/type",keyword:"type",params:{type: "array"},message:"must be array"};
+const err26 = {instancePath:instancePath+"/rows/bodies/" + i0,schemaPath:"#/properties/rows/properties/bodies/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err26];
 }
@@ -19723,11 +19723,9 @@ vErrors.push(err26);
 errors++;
 }
 }
-if(data4.optics !== undefined){
-let data12 = data4.optics;
-if(Array.isArray(data12)){
-if(data12.length > 200000){
-const err27 = {instancePath:instancePath+"/rows/optics",schemaPath:"#/properties/rows/properties/optics/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+}
+else {
+const err27 = {instancePath:instancePath+"/rows/bodies",schemaPath:"#/properties/rows/properties/bodies/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err27];
 }
@@ -19736,6 +19734,10 @@ vErrors.push(err27);
 }
 errors++;
 }
+}
+if(data4.optics !== undefined){
+let data12 = data4.optics;
+if(Array.isArray(data12)){
 const len1 = data12.length;
 for(let i1=0; i1<len1; i1++){
 let data13 = data12[i1];
@@ -19760,11 +19762,9 @@ vErrors.push(err29);
 }
 errors++;
 }
-if(data13.id !== undefined){
-let data14 = data13.id;
-if(typeof data14 === "string"){
-if(!pattern55.test(data14)){
-const err30 = {instancePath:instancePath+"/rows/optics/" + i1+"/id",schemaPath:"#/properties/rows/properties/optics/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+for(const key3 in data13){
+if(!(((((key3 === "id") || (key3 === "version")) || (key3 === "createdAt")) || (key3 === "updatedAt")) || (key3 === "data"))){
+const err30 = {instancePath:instancePath+"/rows/optics/" + i1,schemaPath:"#/properties/rows/properties/optics/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key3},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err30];
 }
@@ -19774,8 +19774,11 @@ vErrors.push(err30);
 errors++;
 }
 }
-else {
-const err31 = {instancePath:instancePath+"/rows/optics/" + i1+"/id",schemaPath:"#/properties/rows/properties/optics/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data13.id !== undefined){
+let data14 = data13.id;
+if(typeof data14 === "string"){
+if(!pattern55.test(data14)){
+const err31 = {instancePath:instancePath+"/rows/optics/" + i1+"/id",schemaPath:"#/properties/rows/properties/optics/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err31];
 }
@@ -19785,10 +19788,8 @@ vErrors.push(err31);
 errors++;
 }
 }
-if(data13.version !== undefined){
-let data15 = data13.version;
-if(!(((typeof data15 == "number") && (!(data15 % 1) && !isNaN(data15))) && (isFinite(data15)))){
-const err32 = {instancePath:instancePath+"/rows/optics/" + i1+"/version",schemaPath:"#/properties/rows/properties/optics/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+else {
+const err32 = {instancePath:instancePath+"/rows/optics/" + i1+"/id",schemaPath:"#/properties/rows/properties/optics/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err32];
 }
@@ -19797,9 +19798,11 @@ vErrors.push(err32);
 }
 errors++;
 }
-if((typeof data15 == "number") && (isFinite(data15))){
-if(data15 < 1 || isNaN(data15)){
-const err33 = {instancePath:instancePath+"/rows/optics/" + i1+"/version",schemaPath:"#/properties/rows/properties/optics/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+}
+if(data13.version !== undefined){
+let data15 = data13.version;
+if(!(((typeof data15 == "number") && (!(data15 % 1) && !isNaN(data15))) && (isFinite(data15)))){
+const err33 = {instancePath:instancePath+"/rows/optics/" + i1+"/version",schemaPath:"#/properties/rows/properties/optics/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
 if(vErrors === null){
 vErrors = [err33];
 }
@@ -19808,13 +19811,9 @@ vErrors.push(err33);
 }
 errors++;
 }
-}
-}
-if(data13.createdAt !== undefined){
-let data16 = data13.createdAt;
-if(typeof data16 === "string"){
-if(func3(data16) > 40){
-const err34 = {instancePath:instancePath+"/rows/optics/" + i1+"/createdAt",schemaPath:"#/properties/rows/properties/optics/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if((typeof data15 == "number") && (isFinite(data15))){
+if(data15 > 9007199254740991 || isNaN(data15)){
+const err34 = {instancePath:instancePath+"/rows/optics/" + i1+"/version",schemaPath:"#/properties/rows/properties/optics/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err34];
 }
@@ -19823,9 +19822,8 @@ vErrors.push(err34);
 }
 errors++;
 }
-}
-else {
-const err35 = {instancePath:instancePath+"/rows/optics/" + i1+"/createdAt",schemaPath:"#/properties/rows/properties/optics/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data15 < 1 || isNaN(data15)){
+const err35 = {instancePath:instancePath+"/rows/optics/" + i1+"/version",schemaPath:"#/properties/rows/properties/optics/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err35];
 }
@@ -19835,11 +19833,12 @@ vErrors.push(err35);
 errors++;
 }
 }
-if(data13.updatedAt !== undefined){
-let data17 = data13.updatedAt;
-if(typeof data17 === "string"){
-if(func3(data17) > 40){
-const err36 = {instancePath:instancePath+"/rows/optics/" + i1+"/updatedAt",schemaPath:"#/properties/rows/properties/optics/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+}
+if(data13.createdAt !== undefined){
+let data16 = data13.createdAt;
+if(typeof data16 === "string"){
+if(!pattern62.test(data16)){
+const err36 = {instancePath:instancePath+"/rows/optics/" + i1+"/createdAt",schemaPath:"#/properties/rows/properties/optics/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err36];
 }
@@ -19850,7 +19849,7 @@ errors++;
 }
 }
 else {
-const err37 = {instancePath:instancePath+"/rows/optics/" + i1+"/updatedAt",schemaPath:"#/properties/rows/properties/optics/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+const err37 = {instancePath:instancePath+"/rows/optics/" + i1+"/createdAt",schemaPath:"#/properties/rows/properties/optics/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err37];
 }
@@ -19860,10 +19859,11 @@ vErrors.push(err37);
 errors++;
 }
 }
-if(data13.data !== undefined){
-let data18 = data13.data;
-if(!(data18 && typeof data18 == "object" && !Array.isArray(data18))){
-const err38 = {instancePath:instancePath+"/rows/optics/" + i1+"/data",schemaPath:"#/properties/rows/properties/optics/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data13.updatedAt !== undefined){
+let data17 = data13.updatedAt;
+if(typeof data17 === "string"){
+if(!pattern62.test(data17)){
+const err38 = {instancePath:instancePath+"/rows/optics/" + i1+"/updatedAt",schemaPath:"#/properties/rows/properties/optics/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err38];
 }
@@ -19873,9 +19873,8 @@ vErrors.push(err38);
 errors++;
 }
 }
-}
 else {
-const err39 = {instancePath:instancePath+"/rows/optics/" + i1,schemaPath:"#/properties/rows/properties/optics/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+const err39 = {instancePath:instancePath+"/rows/optics/" + i1+"/updatedAt",schemaPath:"#/properties/rows/properties/optics/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err39];
 }
@@ -19885,9 +19884,10 @@ vErrors.push(err39);
 errors++;
 }
 }
-}
-else {
-const err40 = {instancePath:instancePath+"/rows/optics",schemaPath:"#/properties/rows/properties/optics/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(data13.data !== undefined){
+let data18 = data13.data;
+if(!(data18 && typeof data18 == "object" && !Array.isArray(data18))){
+const err40 = {instancePath:instancePath+"/rows/optics/" + i1+"/data",schemaPath:"#/properties/rows/properties/optics/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err40];
 }
@@ -19897,11 +19897,9 @@ vErrors.push(err40);
 errors++;
 }
 }
-if(data4.adapters !== undefined){
-let data19 = data4.adapters;
-if(Array.isArray(data19)){
-if(data19.length > 200000){
-const err41 = {instancePath:instancePath+"/rows/adapters",schemaPath:"#/properties/rows/properties/adapters/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+}
+else {
+const err41 = {instancePath:instancePath+"/rows/optics/" + i1,schemaPath:"#/properties/rows/properties/optics/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err41];
 }
@@ -19910,12 +19908,10 @@ vErrors.push(err41);
 }
 errors++;
 }
-const len2 = data19.length;
-for(let i2=0; i2<len2; i2++){
-let data20 = data19[i2];
-if(data20 && typeof data20 == "object" && !Array.isArray(data20)){
-if(data20.id === undefined){
-const err42 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+}
+}
+else {
+const err42 = {instancePath:instancePath+"/rows/optics",schemaPath:"#/properties/rows/properties/optics/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err42];
 }
@@ -19924,8 +19920,16 @@ vErrors.push(err42);
 }
 errors++;
 }
-if(data20.data === undefined){
-const err43 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+}
+if(data4.adapters !== undefined){
+let data19 = data4.adapters;
+if(Array.isArray(data19)){
+const len2 = data19.length;
+for(let i2=0; i2<len2; i2++){
+let data20 = data19[i2];
+if(data20 && typeof data20 == "object" && !Array.isArray(data20)){
+if(data20.id === undefined){
+const err43 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err43];
 }
@@ -19934,11 +19938,8 @@ vErrors.push(err43);
 }
 errors++;
 }
-if(data20.id !== undefined){
-let data21 = data20.id;
-if(typeof data21 === "string"){
-if(!pattern55.test(data21)){
-const err44 = {instancePath:instancePath+"/rows/adapters/" + i2+"/id",schemaPath:"#/properties/rows/properties/adapters/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(data20.data === undefined){
+const err44 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
 if(vErrors === null){
 vErrors = [err44];
 }
@@ -19947,9 +19948,9 @@ vErrors.push(err44);
 }
 errors++;
 }
-}
-else {
-const err45 = {instancePath:instancePath+"/rows/adapters/" + i2+"/id",schemaPath:"#/properties/rows/properties/adapters/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+for(const key4 in data20){
+if(!(((((key4 === "id") || (key4 === "version")) || (key4 === "createdAt")) || (key4 === "updatedAt")) || (key4 === "data"))){
+const err45 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key4},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err45];
 }
@@ -19959,10 +19960,11 @@ vErrors.push(err45);
 errors++;
 }
 }
-if(data20.version !== undefined){
-let data22 = data20.version;
-if(!(((typeof data22 == "number") && (!(data22 % 1) && !isNaN(data22))) && (isFinite(data22)))){
-const err46 = {instancePath:instancePath+"/rows/adapters/" + i2+"/version",schemaPath:"#/properties/rows/properties/adapters/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(data20.id !== undefined){
+let data21 = data20.id;
+if(typeof data21 === "string"){
+if(!pattern55.test(data21)){
+const err46 = {instancePath:instancePath+"/rows/adapters/" + i2+"/id",schemaPath:"#/properties/rows/properties/adapters/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err46];
 }
@@ -19971,9 +19973,9 @@ vErrors.push(err46);
 }
 errors++;
 }
-if((typeof data22 == "number") && (isFinite(data22))){
-if(data22 < 1 || isNaN(data22)){
-const err47 = {instancePath:instancePath+"/rows/adapters/" + i2+"/version",schemaPath:"#/properties/rows/properties/adapters/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+}
+else {
+const err47 = {instancePath:instancePath+"/rows/adapters/" + i2+"/id",schemaPath:"#/properties/rows/properties/adapters/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err47];
 }
@@ -19983,12 +19985,10 @@ vErrors.push(err47);
 errors++;
 }
 }
-}
-if(data20.createdAt !== undefined){
-let data23 = data20.createdAt;
-if(typeof data23 === "string"){
-if(func3(data23) > 40){
-const err48 = {instancePath:instancePath+"/rows/adapters/" + i2+"/createdAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data20.version !== undefined){
+let data22 = data20.version;
+if(!(((typeof data22 == "number") && (!(data22 % 1) && !isNaN(data22))) && (isFinite(data22)))){
+const err48 = {instancePath:instancePath+"/rows/adapters/" + i2+"/version",schemaPath:"#/properties/rows/properties/adapters/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
 if(vErrors === null){
 vErrors = [err48];
 }
@@ -19997,9 +19997,9 @@ vErrors.push(err48);
 }
 errors++;
 }
-}
-else {
-const err49 = {instancePath:instancePath+"/rows/adapters/" + i2+"/createdAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if((typeof data22 == "number") && (isFinite(data22))){
+if(data22 > 9007199254740991 || isNaN(data22)){
+const err49 = {instancePath:instancePath+"/rows/adapters/" + i2+"/version",schemaPath:"#/properties/rows/properties/adapters/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err49];
 }
@@ -20008,12 +20008,8 @@ vErrors.push(err49);
 }
 errors++;
 }
-}
-if(data20.updatedAt !== undefined){
-let data24 = data20.updatedAt;
-if(typeof data24 === "string"){
-if(func3(data24) > 40){
-const err50 = {instancePath:instancePath+"/rows/adapters/" + i2+"/updatedAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data22 < 1 || isNaN(data22)){
+const err50 = {instancePath:instancePath+"/rows/adapters/" + i2+"/version",schemaPath:"#/properties/rows/properties/adapters/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err50];
 }
@@ -20023,8 +20019,12 @@ vErrors.push(err50);
 errors++;
 }
 }
-else {
-const err51 = {instancePath:instancePath+"/rows/adapters/" + i2+"/updatedAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+}
+if(data20.createdAt !== undefined){
+let data23 = data20.createdAt;
+if(typeof data23 === "string"){
+if(!pattern62.test(data23)){
+const err51 = {instancePath:instancePath+"/rows/adapters/" + i2+"/createdAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err51];
 }
@@ -20034,10 +20034,8 @@ vErrors.push(err51);
 errors++;
 }
 }
-if(data20.data !== undefined){
-let data25 = data20.data;
-if(!(data25 && typeof data25 == "object" && !Array.isArray(data25))){
-const err52 = {instancePath:instancePath+"/rows/adapters/" + i2+"/data",schemaPath:"#/properties/rows/properties/adapters/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+else {
+const err52 = {instancePath:instancePath+"/rows/adapters/" + i2+"/createdAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err52];
 }
@@ -20047,9 +20045,11 @@ vErrors.push(err52);
 errors++;
 }
 }
-}
-else {
-const err53 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data20.updatedAt !== undefined){
+let data24 = data20.updatedAt;
+if(typeof data24 === "string"){
+if(!pattern62.test(data24)){
+const err53 = {instancePath:instancePath+"/rows/adapters/" + i2+"/updatedAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err53];
 }
@@ -20059,9 +20059,8 @@ vErrors.push(err53);
 errors++;
 }
 }
-}
 else {
-const err54 = {instancePath:instancePath+"/rows/adapters",schemaPath:"#/properties/rows/properties/adapters/type",keyword:"type",params:{type: "array"},message:"must be array"};
+const err54 = {instancePath:instancePath+"/rows/adapters/" + i2+"/updatedAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err54];
 }
@@ -20071,11 +20070,10 @@ vErrors.push(err54);
 errors++;
 }
 }
-if(data4.setups !== undefined){
-let data26 = data4.setups;
-if(Array.isArray(data26)){
-if(data26.length > 200000){
-const err55 = {instancePath:instancePath+"/rows/setups",schemaPath:"#/properties/rows/properties/setups/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(data20.data !== undefined){
+let data25 = data20.data;
+if(!(data25 && typeof data25 == "object" && !Array.isArray(data25))){
+const err55 = {instancePath:instancePath+"/rows/adapters/" + i2+"/data",schemaPath:"#/properties/rows/properties/adapters/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err55];
 }
@@ -20084,12 +20082,10 @@ vErrors.push(err55);
 }
 errors++;
 }
-const len3 = data26.length;
-for(let i3=0; i3<len3; i3++){
-let data27 = data26[i3];
-if(data27 && typeof data27 == "object" && !Array.isArray(data27)){
-if(data27.id === undefined){
-const err56 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+}
+}
+else {
+const err56 = {instancePath:instancePath+"/rows/adapters/" + i2,schemaPath:"#/properties/rows/properties/adapters/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err56];
 }
@@ -20098,8 +20094,10 @@ vErrors.push(err56);
 }
 errors++;
 }
-if(data27.data === undefined){
-const err57 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+}
+}
+else {
+const err57 = {instancePath:instancePath+"/rows/adapters",schemaPath:"#/properties/rows/properties/adapters/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err57];
 }
@@ -20108,11 +20106,16 @@ vErrors.push(err57);
 }
 errors++;
 }
-if(data27.id !== undefined){
-let data28 = data27.id;
-if(typeof data28 === "string"){
-if(!pattern55.test(data28)){
-const err58 = {instancePath:instancePath+"/rows/setups/" + i3+"/id",schemaPath:"#/properties/rows/properties/setups/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+}
+if(data4.setups !== undefined){
+let data26 = data4.setups;
+if(Array.isArray(data26)){
+const len3 = data26.length;
+for(let i3=0; i3<len3; i3++){
+let data27 = data26[i3];
+if(data27 && typeof data27 == "object" && !Array.isArray(data27)){
+if(data27.id === undefined){
+const err58 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err58];
 }
@@ -20121,9 +20124,8 @@ vErrors.push(err58);
 }
 errors++;
 }
-}
-else {
-const err59 = {instancePath:instancePath+"/rows/setups/" + i3+"/id",schemaPath:"#/properties/rows/properties/setups/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data27.data === undefined){
+const err59 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
 if(vErrors === null){
 vErrors = [err59];
 }
@@ -20132,11 +20134,9 @@ vErrors.push(err59);
 }
 errors++;
 }
-}
-if(data27.version !== undefined){
-let data29 = data27.version;
-if(!(((typeof data29 == "number") && (!(data29 % 1) && !isNaN(data29))) && (isFinite(data29)))){
-const err60 = {instancePath:instancePath+"/rows/setups/" + i3+"/version",schemaPath:"#/properties/rows/properties/setups/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+for(const key5 in data27){
+if(!(((((key5 === "id") || (key5 === "version")) || (key5 === "createdAt")) || (key5 === "updatedAt")) || (key5 === "data"))){
+const err60 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key5},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err60];
 }
@@ -20145,9 +20145,12 @@ vErrors.push(err60);
 }
 errors++;
 }
-if((typeof data29 == "number") && (isFinite(data29))){
-if(data29 < 1 || isNaN(data29)){
-const err61 = {instancePath:instancePath+"/rows/setups/" + i3+"/version",schemaPath:"#/properties/rows/properties/setups/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+}
+if(data27.id !== undefined){
+let data28 = data27.id;
+if(typeof data28 === "string"){
+if(!pattern55.test(data28)){
+const err61 = {instancePath:instancePath+"/rows/setups/" + i3+"/id",schemaPath:"#/properties/rows/properties/setups/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err61];
 }
@@ -20157,12 +20160,8 @@ vErrors.push(err61);
 errors++;
 }
 }
-}
-if(data27.createdAt !== undefined){
-let data30 = data27.createdAt;
-if(typeof data30 === "string"){
-if(func3(data30) > 40){
-const err62 = {instancePath:instancePath+"/rows/setups/" + i3+"/createdAt",schemaPath:"#/properties/rows/properties/setups/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+else {
+const err62 = {instancePath:instancePath+"/rows/setups/" + i3+"/id",schemaPath:"#/properties/rows/properties/setups/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err62];
 }
@@ -20172,8 +20171,10 @@ vErrors.push(err62);
 errors++;
 }
 }
-else {
-const err63 = {instancePath:instancePath+"/rows/setups/" + i3+"/createdAt",schemaPath:"#/properties/rows/properties/setups/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data27.version !== undefined){
+let data29 = data27.version;
+if(!(((typeof data29 == "number") && (!(data29 % 1) && !isNaN(data29))) && (isFinite(data29)))){
+const err63 = {instancePath:instancePath+"/rows/setups/" + i3+"/version",schemaPath:"#/properties/rows/properties/setups/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
 if(vErrors === null){
 vErrors = [err63];
 }
@@ -20182,12 +20183,9 @@ vErrors.push(err63);
 }
 errors++;
 }
-}
-if(data27.updatedAt !== undefined){
-let data31 = data27.updatedAt;
-if(typeof data31 === "string"){
-if(func3(data31) > 40){
-const err64 = {instancePath:instancePath+"/rows/setups/" + i3+"/updatedAt",schemaPath:"#/properties/rows/properties/setups/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if((typeof data29 == "number") && (isFinite(data29))){
+if(data29 > 9007199254740991 || isNaN(data29)){
+const err64 = {instancePath:instancePath+"/rows/setups/" + i3+"/version",schemaPath:"#/properties/rows/properties/setups/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err64];
 }
@@ -20196,9 +20194,8 @@ vErrors.push(err64);
 }
 errors++;
 }
-}
-else {
-const err65 = {instancePath:instancePath+"/rows/setups/" + i3+"/updatedAt",schemaPath:"#/properties/rows/properties/setups/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data29 < 1 || isNaN(data29)){
+const err65 = {instancePath:instancePath+"/rows/setups/" + i3+"/version",schemaPath:"#/properties/rows/properties/setups/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err65];
 }
@@ -20208,10 +20205,12 @@ vErrors.push(err65);
 errors++;
 }
 }
-if(data27.data !== undefined){
-let data32 = data27.data;
-if(!(data32 && typeof data32 == "object" && !Array.isArray(data32))){
-const err66 = {instancePath:instancePath+"/rows/setups/" + i3+"/data",schemaPath:"#/properties/rows/properties/setups/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+}
+if(data27.createdAt !== undefined){
+let data30 = data27.createdAt;
+if(typeof data30 === "string"){
+if(!pattern62.test(data30)){
+const err66 = {instancePath:instancePath+"/rows/setups/" + i3+"/createdAt",schemaPath:"#/properties/rows/properties/setups/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err66];
 }
@@ -20221,9 +20220,8 @@ vErrors.push(err66);
 errors++;
 }
 }
-}
 else {
-const err67 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+const err67 = {instancePath:instancePath+"/rows/setups/" + i3+"/createdAt",schemaPath:"#/properties/rows/properties/setups/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err67];
 }
@@ -20233,9 +20231,11 @@ vErrors.push(err67);
 errors++;
 }
 }
-}
-else {
-const err68 = {instancePath:instancePath+"/rows/setups",schemaPath:"#/properties/rows/properties/setups/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(data27.updatedAt !== undefined){
+let data31 = data27.updatedAt;
+if(typeof data31 === "string"){
+if(!pattern62.test(data31)){
+const err68 = {instancePath:instancePath+"/rows/setups/" + i3+"/updatedAt",schemaPath:"#/properties/rows/properties/setups/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err68];
 }
@@ -20245,11 +20245,8 @@ vErrors.push(err68);
 errors++;
 }
 }
-if(data4.subjects !== undefined){
-let data33 = data4.subjects;
-if(Array.isArray(data33)){
-if(data33.length > 200000){
-const err69 = {instancePath:instancePath+"/rows/subjects",schemaPath:"#/properties/rows/properties/subjects/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+else {
+const err69 = {instancePath:instancePath+"/rows/setups/" + i3+"/updatedAt",schemaPath:"#/properties/rows/properties/setups/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err69];
 }
@@ -20258,12 +20255,11 @@ vErrors.push(err69);
 }
 errors++;
 }
-const len4 = data33.length;
-for(let i4=0; i4<len4; i4++){
-let data34 = data33[i4];
-if(data34 && typeof data34 == "object" && !Array.isArray(data34)){
-if(data34.id === undefined){
-const err70 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+}
+if(data27.data !== undefined){
+let data32 = data27.data;
+if(!(data32 && typeof data32 == "object" && !Array.isArray(data32))){
+const err70 = {instancePath:instancePath+"/rows/setups/" + i3+"/data",schemaPath:"#/properties/rows/properties/setups/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err70];
 }
@@ -20272,8 +20268,10 @@ vErrors.push(err70);
 }
 errors++;
 }
-if(data34.data === undefined){
-const err71 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+}
+}
+else {
+const err71 = {instancePath:instancePath+"/rows/setups/" + i3,schemaPath:"#/properties/rows/properties/setups/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err71];
 }
@@ -20282,11 +20280,10 @@ vErrors.push(err71);
 }
 errors++;
 }
-if(data34.id !== undefined){
-let data35 = data34.id;
-if(typeof data35 === "string"){
-if(!pattern55.test(data35)){
-const err72 = {instancePath:instancePath+"/rows/subjects/" + i4+"/id",schemaPath:"#/properties/rows/properties/subjects/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+}
+}
+else {
+const err72 = {instancePath:instancePath+"/rows/setups",schemaPath:"#/properties/rows/properties/setups/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err72];
 }
@@ -20296,8 +20293,15 @@ vErrors.push(err72);
 errors++;
 }
 }
-else {
-const err73 = {instancePath:instancePath+"/rows/subjects/" + i4+"/id",schemaPath:"#/properties/rows/properties/subjects/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data4.subjects !== undefined){
+let data33 = data4.subjects;
+if(Array.isArray(data33)){
+const len4 = data33.length;
+for(let i4=0; i4<len4; i4++){
+let data34 = data33[i4];
+if(data34 && typeof data34 == "object" && !Array.isArray(data34)){
+if(data34.id === undefined){
+const err73 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err73];
 }
@@ -20306,11 +20310,8 @@ vErrors.push(err73);
 }
 errors++;
 }
-}
-if(data34.version !== undefined){
-let data36 = data34.version;
-if(!(((typeof data36 == "number") && (!(data36 % 1) && !isNaN(data36))) && (isFinite(data36)))){
-const err74 = {instancePath:instancePath+"/rows/subjects/" + i4+"/version",schemaPath:"#/properties/rows/properties/subjects/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(data34.data === undefined){
+const err74 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
 if(vErrors === null){
 vErrors = [err74];
 }
@@ -20319,9 +20320,9 @@ vErrors.push(err74);
 }
 errors++;
 }
-if((typeof data36 == "number") && (isFinite(data36))){
-if(data36 < 1 || isNaN(data36)){
-const err75 = {instancePath:instancePath+"/rows/subjects/" + i4+"/version",schemaPath:"#/properties/rows/properties/subjects/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+for(const key6 in data34){
+if(!(((((key6 === "id") || (key6 === "version")) || (key6 === "createdAt")) || (key6 === "updatedAt")) || (key6 === "data"))){
+const err75 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key6},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err75];
 }
@@ -20331,12 +20332,11 @@ vErrors.push(err75);
 errors++;
 }
 }
-}
-if(data34.createdAt !== undefined){
-let data37 = data34.createdAt;
-if(typeof data37 === "string"){
-if(func3(data37) > 40){
-const err76 = {instancePath:instancePath+"/rows/subjects/" + i4+"/createdAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data34.id !== undefined){
+let data35 = data34.id;
+if(typeof data35 === "string"){
+if(!pattern55.test(data35)){
+const err76 = {instancePath:instancePath+"/rows/subjects/" + i4+"/id",schemaPath:"#/properties/rows/properties/subjects/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err76];
 }
@@ -20347,7 +20347,7 @@ errors++;
 }
 }
 else {
-const err77 = {instancePath:instancePath+"/rows/subjects/" + i4+"/createdAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+const err77 = {instancePath:instancePath+"/rows/subjects/" + i4+"/id",schemaPath:"#/properties/rows/properties/subjects/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err77];
 }
@@ -20357,11 +20357,10 @@ vErrors.push(err77);
 errors++;
 }
 }
-if(data34.updatedAt !== undefined){
-let data38 = data34.updatedAt;
-if(typeof data38 === "string"){
-if(func3(data38) > 40){
-const err78 = {instancePath:instancePath+"/rows/subjects/" + i4+"/updatedAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data34.version !== undefined){
+let data36 = data34.version;
+if(!(((typeof data36 == "number") && (!(data36 % 1) && !isNaN(data36))) && (isFinite(data36)))){
+const err78 = {instancePath:instancePath+"/rows/subjects/" + i4+"/version",schemaPath:"#/properties/rows/properties/subjects/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
 if(vErrors === null){
 vErrors = [err78];
 }
@@ -20370,9 +20369,9 @@ vErrors.push(err78);
 }
 errors++;
 }
-}
-else {
-const err79 = {instancePath:instancePath+"/rows/subjects/" + i4+"/updatedAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if((typeof data36 == "number") && (isFinite(data36))){
+if(data36 > 9007199254740991 || isNaN(data36)){
+const err79 = {instancePath:instancePath+"/rows/subjects/" + i4+"/version",schemaPath:"#/properties/rows/properties/subjects/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err79];
 }
@@ -20381,11 +20380,8 @@ vErrors.push(err79);
 }
 errors++;
 }
-}
-if(data34.data !== undefined){
-let data39 = data34.data;
-if(!(data39 && typeof data39 == "object" && !Array.isArray(data39))){
-const err80 = {instancePath:instancePath+"/rows/subjects/" + i4+"/data",schemaPath:"#/properties/rows/properties/subjects/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data36 < 1 || isNaN(data36)){
+const err80 = {instancePath:instancePath+"/rows/subjects/" + i4+"/version",schemaPath:"#/properties/rows/properties/subjects/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err80];
 }
@@ -20396,8 +20392,11 @@ errors++;
 }
 }
 }
-else {
-const err81 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data34.createdAt !== undefined){
+let data37 = data34.createdAt;
+if(typeof data37 === "string"){
+if(!pattern62.test(data37)){
+const err81 = {instancePath:instancePath+"/rows/subjects/" + i4+"/createdAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err81];
 }
@@ -20407,9 +20406,8 @@ vErrors.push(err81);
 errors++;
 }
 }
-}
 else {
-const err82 = {instancePath:instancePath+"/rows/subjects",schemaPath:"#/properties/rows/properties/subjects/type",keyword:"type",params:{type: "array"},message:"must be array"};
+const err82 = {instancePath:instancePath+"/rows/subjects/" + i4+"/createdAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err82];
 }
@@ -20419,11 +20417,11 @@ vErrors.push(err82);
 errors++;
 }
 }
-if(data4.outputs !== undefined){
-let data40 = data4.outputs;
-if(Array.isArray(data40)){
-if(data40.length > 200000){
-const err83 = {instancePath:instancePath+"/rows/outputs",schemaPath:"#/properties/rows/properties/outputs/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(data34.updatedAt !== undefined){
+let data38 = data34.updatedAt;
+if(typeof data38 === "string"){
+if(!pattern62.test(data38)){
+const err83 = {instancePath:instancePath+"/rows/subjects/" + i4+"/updatedAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err83];
 }
@@ -20432,12 +20430,9 @@ vErrors.push(err83);
 }
 errors++;
 }
-const len5 = data40.length;
-for(let i5=0; i5<len5; i5++){
-let data41 = data40[i5];
-if(data41 && typeof data41 == "object" && !Array.isArray(data41)){
-if(data41.id === undefined){
-const err84 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+}
+else {
+const err84 = {instancePath:instancePath+"/rows/subjects/" + i4+"/updatedAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err84];
 }
@@ -20446,8 +20441,11 @@ vErrors.push(err84);
 }
 errors++;
 }
-if(data41.data === undefined){
-const err85 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+}
+if(data34.data !== undefined){
+let data39 = data34.data;
+if(!(data39 && typeof data39 == "object" && !Array.isArray(data39))){
+const err85 = {instancePath:instancePath+"/rows/subjects/" + i4+"/data",schemaPath:"#/properties/rows/properties/subjects/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err85];
 }
@@ -20456,11 +20454,10 @@ vErrors.push(err85);
 }
 errors++;
 }
-if(data41.id !== undefined){
-let data42 = data41.id;
-if(typeof data42 === "string"){
-if(!pattern55.test(data42)){
-const err86 = {instancePath:instancePath+"/rows/outputs/" + i5+"/id",schemaPath:"#/properties/rows/properties/outputs/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+}
+}
+else {
+const err86 = {instancePath:instancePath+"/rows/subjects/" + i4,schemaPath:"#/properties/rows/properties/subjects/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err86];
 }
@@ -20470,8 +20467,9 @@ vErrors.push(err86);
 errors++;
 }
 }
+}
 else {
-const err87 = {instancePath:instancePath+"/rows/outputs/" + i5+"/id",schemaPath:"#/properties/rows/properties/outputs/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+const err87 = {instancePath:instancePath+"/rows/subjects",schemaPath:"#/properties/rows/properties/subjects/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err87];
 }
@@ -20481,10 +20479,15 @@ vErrors.push(err87);
 errors++;
 }
 }
-if(data41.version !== undefined){
-let data43 = data41.version;
-if(!(((typeof data43 == "number") && (!(data43 % 1) && !isNaN(data43))) && (isFinite(data43)))){
-const err88 = {instancePath:instancePath+"/rows/outputs/" + i5+"/version",schemaPath:"#/properties/rows/properties/outputs/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(data4.outputs !== undefined){
+let data40 = data4.outputs;
+if(Array.isArray(data40)){
+const len5 = data40.length;
+for(let i5=0; i5<len5; i5++){
+let data41 = data40[i5];
+if(data41 && typeof data41 == "object" && !Array.isArray(data41)){
+if(data41.id === undefined){
+const err88 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err88];
 }
@@ -20493,9 +20496,8 @@ vErrors.push(err88);
 }
 errors++;
 }
-if((typeof data43 == "number") && (isFinite(data43))){
-if(data43 < 1 || isNaN(data43)){
-const err89 = {instancePath:instancePath+"/rows/outputs/" + i5+"/version",schemaPath:"#/properties/rows/properties/outputs/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(data41.data === undefined){
+const err89 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
 if(vErrors === null){
 vErrors = [err89];
 }
@@ -20504,13 +20506,9 @@ vErrors.push(err89);
 }
 errors++;
 }
-}
-}
-if(data41.createdAt !== undefined){
-let data44 = data41.createdAt;
-if(typeof data44 === "string"){
-if(func3(data44) > 40){
-const err90 = {instancePath:instancePath+"/rows/outputs/" + i5+"/createdAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+for(const key7 in data41){
+if(!(((((key7 === "id") || (key7 === "version")) || (key7 === "createdAt")) || (key7 === "updatedAt")) || (key7 === "data"))){
+const err90 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key7},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err90];
 }
@@ -20520,8 +20518,11 @@ vErrors.push(err90);
 errors++;
 }
 }
-else {
-const err91 = {instancePath:instancePath+"/rows/outputs/" + i5+"/createdAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data41.id !== undefined){
+let data42 = data41.id;
+if(typeof data42 === "string"){
+if(!pattern55.test(data42)){
+const err91 = {instancePath:instancePath+"/rows/outputs/" + i5+"/id",schemaPath:"#/properties/rows/properties/outputs/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err91];
 }
@@ -20531,11 +20532,8 @@ vErrors.push(err91);
 errors++;
 }
 }
-if(data41.updatedAt !== undefined){
-let data45 = data41.updatedAt;
-if(typeof data45 === "string"){
-if(func3(data45) > 40){
-const err92 = {instancePath:instancePath+"/rows/outputs/" + i5+"/updatedAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+else {
+const err92 = {instancePath:instancePath+"/rows/outputs/" + i5+"/id",schemaPath:"#/properties/rows/properties/outputs/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err92];
 }
@@ -20545,8 +20543,10 @@ vErrors.push(err92);
 errors++;
 }
 }
-else {
-const err93 = {instancePath:instancePath+"/rows/outputs/" + i5+"/updatedAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data41.version !== undefined){
+let data43 = data41.version;
+if(!(((typeof data43 == "number") && (!(data43 % 1) && !isNaN(data43))) && (isFinite(data43)))){
+const err93 = {instancePath:instancePath+"/rows/outputs/" + i5+"/version",schemaPath:"#/properties/rows/properties/outputs/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
 if(vErrors === null){
 vErrors = [err93];
 }
@@ -20555,11 +20555,9 @@ vErrors.push(err93);
 }
 errors++;
 }
-}
-if(data41.data !== undefined){
-let data46 = data41.data;
-if(!(data46 && typeof data46 == "object" && !Array.isArray(data46))){
-const err94 = {instancePath:instancePath+"/rows/outputs/" + i5+"/data",schemaPath:"#/properties/rows/properties/outputs/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if((typeof data43 == "number") && (isFinite(data43))){
+if(data43 > 9007199254740991 || isNaN(data43)){
+const err94 = {instancePath:instancePath+"/rows/outputs/" + i5+"/version",schemaPath:"#/properties/rows/properties/outputs/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err94];
 }
@@ -20568,10 +20566,8 @@ vErrors.push(err94);
 }
 errors++;
 }
-}
-}
-else {
-const err95 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data43 < 1 || isNaN(data43)){
+const err95 = {instancePath:instancePath+"/rows/outputs/" + i5+"/version",schemaPath:"#/properties/rows/properties/outputs/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err95];
 }
@@ -20582,8 +20578,11 @@ errors++;
 }
 }
 }
-else {
-const err96 = {instancePath:instancePath+"/rows/outputs",schemaPath:"#/properties/rows/properties/outputs/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(data41.createdAt !== undefined){
+let data44 = data41.createdAt;
+if(typeof data44 === "string"){
+if(!pattern62.test(data44)){
+const err96 = {instancePath:instancePath+"/rows/outputs/" + i5+"/createdAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err96];
 }
@@ -20593,11 +20592,8 @@ vErrors.push(err96);
 errors++;
 }
 }
-if(data4.readings !== undefined){
-let data47 = data4.readings;
-if(Array.isArray(data47)){
-if(data47.length > 200000){
-const err97 = {instancePath:instancePath+"/rows/readings",schemaPath:"#/properties/rows/properties/readings/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+else {
+const err97 = {instancePath:instancePath+"/rows/outputs/" + i5+"/createdAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err97];
 }
@@ -20606,12 +20602,12 @@ vErrors.push(err97);
 }
 errors++;
 }
-const len6 = data47.length;
-for(let i6=0; i6<len6; i6++){
-let data48 = data47[i6];
-if(data48 && typeof data48 == "object" && !Array.isArray(data48)){
-if(data48.id === undefined){
-const err98 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+}
+if(data41.updatedAt !== undefined){
+let data45 = data41.updatedAt;
+if(typeof data45 === "string"){
+if(!pattern62.test(data45)){
+const err98 = {instancePath:instancePath+"/rows/outputs/" + i5+"/updatedAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err98];
 }
@@ -20620,8 +20616,9 @@ vErrors.push(err98);
 }
 errors++;
 }
-if(data48.data === undefined){
-const err99 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+}
+else {
+const err99 = {instancePath:instancePath+"/rows/outputs/" + i5+"/updatedAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err99];
 }
@@ -20630,11 +20627,11 @@ vErrors.push(err99);
 }
 errors++;
 }
-if(data48.id !== undefined){
-let data49 = data48.id;
-if(typeof data49 === "string"){
-if(!pattern55.test(data49)){
-const err100 = {instancePath:instancePath+"/rows/readings/" + i6+"/id",schemaPath:"#/properties/rows/properties/readings/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+}
+if(data41.data !== undefined){
+let data46 = data41.data;
+if(!(data46 && typeof data46 == "object" && !Array.isArray(data46))){
+const err100 = {instancePath:instancePath+"/rows/outputs/" + i5+"/data",schemaPath:"#/properties/rows/properties/outputs/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err100];
 }
@@ -20644,8 +20641,9 @@ vErrors.push(err100);
 errors++;
 }
 }
+}
 else {
-const err101 = {instancePath:instancePath+"/rows/readings/" + i6+"/id",schemaPath:"#/properties/rows/properties/readings/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+const err101 = {instancePath:instancePath+"/rows/outputs/" + i5,schemaPath:"#/properties/rows/properties/outputs/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err101];
 }
@@ -20655,10 +20653,9 @@ vErrors.push(err101);
 errors++;
 }
 }
-if(data48.version !== undefined){
-let data50 = data48.version;
-if(!(((typeof data50 == "number") && (!(data50 % 1) && !isNaN(data50))) && (isFinite(data50)))){
-const err102 = {instancePath:instancePath+"/rows/readings/" + i6+"/version",schemaPath:"#/properties/rows/properties/readings/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+}
+else {
+const err102 = {instancePath:instancePath+"/rows/outputs",schemaPath:"#/properties/rows/properties/outputs/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err102];
 }
@@ -20667,9 +20664,16 @@ vErrors.push(err102);
 }
 errors++;
 }
-if((typeof data50 == "number") && (isFinite(data50))){
-if(data50 < 1 || isNaN(data50)){
-const err103 = {instancePath:instancePath+"/rows/readings/" + i6+"/version",schemaPath:"#/properties/rows/properties/readings/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+}
+if(data4.readings !== undefined){
+let data47 = data4.readings;
+if(Array.isArray(data47)){
+const len6 = data47.length;
+for(let i6=0; i6<len6; i6++){
+let data48 = data47[i6];
+if(data48 && typeof data48 == "object" && !Array.isArray(data48)){
+if(data48.id === undefined){
+const err103 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err103];
 }
@@ -20678,13 +20682,8 @@ vErrors.push(err103);
 }
 errors++;
 }
-}
-}
-if(data48.createdAt !== undefined){
-let data51 = data48.createdAt;
-if(typeof data51 === "string"){
-if(func3(data51) > 40){
-const err104 = {instancePath:instancePath+"/rows/readings/" + i6+"/createdAt",schemaPath:"#/properties/rows/properties/readings/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data48.data === undefined){
+const err104 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
 if(vErrors === null){
 vErrors = [err104];
 }
@@ -20693,9 +20692,9 @@ vErrors.push(err104);
 }
 errors++;
 }
-}
-else {
-const err105 = {instancePath:instancePath+"/rows/readings/" + i6+"/createdAt",schemaPath:"#/properties/rows/properties/readings/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+for(const key8 in data48){
+if(!(((((key8 === "id") || (key8 === "version")) || (key8 === "createdAt")) || (key8 === "updatedAt")) || (key8 === "data"))){
+const err105 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key8},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err105];
 }
@@ -20705,11 +20704,11 @@ vErrors.push(err105);
 errors++;
 }
 }
-if(data48.updatedAt !== undefined){
-let data52 = data48.updatedAt;
-if(typeof data52 === "string"){
-if(func3(data52) > 40){
-const err106 = {instancePath:instancePath+"/rows/readings/" + i6+"/updatedAt",schemaPath:"#/properties/rows/properties/readings/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data48.id !== undefined){
+let data49 = data48.id;
+if(typeof data49 === "string"){
+if(!pattern55.test(data49)){
+const err106 = {instancePath:instancePath+"/rows/readings/" + i6+"/id",schemaPath:"#/properties/rows/properties/readings/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err106];
 }
@@ -20720,7 +20719,7 @@ errors++;
 }
 }
 else {
-const err107 = {instancePath:instancePath+"/rows/readings/" + i6+"/updatedAt",schemaPath:"#/properties/rows/properties/readings/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+const err107 = {instancePath:instancePath+"/rows/readings/" + i6+"/id",schemaPath:"#/properties/rows/properties/readings/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err107];
 }
@@ -20730,10 +20729,10 @@ vErrors.push(err107);
 errors++;
 }
 }
-if(data48.data !== undefined){
-let data53 = data48.data;
-if(!(data53 && typeof data53 == "object" && !Array.isArray(data53))){
-const err108 = {instancePath:instancePath+"/rows/readings/" + i6+"/data",schemaPath:"#/properties/rows/properties/readings/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data48.version !== undefined){
+let data50 = data48.version;
+if(!(((typeof data50 == "number") && (!(data50 % 1) && !isNaN(data50))) && (isFinite(data50)))){
+const err108 = {instancePath:instancePath+"/rows/readings/" + i6+"/version",schemaPath:"#/properties/rows/properties/readings/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
 if(vErrors === null){
 vErrors = [err108];
 }
@@ -20742,10 +20741,9 @@ vErrors.push(err108);
 }
 errors++;
 }
-}
-}
-else {
-const err109 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if((typeof data50 == "number") && (isFinite(data50))){
+if(data50 > 9007199254740991 || isNaN(data50)){
+const err109 = {instancePath:instancePath+"/rows/readings/" + i6+"/version",schemaPath:"#/properties/rows/properties/readings/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err109];
 }
@@ -20754,10 +20752,8 @@ vErrors.push(err109);
 }
 errors++;
 }
-}
-}
-else {
-const err110 = {instancePath:instancePath+"/rows/readings",schemaPath:"#/properties/rows/properties/readings/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(data50 < 1 || isNaN(data50)){
+const err110 = {instancePath:instancePath+"/rows/readings/" + i6+"/version",schemaPath:"#/properties/rows/properties/readings/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err110];
 }
@@ -20767,11 +20763,12 @@ vErrors.push(err110);
 errors++;
 }
 }
-if(data4.ratios !== undefined){
-let data54 = data4.ratios;
-if(Array.isArray(data54)){
-if(data54.length > 200000){
-const err111 = {instancePath:instancePath+"/rows/ratios",schemaPath:"#/properties/rows/properties/ratios/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+}
+if(data48.createdAt !== undefined){
+let data51 = data48.createdAt;
+if(typeof data51 === "string"){
+if(!pattern62.test(data51)){
+const err111 = {instancePath:instancePath+"/rows/readings/" + i6+"/createdAt",schemaPath:"#/properties/rows/properties/readings/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err111];
 }
@@ -20780,12 +20777,9 @@ vErrors.push(err111);
 }
 errors++;
 }
-const len7 = data54.length;
-for(let i7=0; i7<len7; i7++){
-let data55 = data54[i7];
-if(data55 && typeof data55 == "object" && !Array.isArray(data55)){
-if(data55.id === undefined){
-const err112 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+}
+else {
+const err112 = {instancePath:instancePath+"/rows/readings/" + i6+"/createdAt",schemaPath:"#/properties/rows/properties/readings/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err112];
 }
@@ -20794,8 +20788,12 @@ vErrors.push(err112);
 }
 errors++;
 }
-if(data55.data === undefined){
-const err113 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+}
+if(data48.updatedAt !== undefined){
+let data52 = data48.updatedAt;
+if(typeof data52 === "string"){
+if(!pattern62.test(data52)){
+const err113 = {instancePath:instancePath+"/rows/readings/" + i6+"/updatedAt",schemaPath:"#/properties/rows/properties/readings/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err113];
 }
@@ -20804,11 +20802,9 @@ vErrors.push(err113);
 }
 errors++;
 }
-if(data55.id !== undefined){
-let data56 = data55.id;
-if(typeof data56 === "string"){
-if(!pattern55.test(data56)){
-const err114 = {instancePath:instancePath+"/rows/ratios/" + i7+"/id",schemaPath:"#/properties/rows/properties/ratios/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+}
+else {
+const err114 = {instancePath:instancePath+"/rows/readings/" + i6+"/updatedAt",schemaPath:"#/properties/rows/properties/readings/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err114];
 }
@@ -20818,8 +20814,10 @@ vErrors.push(err114);
 errors++;
 }
 }
-else {
-const err115 = {instancePath:instancePath+"/rows/ratios/" + i7+"/id",schemaPath:"#/properties/rows/properties/ratios/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data48.data !== undefined){
+let data53 = data48.data;
+if(!(data53 && typeof data53 == "object" && !Array.isArray(data53))){
+const err115 = {instancePath:instancePath+"/rows/readings/" + i6+"/data",schemaPath:"#/properties/rows/properties/readings/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err115];
 }
@@ -20829,10 +20827,9 @@ vErrors.push(err115);
 errors++;
 }
 }
-if(data55.version !== undefined){
-let data57 = data55.version;
-if(!(((typeof data57 == "number") && (!(data57 % 1) && !isNaN(data57))) && (isFinite(data57)))){
-const err116 = {instancePath:instancePath+"/rows/ratios/" + i7+"/version",schemaPath:"#/properties/rows/properties/ratios/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+}
+else {
+const err116 = {instancePath:instancePath+"/rows/readings/" + i6,schemaPath:"#/properties/rows/properties/readings/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err116];
 }
@@ -20841,9 +20838,10 @@ vErrors.push(err116);
 }
 errors++;
 }
-if((typeof data57 == "number") && (isFinite(data57))){
-if(data57 < 1 || isNaN(data57)){
-const err117 = {instancePath:instancePath+"/rows/ratios/" + i7+"/version",schemaPath:"#/properties/rows/properties/ratios/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+}
+}
+else {
+const err117 = {instancePath:instancePath+"/rows/readings",schemaPath:"#/properties/rows/properties/readings/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err117];
 }
@@ -20853,12 +20851,15 @@ vErrors.push(err117);
 errors++;
 }
 }
-}
-if(data55.createdAt !== undefined){
-let data58 = data55.createdAt;
-if(typeof data58 === "string"){
-if(func3(data58) > 40){
-const err118 = {instancePath:instancePath+"/rows/ratios/" + i7+"/createdAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data4.ratios !== undefined){
+let data54 = data4.ratios;
+if(Array.isArray(data54)){
+const len7 = data54.length;
+for(let i7=0; i7<len7; i7++){
+let data55 = data54[i7];
+if(data55 && typeof data55 == "object" && !Array.isArray(data55)){
+if(data55.id === undefined){
+const err118 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err118];
 }
@@ -20867,9 +20868,8 @@ vErrors.push(err118);
 }
 errors++;
 }
-}
-else {
-const err119 = {instancePath:instancePath+"/rows/ratios/" + i7+"/createdAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data55.data === undefined){
+const err119 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
 if(vErrors === null){
 vErrors = [err119];
 }
@@ -20878,12 +20878,9 @@ vErrors.push(err119);
 }
 errors++;
 }
-}
-if(data55.updatedAt !== undefined){
-let data59 = data55.updatedAt;
-if(typeof data59 === "string"){
-if(func3(data59) > 40){
-const err120 = {instancePath:instancePath+"/rows/ratios/" + i7+"/updatedAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+for(const key9 in data55){
+if(!(((((key9 === "id") || (key9 === "version")) || (key9 === "createdAt")) || (key9 === "updatedAt")) || (key9 === "data"))){
+const err120 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key9},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err120];
 }
@@ -20893,8 +20890,11 @@ vErrors.push(err120);
 errors++;
 }
 }
-else {
-const err121 = {instancePath:instancePath+"/rows/ratios/" + i7+"/updatedAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data55.id !== undefined){
+let data56 = data55.id;
+if(typeof data56 === "string"){
+if(!pattern55.test(data56)){
+const err121 = {instancePath:instancePath+"/rows/ratios/" + i7+"/id",schemaPath:"#/properties/rows/properties/ratios/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err121];
 }
@@ -20904,10 +20904,8 @@ vErrors.push(err121);
 errors++;
 }
 }
-if(data55.data !== undefined){
-let data60 = data55.data;
-if(!(data60 && typeof data60 == "object" && !Array.isArray(data60))){
-const err122 = {instancePath:instancePath+"/rows/ratios/" + i7+"/data",schemaPath:"#/properties/rows/properties/ratios/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+else {
+const err122 = {instancePath:instancePath+"/rows/ratios/" + i7+"/id",schemaPath:"#/properties/rows/properties/ratios/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err122];
 }
@@ -20917,9 +20915,10 @@ vErrors.push(err122);
 errors++;
 }
 }
-}
-else {
-const err123 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data55.version !== undefined){
+let data57 = data55.version;
+if(!(((typeof data57 == "number") && (!(data57 % 1) && !isNaN(data57))) && (isFinite(data57)))){
+const err123 = {instancePath:instancePath+"/rows/ratios/" + i7+"/version",schemaPath:"#/properties/rows/properties/ratios/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
 if(vErrors === null){
 vErrors = [err123];
 }
@@ -20928,10 +20927,9 @@ vErrors.push(err123);
 }
 errors++;
 }
-}
-}
-else {
-const err124 = {instancePath:instancePath+"/rows/ratios",schemaPath:"#/properties/rows/properties/ratios/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if((typeof data57 == "number") && (isFinite(data57))){
+if(data57 > 9007199254740991 || isNaN(data57)){
+const err124 = {instancePath:instancePath+"/rows/ratios/" + i7+"/version",schemaPath:"#/properties/rows/properties/ratios/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err124];
 }
@@ -20940,12 +20938,8 @@ vErrors.push(err124);
 }
 errors++;
 }
-}
-if(data4.starTests !== undefined){
-let data61 = data4.starTests;
-if(Array.isArray(data61)){
-if(data61.length > 200000){
-const err125 = {instancePath:instancePath+"/rows/starTests",schemaPath:"#/properties/rows/properties/starTests/maxItems",keyword:"maxItems",params:{limit: 200000},message:"must NOT have more than 200000 items"};
+if(data57 < 1 || isNaN(data57)){
+const err125 = {instancePath:instancePath+"/rows/ratios/" + i7+"/version",schemaPath:"#/properties/rows/properties/ratios/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err125];
 }
@@ -20954,12 +20948,13 @@ vErrors.push(err125);
 }
 errors++;
 }
-const len8 = data61.length;
-for(let i8=0; i8<len8; i8++){
-let data62 = data61[i8];
-if(data62 && typeof data62 == "object" && !Array.isArray(data62)){
-if(data62.id === undefined){
-const err126 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+}
+}
+if(data55.createdAt !== undefined){
+let data58 = data55.createdAt;
+if(typeof data58 === "string"){
+if(!pattern62.test(data58)){
+const err126 = {instancePath:instancePath+"/rows/ratios/" + i7+"/createdAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err126];
 }
@@ -20968,8 +20963,9 @@ vErrors.push(err126);
 }
 errors++;
 }
-if(data62.data === undefined){
-const err127 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
+}
+else {
+const err127 = {instancePath:instancePath+"/rows/ratios/" + i7+"/createdAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err127];
 }
@@ -20978,11 +20974,12 @@ vErrors.push(err127);
 }
 errors++;
 }
-if(data62.id !== undefined){
-let data63 = data62.id;
-if(typeof data63 === "string"){
-if(!pattern55.test(data63)){
-const err128 = {instancePath:instancePath+"/rows/starTests/" + i8+"/id",schemaPath:"#/properties/rows/properties/starTests/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+}
+if(data55.updatedAt !== undefined){
+let data59 = data55.updatedAt;
+if(typeof data59 === "string"){
+if(!pattern62.test(data59)){
+const err128 = {instancePath:instancePath+"/rows/ratios/" + i7+"/updatedAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err128];
 }
@@ -20993,7 +20990,7 @@ errors++;
 }
 }
 else {
-const err129 = {instancePath:instancePath+"/rows/starTests/" + i8+"/id",schemaPath:"#/properties/rows/properties/starTests/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+const err129 = {instancePath:instancePath+"/rows/ratios/" + i7+"/updatedAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err129];
 }
@@ -21003,10 +21000,10 @@ vErrors.push(err129);
 errors++;
 }
 }
-if(data62.version !== undefined){
-let data64 = data62.version;
-if(!(((typeof data64 == "number") && (!(data64 % 1) && !isNaN(data64))) && (isFinite(data64)))){
-const err130 = {instancePath:instancePath+"/rows/starTests/" + i8+"/version",schemaPath:"#/properties/rows/properties/starTests/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
+if(data55.data !== undefined){
+let data60 = data55.data;
+if(!(data60 && typeof data60 == "object" && !Array.isArray(data60))){
+const err130 = {instancePath:instancePath+"/rows/ratios/" + i7+"/data",schemaPath:"#/properties/rows/properties/ratios/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err130];
 }
@@ -21015,9 +21012,10 @@ vErrors.push(err130);
 }
 errors++;
 }
-if((typeof data64 == "number") && (isFinite(data64))){
-if(data64 < 1 || isNaN(data64)){
-const err131 = {instancePath:instancePath+"/rows/starTests/" + i8+"/version",schemaPath:"#/properties/rows/properties/starTests/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+}
+}
+else {
+const err131 = {instancePath:instancePath+"/rows/ratios/" + i7,schemaPath:"#/properties/rows/properties/ratios/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err131];
 }
@@ -21028,11 +21026,8 @@ errors++;
 }
 }
 }
-if(data62.createdAt !== undefined){
-let data65 = data62.createdAt;
-if(typeof data65 === "string"){
-if(func3(data65) > 40){
-const err132 = {instancePath:instancePath+"/rows/starTests/" + i8+"/createdAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/createdAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+else {
+const err132 = {instancePath:instancePath+"/rows/ratios",schemaPath:"#/properties/rows/properties/ratios/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err132];
 }
@@ -21042,8 +21037,15 @@ vErrors.push(err132);
 errors++;
 }
 }
-else {
-const err133 = {instancePath:instancePath+"/rows/starTests/" + i8+"/createdAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data4.starTests !== undefined){
+let data61 = data4.starTests;
+if(Array.isArray(data61)){
+const len8 = data61.length;
+for(let i8=0; i8<len8; i8++){
+let data62 = data61[i8];
+if(data62 && typeof data62 == "object" && !Array.isArray(data62)){
+if(data62.id === undefined){
+const err133 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
 if(vErrors === null){
 vErrors = [err133];
 }
@@ -21052,12 +21054,8 @@ vErrors.push(err133);
 }
 errors++;
 }
-}
-if(data62.updatedAt !== undefined){
-let data66 = data62.updatedAt;
-if(typeof data66 === "string"){
-if(func3(data66) > 40){
-const err134 = {instancePath:instancePath+"/rows/starTests/" + i8+"/updatedAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/updatedAt/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(data62.data === undefined){
+const err134 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/required",keyword:"required",params:{missingProperty: "data"},message:"must have required property '"+"data"+"'"};
 if(vErrors === null){
 vErrors = [err134];
 }
@@ -21066,9 +21064,9 @@ vErrors.push(err134);
 }
 errors++;
 }
-}
-else {
-const err135 = {instancePath:instancePath+"/rows/starTests/" + i8+"/updatedAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+for(const key10 in data62){
+if(!(((((key10 === "id") || (key10 === "version")) || (key10 === "createdAt")) || (key10 === "updatedAt")) || (key10 === "data"))){
+const err135 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key10},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err135];
 }
@@ -21078,10 +21076,11 @@ vErrors.push(err135);
 errors++;
 }
 }
-if(data62.data !== undefined){
-let data67 = data62.data;
-if(!(data67 && typeof data67 == "object" && !Array.isArray(data67))){
-const err136 = {instancePath:instancePath+"/rows/starTests/" + i8+"/data",schemaPath:"#/properties/rows/properties/starTests/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data62.id !== undefined){
+let data63 = data62.id;
+if(typeof data63 === "string"){
+if(!pattern55.test(data63)){
+const err136 = {instancePath:instancePath+"/rows/starTests/" + i8+"/id",schemaPath:"#/properties/rows/properties/starTests/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err136];
 }
@@ -21091,9 +21090,8 @@ vErrors.push(err136);
 errors++;
 }
 }
-}
 else {
-const err137 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+const err137 = {instancePath:instancePath+"/rows/starTests/" + i8+"/id",schemaPath:"#/properties/rows/properties/starTests/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
 if(vErrors === null){
 vErrors = [err137];
 }
@@ -21103,9 +21101,10 @@ vErrors.push(err137);
 errors++;
 }
 }
-}
-else {
-const err138 = {instancePath:instancePath+"/rows/starTests",schemaPath:"#/properties/rows/properties/starTests/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(data62.version !== undefined){
+let data64 = data62.version;
+if(!(((typeof data64 == "number") && (!(data64 % 1) && !isNaN(data64))) && (isFinite(data64)))){
+const err138 = {instancePath:instancePath+"/rows/starTests/" + i8+"/version",schemaPath:"#/properties/rows/properties/starTests/items/properties/version/type",keyword:"type",params:{type: "integer"},message:"must be integer"};
 if(vErrors === null){
 vErrors = [err138];
 }
@@ -21114,10 +21113,9 @@ vErrors.push(err138);
 }
 errors++;
 }
-}
-}
-else {
-const err139 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if((typeof data64 == "number") && (isFinite(data64))){
+if(data64 > 9007199254740991 || isNaN(data64)){
+const err139 = {instancePath:instancePath+"/rows/starTests/" + i8+"/version",schemaPath:"#/properties/rows/properties/starTests/items/properties/version/maximum",keyword:"maximum",params:{comparison: "<=", limit: 9007199254740991},message:"must be <= 9007199254740991"};
 if(vErrors === null){
 vErrors = [err139];
 }
@@ -21126,15 +21124,125 @@ vErrors.push(err139);
 }
 errors++;
 }
-}
-}
-else {
-const err140 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data64 < 1 || isNaN(data64)){
+const err140 = {instancePath:instancePath+"/rows/starTests/" + i8+"/version",schemaPath:"#/properties/rows/properties/starTests/items/properties/version/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err140];
 }
 else {
 vErrors.push(err140);
+}
+errors++;
+}
+}
+}
+if(data62.createdAt !== undefined){
+let data65 = data62.createdAt;
+if(typeof data65 === "string"){
+if(!pattern62.test(data65)){
+const err141 = {instancePath:instancePath+"/rows/starTests/" + i8+"/createdAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
+if(vErrors === null){
+vErrors = [err141];
+}
+else {
+vErrors.push(err141);
+}
+errors++;
+}
+}
+else {
+const err142 = {instancePath:instancePath+"/rows/starTests/" + i8+"/createdAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/createdAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err142];
+}
+else {
+vErrors.push(err142);
+}
+errors++;
+}
+}
+if(data62.updatedAt !== undefined){
+let data66 = data62.updatedAt;
+if(typeof data66 === "string"){
+if(!pattern62.test(data66)){
+const err143 = {instancePath:instancePath+"/rows/starTests/" + i8+"/updatedAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
+if(vErrors === null){
+vErrors = [err143];
+}
+else {
+vErrors.push(err143);
+}
+errors++;
+}
+}
+else {
+const err144 = {instancePath:instancePath+"/rows/starTests/" + i8+"/updatedAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/updatedAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err144];
+}
+else {
+vErrors.push(err144);
+}
+errors++;
+}
+}
+if(data62.data !== undefined){
+let data67 = data62.data;
+if(!(data67 && typeof data67 == "object" && !Array.isArray(data67))){
+const err145 = {instancePath:instancePath+"/rows/starTests/" + i8+"/data",schemaPath:"#/properties/rows/properties/starTests/items/properties/data/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err145];
+}
+else {
+vErrors.push(err145);
+}
+errors++;
+}
+}
+}
+else {
+const err146 = {instancePath:instancePath+"/rows/starTests/" + i8,schemaPath:"#/properties/rows/properties/starTests/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err146];
+}
+else {
+vErrors.push(err146);
+}
+errors++;
+}
+}
+}
+else {
+const err147 = {instancePath:instancePath+"/rows/starTests",schemaPath:"#/properties/rows/properties/starTests/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err147];
+}
+else {
+vErrors.push(err147);
+}
+errors++;
+}
+}
+}
+else {
+const err148 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err148];
+}
+else {
+vErrors.push(err148);
+}
+errors++;
+}
+}
+}
+else {
+const err149 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err149];
+}
+else {
+vErrors.push(err149);
 }
 errors++;
 }

@@ -1,5 +1,5 @@
 import type { FarInputData } from './farInput';
-import { between, note, text, uuid } from './fields';
+import { between, dateTime, note, text, uuid } from './fields';
 import type { NearInputData } from './nearInput';
 import { chainOfIds, type Setup } from './setup';
 import type { StarsInputData } from './starsInput';
@@ -56,11 +56,7 @@ export const readingSchema = {
   ],
   properties: {
     desk: { type: 'string', title: 'Desk' },
-    takenAt: {
-      type: 'string',
-      title: 'Time',
-      pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$',
-    },
+    takenAt: dateTime('Time'),
     setupId: uuid('Set-up'),
     subjectId: uuid('Subject'),
     outputId: uuid('Output'),

@@ -1,4 +1,4 @@
-import { between, note, text, uuid } from './fields';
+import { between, dateTime, note, text, uuid } from './fields';
 
 const verdict = (title: string) => ({ type: 'string', title, enum: ['fine', 'small', 'strokes'] }) as const;
 
@@ -32,7 +32,7 @@ export const starTestSchema = {
       },
     },
     cornerStretchPx: between('Corner stars drawn out by the lens, in px', 0, 1000),
-    takenAt: { type: 'string', title: 'Time', pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$' },
+    takenAt: dateTime('Time'),
     note: note('Note'),
   },
 } as const;

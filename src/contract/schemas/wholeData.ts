@@ -1,19 +1,20 @@
-import { uuid } from './fields';
+import { dateTime, uuid } from './fields';
 
 const row = {
   type: 'object',
   title: 'Row',
+  additionalProperties: false,
   required: ['id', 'data'],
   properties: {
     id: uuid('Id'),
-    version: { type: 'integer', title: 'Version', minimum: 1 },
-    createdAt: { type: 'string', title: 'Made at', maxLength: 40 },
-    updatedAt: { type: 'string', title: 'Changed at', maxLength: 40 },
+    version: { type: 'integer', title: 'Version', minimum: 1, maximum: Number.MAX_SAFE_INTEGER },
+    createdAt: dateTime('Made at'),
+    updatedAt: dateTime('Changed at'),
     data: { type: 'object', title: 'Data' },
   },
 } as const;
 
-const rows = (title: string) => ({ type: 'array', title, maxItems: 200_000, items: row }) as const;
+const rows = (title: string) => ({ type: 'array', title, items: row }) as const;
 
 /** Version of the form below. It goes up when older programs could no longer read what is written. */
 export const WHOLE_DATA_VERSION = 1;
@@ -28,7 +29,7 @@ export const wholeDataSchema = {
   properties: {
     format: { type: 'string', title: 'Format', const: 'jauge' },
     formatVersion: { type: 'integer', title: 'Version of the format', const: WHOLE_DATA_VERSION },
-    exportedAt: { type: 'string', title: 'Exported at', maxLength: 40 },
+    exportedAt: dateTime('Exported at'),
     existing: { type: 'string', title: 'What to do with rows that exist already', enum: ['keep', 'replace'] },
     rows: {
       type: 'object',

@@ -10,10 +10,10 @@ beforeEach(async () => {
 afterEach(() => server.close());
 
 const kinds = async () =>
-  (await server.database.sequelize.query<{ kind: string }>("SELECT json_extract(data, '$.kind') AS kind FROM adapters ORDER BY id", { type: QueryTypes.SELECT })).map((row) => row.kind);
+  (await server.database.writer.query<{ kind: string }>("SELECT json_extract(data, '$.kind') AS kind FROM adapters ORDER BY id", { type: QueryTypes.SELECT })).map((row) => row.kind);
 
 it('makes converters with a factor below 1 reducers, leaves the others, and can be undone', async () => {
-  const queryInterface = server.database.sequelize.getQueryInterface();
+  const queryInterface = server.database.writer.getQueryInterface();
   await server.store.create('adapters', testId(1), demoAdapters.converter14.data);
   await server.store.create('adapters', testId(2), { kind: 'reducer', name: 'Old', factor: 0.71, autofocus: true });
   await reducers.down(queryInterface);

@@ -11,6 +11,11 @@ export interface RowAttributes {
   /** Where a column repeats a field of `data`, for an index or a foreign key. */
   bodyId?: string;
   takenAt?: string;
+  desk?: string;
+  subject?: string;
+  words?: string;
+  figure?: number;
+  held?: string | null;
 }
 
 export type RowModel = ModelStatic<Model<RowAttributes>>;
@@ -23,6 +28,15 @@ export interface SetupPartAttributes {
   adapterId: string | null;
 }
 
+/** What a change sent with a key was answered, so that the same one sent again is answered alike and done once. */
+export interface AnswerAttributes {
+  key: string;
+  /** What was asked, as a fingerprint: a key holds for one request. */
+  request: string;
+  body: string;
+  madeAt: string;
+}
+
 /** The version a deleted row had, so that a row restored under its id goes on counting and a stale write stays stale. */
 export interface TombstoneAttributes {
   id: string;
@@ -33,6 +47,7 @@ export interface Tables {
   rows: Record<ResourceName, RowModel>;
   setupParts: ModelStatic<Model<SetupPartAttributes>>;
   tombstones: ModelStatic<Model<TombstoneAttributes>>;
+  answers: ModelStatic<Model<AnswerAttributes>>;
 }
 
 const common = {
@@ -55,7 +70,14 @@ export function defineTables(sequelize: Sequelize): Tables {
       setups: table('setups', { bodyId: { type: DataTypes.TEXT, allowNull: false, field: 'body_id' } }),
       subjects: table('subjects'),
       outputs: table('outputs'),
-      readings: table('readings', { takenAt: { type: DataTypes.TEXT, allowNull: false, field: 'taken_at' } }),
+      readings: table('readings', {
+        takenAt: { type: DataTypes.TEXT, allowNull: false, field: 'taken_at' },
+        desk: { type: DataTypes.TEXT, allowNull: false },
+        subject: { type: DataTypes.TEXT, allowNull: false },
+        words: { type: DataTypes.TEXT, allowNull: false },
+        figure: { type: DataTypes.REAL, allowNull: false },
+        held: { type: DataTypes.TEXT, allowNull: true },
+      }),
       ratios: table('ratios'),
       starTests: table('starTests'),
     },
@@ -73,6 +95,16 @@ export function defineTables(sequelize: Sequelize): Tables {
       'tombstones',
       { id: { type: DataTypes.TEXT, primaryKey: true }, version: { type: DataTypes.INTEGER, allowNull: false } },
       { tableName: 'tombstones', timestamps: false },
+    ),
+    answers: sequelize.define<Model<AnswerAttributes>>(
+      'answers',
+      {
+        key: { type: DataTypes.TEXT, primaryKey: true },
+        request: { type: DataTypes.TEXT, allowNull: false },
+        body: { type: DataTypes.TEXT, allowNull: false },
+        madeAt: { type: DataTypes.TEXT, allowNull: false, field: 'made_at' },
+      },
+      { tableName: 'answers', timestamps: false },
     ),
   };
 }

@@ -1,7 +1,9 @@
+import crypto from 'node:crypto';
 import { Router, type Request } from 'express';
+import { MOST_SEARCH_CHARACTERS, MOST_SEARCH_WORDS, READING_DESKS, READING_SORTS, type ReadingsSought } from '@/contract/readingsSought';
 import { RESOURCE_NAMES, type ResourceName } from '@/contract/resources';
 import { HttpProblem } from '../problems';
-import type { Store } from '../store';
+import type { SentOnce, Store } from '../store';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 const MAX_PAGE = 1000;
@@ -37,13 +39,42 @@ function objectOf(request: Request): Record<string, unknown> {
 
 const versionOf = (value: unknown) => wholeNumber(value, 'version', undefined, 1, Number.MAX_SAFE_INTEGER);
 
+/** The key of a change, when one was sent, with a fingerprint of what it asks. */
+function sentOnce(request: Request): SentOnce | undefined {
+  const key = request.get('idempotency-key');
+  if (key === undefined) return undefined;
+  if (!/^[\w-]{8,100}$/.test(key)) throw new HttpProblem(400, 'key.invalid', 'Not a key', 'An Idempotency-Key has 8 to 100 letters, digits, “-” or “_”.');
+  const asked = JSON.stringify([request.method, request.path, request.query.version, request.body ?? null]);
+  return { key, request: crypto.createHash('sha256').update(asked).digest('hex') };
+}
+
+function oneOf<T extends string>(value: unknown, path: string, known: readonly T[]): T | undefined {
+  if (value === undefined) return undefined;
+  if (known.includes(value as T)) return value as T;
+  const message = `“${path}” must be one of: ${known.join(', ')}.`;
+  throw new HttpProblem(400, `${path}.invalid`, 'Unknown choice', message, { errors: [{ path, message }] });
+}
+
+/** How readings are asked for. */
+function soughtOf({ query }: Request): ReadingsSought {
+  const { search } = query;
+  if (search !== undefined && (typeof search !== 'string' || search.length > MOST_SEARCH_CHARACTERS || search.trim().split(/\s+/).length > MOST_SEARCH_WORDS)) {
+    const message = `“search” must be at most ${MOST_SEARCH_WORDS} words of ${MOST_SEARCH_CHARACTERS} characters in all.`;
+    throw new HttpProblem(400, 'search.invalid', 'Too much to look for', message, { errors: [{ path: 'search', message }] });
+  }
+  const desk = oneOf(query.desk, 'desk', READING_DESKS);
+  const held = oneOf(query.held, 'held', ['noted'] as const);
+  return { sort: oneOf(query.sort, 'sort', READING_SORTS) ?? 'newest', ...(search ? { search } : {}), ...(desk ? { desk } : {}), ...(held ? { held: true } : {}) };
+}
+
 /** list, get, create, replace and delete for every resource. */
 export function resourceRoutes(store: Store): Router {
   const router = Router();
   router.get('/:resource', async (request, response) => {
     const limit = wholeNumber(request.query.limit, 'limit', 200, 1, MAX_PAGE);
     const offset = wholeNumber(request.query.offset, 'offset', 0, 0, Number.MAX_SAFE_INTEGER);
-    response.type('json').send(await store.listJson(resourceOf(request), limit, offset));
+    const name = resourceOf(request);
+    response.type('json').send(await store.listJson(name, limit, offset, name === 'readings' ? soughtOf(request) : undefined));
   });
   router.get('/:resource/:id', async (request, response) => {
     response.json(await store.get(resourceOf(request), idOf(request.params.id)));
@@ -51,16 +82,16 @@ export function resourceRoutes(store: Store): Router {
   router.post('/:resource', async (request, response) => {
     const name = resourceOf(request);
     const { id, data } = objectOf(request);
-    const row = await store.create(name, idOf(id), data);
+    const row = await store.create(name, idOf(id), data, sentOnce(request));
     response.status(201).location(`/api/v1/${name}/${row.id}`).json(row);
   });
   router.put('/:resource/:id', async (request, response) => {
     const name = resourceOf(request);
     const { version, data } = objectOf(request);
-    response.json(await store.replace(name, idOf(request.params.id), versionOf(version), data));
+    response.json(await store.replace(name, idOf(request.params.id), versionOf(version), data, sentOnce(request)));
   });
   router.delete('/:resource/:id', async (request, response) => {
-    await store.remove(resourceOf(request), idOf(request.params.id), versionOf(request.query.version));
+    await store.remove(resourceOf(request), idOf(request.params.id), versionOf(request.query.version), sentOnce(request));
     response.status(204).end();
   });
   return router;

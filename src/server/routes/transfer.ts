@@ -1,21 +1,66 @@
-import express, { Router } from 'express';
-import type { Database } from '../database';
+import type { Readable } from 'node:stream';
+import zlib from 'node:zlib';
+import { Router, type Request } from 'express';
+import type { Database } from '../database/openDatabase';
+import { HttpProblem } from '../problems';
 import { exportData } from '../transfer/exportData';
 import { importData } from '../transfer/importData';
 
-/** A life's bag and log in one file. */
-const IMPORT_LIMIT = '64mb';
+/** More exports at once would only make each other slow. */
+const MOST_EXPORTS = 2;
+
+const INFLATERS: Record<string, () => Readable & NodeJS.ReadWriteStream> = {
+  gzip: () => zlib.createGunzip(),
+  deflate: () => zlib.createInflate(),
+  br: () => zlib.createBrotliDecompress(),
+};
+
+/** The body as it comes in, packed or not. */
+function bodyOf(request: Request): AsyncIterable<Uint8Array> {
+  if (!request.is('application/json')) throw new HttpProblem(400, 'body.missing', 'No JSON object', 'Send a JSON object with the header content-type: application/json.');
+  const encoding = (request.get('content-encoding') ?? 'identity').trim().toLowerCase();
+  if (encoding === 'identity') return request;
+  const inflater = INFLATERS[encoding]?.();
+  if (!inflater) throw new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON, plain or packed with gzip, deflate or br.');
+  request.on('error', (error) => inflater.destroy(error));
+  return request.pipe(inflater);
+}
+
+/** An error of unpacking is the sender's. */
+function sendersFault(error: unknown): unknown {
+  const code = String((error as { code?: unknown }).code ?? '');
+  if (code.startsWith('Z_') || code.startsWith('ERR_') || code.startsWith('ERR__ERROR')) return new HttpProblem(400, 'body.encoding', 'Cannot be unpacked', 'The body cannot be unpacked: it is damaged or not packed as its header says. Send it again.');
+  if (code === 'ECONNRESET') return new HttpProblem(400, 'body.cutOff', 'Cut off', 'The body ended in the middle. Nothing was imported; send it again.');
+  return error;
+}
 
 /** The whole data out and in. */
 export function transferRoutes(database: Database, now: () => Date = () => new Date()): Router {
   const router = Router();
+  let exporting = 0;
   router.get('/export', async (_request, response) => {
-    const day = now().toISOString().slice(0, 10);
-    response.setHeader('content-disposition', `attachment; filename="jauge-${day}.json"`);
-    response.type('json').send(await exportData(database, now));
+    if (exporting >= MOST_EXPORTS) throw new HttpProblem(429, 'export.busy', 'Exports are running', 'Two exports are running already. Wait until one is done, then try again.');
+    exporting += 1;
+    try {
+      response.setHeader('content-disposition', `attachment; filename="jauge-${now().toISOString().slice(0, 10)}.json"`);
+      response.type('json');
+      await exportData(database.file, response, now);
+    } catch (error) {
+      // Half a file must not look like a whole one.
+      if (response.headersSent) response.destroy();
+      else throw error;
+    } finally {
+      exporting -= 1;
+    }
   });
-  router.post('/import', express.json({ limit: IMPORT_LIMIT }), async (request, response) => {
-    response.json(await importData(database, request.body, now));
+  router.post('/import', async (request, response) => {
+    try {
+      response.json(await importData(database, bodyOf(request), now));
+    } catch (error) {
+      // The rest of what is being sent is not read any more.
+      response.setHeader('connection', 'close');
+      throw sendersFault(error);
+    }
   });
   return router;
 }

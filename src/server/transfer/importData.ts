@@ -1,114 +1,96 @@
-import { Op } from 'sequelize';
-import { summary } from '@/contract/fieldErrors';
+import fs from 'node:fs';
+import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { FieldError } from '@/contract/problem';
-import type { ResourceName, ResourceTypes } from '@/contract/resources';
-import { validateWholeData } from '@/contract/validate';
-import { TRANSFER_ORDER, type ImportSummary, type TransferRow, type WholeData } from '@/contract/wholeData';
-import type { Database } from '../database';
+import { validateHead, validateTransferRow } from '@/contract/validate';
+import type { ImportSummary, WholeData } from '@/contract/wholeData';
+import { openRaw } from '../database/raw';
+import type { Database } from '../database/openDatabase';
 import { HttpProblem } from '../problems';
-import { columnsOf, partsOf } from '../rowColumns';
+import { importInvalid } from './importProblem';
+import { CutOff, mergeImport } from './mergeImport';
+import { readWholeData } from './readWholeData';
+import { openStaging, removeStaging, stagingFile } from './staging';
 
-/** SQLite takes a limited number of values in one statement. */
-const CHUNK = 500;
+const MOST_ERRORS = 50;
+/** A piece of the file read without a pause: others wait no longer than it takes. */
+const PIECE_BYTES = 32 * 1024;
 
-function* chunks<T>(items: T[]): Generator<T[]> {
-  for (let i = 0; i < items.length; i += CHUNK) yield items.slice(i, i + CHUNK);
+/** One import at a time for each database. */
+const running = new WeakSet<Database>();
+
+function* pieces(chunk: Uint8Array): Generator<Uint8Array> {
+  for (let at = 0; at < chunk.length; at += PIECE_BYTES) yield chunk.subarray(at, at + PIECE_BYTES);
 }
-
-/** References of the set-ups to rows that are neither in the file nor in the database. */
-async function danglingReferences({ write }: Database, data: WholeData): Promise<FieldError[]> {
-  const setups = data.rows.setups ?? [];
-  const wanted = { bodies: new Set<string>(), optics: new Set<string>(), adapters: new Set<string>() };
-  for (const { data: setup } of setups) {
-    wanted.bodies.add(setup.bodyId);
-    for (const link of setup.chain) wanted[link.type === 'optic' ? 'optics' : 'adapters'].add(link.id);
-  }
-  const missing = new Set<string>();
-  for (const name of ['bodies', 'optics', 'adapters'] as const) {
-    const here = new Set((data.rows[name] ?? []).map((row) => row.id));
-    const sought = [...wanted[name]].filter((id) => !here.has(id));
-    for (const part of chunks(sought)) {
-      const found = new Set((await write.rows[name].findAll({ where: { id: { [Op.in]: part } }, attributes: ['id'] })).map((row) => row.get('id') as string));
-      part.filter((id) => !found.has(id)).forEach((id) => missing.add(id));
-    }
-  }
-  return setups.flatMap(({ data: setup }, i) => {
-    const parts = [{ id: setup.bodyId, path: 'bodyId' }, ...setup.chain.map((link, j) => ({ id: link.id, path: `chain.${j}.id` }))];
-    return parts.filter((part) => missing.has(part.id)).map((part) => ({ path: `rows.setups.${i}.data.${part.path}`, message: `“${setup.name}” refers to a part that is neither in this file nor in the kit.` }));
-  });
-}
-
-function duplicates(data: WholeData): FieldError[] {
-  return TRANSFER_ORDER.flatMap((name) => {
-    const seen = new Set<string>();
-    return (data.rows[name] ?? []).flatMap((row, i) => {
-      if (!seen.has(row.id)) {
-        seen.add(row.id);
-        return [];
-      }
-      return [{ path: `rows.${name}.${i}.id`, message: `The id ${row.id} stands twice in the file.` }];
-    });
-  });
-}
-
-const invalid = (errors: FieldError[]) => new HttpProblem(422, 'import.invalid', 'Nothing was imported', summary(errors.slice(0, 5)), { errors });
 
 /**
- * Takes a file of data in, all of it or nothing. A row whose id exists with the same data is left alone; one with other
- * data is kept or replaced as the file says. A row that was deleted goes on counting its versions.
+ * Takes a file of data in, of any size, all of it or nothing. Rows are checked as they come and wait in a file beside the
+ * database; only when all are good are they taken over, after a backup. A row whose id exists with the same data is left
+ * alone; one with other data is kept or replaced as the file says. A row that was deleted goes on counting its versions.
  */
-export async function importData(database: Database, sent: unknown, now: () => Date): Promise<ImportSummary> {
-  const checked = validateWholeData(sent);
-  if (!checked.ok) throw invalid(checked.errors);
-  const data = checked.value;
-  const twice = duplicates(data);
-  if (twice.length) throw invalid(twice);
-  const done: ImportSummary = { created: 0, replaced: 0, kept: 0, unchanged: 0 };
-  await database.queue(() =>
-    database.together(async () => {
-      const dangling = await danglingReferences(database, data);
-      if (dangling.length) throw invalid(dangling);
-      for (const name of TRANSFER_ORDER) {
-        for (const part of chunks((data.rows[name] ?? []) as TransferRow<ResourceName>[])) await importChunk(database, name, part, data.existing ?? 'keep', now().toISOString(), done);
-      }
-    }),
-  );
-  return done;
-}
-
-async function importChunk({ write }: Database, name: ResourceName, rows: TransferRow<ResourceName>[], existing: 'keep' | 'replace', time: string, done: ImportSummary): Promise<void> {
-  const ids = rows.map((row) => row.id);
-  const stored = new Map((await write.rows[name].findAll({ where: { id: { [Op.in]: ids } } })).map((row) => [row.get('id') as string, row]));
-  const buried = new Map((await write.tombstones.findAll({ where: { id: { [Op.in]: ids } } })).map((row) => [row.get('id') as string, row.get('version') as number]));
-  const fresh = rows.filter((row) => !stored.has(row.id));
-  await write.rows[name].bulkCreate(
-    fresh.map((row) => ({
-      id: row.id,
-      // The version of the file, unless the row lived on here after the file was written.
-      version: Math.max(row.version ?? 1, (buried.get(row.id) ?? 0) + (row.version === buried.get(row.id) ? 0 : 1)),
-      data: JSON.stringify(row.data),
-      createdAt: row.createdAt ?? time,
-      updatedAt: row.updatedAt ?? time,
-      ...columnsOf(name, row.data),
-    })),
-  );
-  await write.tombstones.destroy({ where: { id: { [Op.in]: ids } } });
-  done.created += fresh.length;
-  const changed = rows.filter((row) => {
-    const old = stored.get(row.id);
-    if (!old) return false;
-    const same = old.get('data') === JSON.stringify(row.data);
-    if (same) done.unchanged += 1;
-    else if (existing === 'keep') done.kept += 1;
-    return !same && existing === 'replace';
-  });
-  for (const row of changed) {
-    const old = stored.get(row.id)!;
-    await old.update({ version: (old.get('version') as number) + 1, data: JSON.stringify(row.data), updatedAt: time, ...columnsOf(name, row.data) });
+export async function importData(database: Database, sent: AsyncIterable<Uint8Array>, now: () => Date): Promise<ImportSummary> {
+  if (running.has(database)) throw new HttpProblem(409, 'import.running', 'An import is running', 'Another file is just being brought in. Wait until that is done, then try again.');
+  running.add(database);
+  try {
+    await stage(database, sent);
+    await database.backup('before-import');
+    const done = await mergeImport(database, now().toISOString());
+    removeStaging(database.file);
+    return done;
+  } catch (error) {
+    // Once the kit is taken over, the draft is needed to carry the rest through at the next start.
+    if (!(error instanceof CutOff)) removeStaging(database.file);
+    throw error;
+  } finally {
+    running.delete(database);
   }
-  done.replaced += changed.length;
-  if (name !== 'setups') return;
-  await write.setupParts.destroy({ where: { setupId: { [Op.in]: changed.map((row) => row.id) } } });
-  await write.setupParts.bulkCreate([...fresh, ...changed].flatMap((row) => partsOf(row.id, row.data as ResourceTypes['setups'])));
 }
 
+async function stage(database: Database, sent: AsyncIterable<Uint8Array>): Promise<void> {
+  const staging = await openStaging(database.file);
+  try {
+    const errors: FieldError[] = [];
+    const reader = readWholeData((name, row, i) => {
+      const checked = validateTransferRow(name, row, i);
+      if (checked.ok) staging.add(name, checked.value);
+      else errors.push(...checked.errors);
+    });
+    for await (const chunk of sent) {
+      for (const piece of pieces(chunk)) {
+        reader.write(piece);
+        if (errors.length >= MOST_ERRORS) throw importInvalid(errors.slice(0, MOST_ERRORS));
+        await staging.flush();
+        await nextTurn();
+      }
+    }
+    const head = reader.end();
+    errors.unshift(...validateHead(head));
+    if (!errors.length) errors.push(...(await staging.doubled(MOST_ERRORS)).map(({ resource, n, id }) => ({ path: `rows.${resource}.${n}.id`, message: `The id ${id} stands twice in the file.` })));
+    if (errors.length) throw importInvalid(errors.slice(0, MOST_ERRORS));
+    await staging.decide((head as Partial<WholeData>).existing ?? 'keep');
+  } catch (error) {
+    await staging.drop();
+    throw error;
+  }
+}
+
+/** Carries an import through that was decided when the server was killed; one that was not decided is forgotten. */
+export async function finishImport(database: Database, now: () => Date = () => new Date()): Promise<void> {
+  const name = stagingFile(database.file);
+  if (!fs.existsSync(name)) return;
+  if (await isDecided(name)) await mergeImport(database, now().toISOString());
+  removeStaging(database.file);
+}
+
+async function isDecided(name: string): Promise<boolean> {
+  try {
+    const raw = await openRaw(name);
+    try {
+      return (await raw.all('SELECT 1 FROM decision')).length === 1;
+    } finally {
+      await raw.close();
+    }
+  } catch {
+    // Cut off while it was made: never decided.
+    return false;
+  }
+}

@@ -66,7 +66,9 @@ it('refuses set-ups of parts that are nowhere, and ids that stand twice', async 
 });
 
 it('refuses a file of another kind or version with a message', async () => {
-  expect((await api().post('/api/v1/import').send({ hello: 1 }).expect(422)).body.detail).toMatch(/Format is missing/);
+  expect((await api().post('/api/v1/import').send({ hello: 1 }).expect(422)).body.detail).toMatch(/“hello” is not a field/);
+  expect((await api().post('/api/v1/import').send({ rows: {} }).expect(422)).body.detail).toMatch(/Format is missing/);
+  expect((await api().post('/api/v1/import').send({ format: 'jauge', formatVersion: 1 }).expect(422)).body.detail).toMatch(/Rows is missing/);
   expect((await api().post('/api/v1/import').send({ format: 'jauge', formatVersion: 99, rows: {} }).expect(422)).body.detail).toMatch(/Version of the format/);
   await api().post('/api/v1/import').set('content-type', 'application/json').send('{"format":').expect(400);
 });

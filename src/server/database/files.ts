@@ -1,0 +1,48 @@
+import fs from 'node:fs';
+import path from 'node:path';
+
+/** What one has noted is nobody else's business: files and folders are open to their owner alone. */
+export const FILE_MODE = 0o600;
+export const FOLDER_MODE = 0o700;
+
+/** Takes the others' rights away from a data file and what SQLite keeps beside it. The folder may be shared and is left. */
+export function keepPrivate(file: string): void {
+  for (const ending of ['', '-wal', '-shm', '.lock', '.address']) {
+    if (fs.existsSync(`${file}${ending}`)) setMode(`${file}${ending}`, FILE_MODE);
+  }
+}
+
+function setMode(name: string, mode: number): void {
+  // A file that belongs to someone else is used as it is.
+  if (process.getuid && fs.statSync(name).uid !== process.getuid()) return;
+  fs.chmodSync(name, mode);
+}
+
+/** Makes sure that names given or moved in a folder outlast a power cut. */
+export function syncFolder(folder: string): void {
+  const handle = fs.openSync(folder, 'r');
+  try {
+    fs.fsyncSync(handle);
+  } finally {
+    fs.closeSync(handle);
+  }
+}
+
+/** Makes a folder of the data's own, open to its owner alone. */
+export function ownFolder(folder: string): string {
+  fs.mkdirSync(folder, { recursive: true, mode: FOLDER_MODE });
+  setMode(folder, FOLDER_MODE);
+  return folder;
+}
+
+/** Copies a file so that it is whole on the disk or not there. */
+export function copyWhole(from: string, to: string): void {
+  const draft = `${to}.part`;
+  fs.copyFileSync(from, draft);
+  fs.chmodSync(draft, FILE_MODE);
+  const handle = fs.openSync(draft, 'r+');
+  fs.fsyncSync(handle);
+  fs.closeSync(handle);
+  fs.renameSync(draft, to);
+  syncFolder(path.dirname(to));
+}

@@ -1,0 +1,142 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { Mutex } from 'async-mutex';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import type { ResourceName } from '@/contract/resources';
+import type { ReadingsSought } from '@/contract/readingsSought';
+import { defineTables, type Tables } from '../models/tables';
+import { makeBackup, type Why } from './backups';
+import { connect, inTransaction } from './connect';
+import { checkFile } from './fileCheck';
+import { lockFile, type FileLock } from './fileLock';
+import { FILE_MODE, FOLDER_MODE, keepPrivate, syncFolder } from './files';
+import { migrate } from './migrate';
+import { finishRestore } from './restore';
+import { pageOf } from './rowsJson';
+
+export interface Trace {
+  exists: boolean;
+  deletedVersion: number | null;
+}
+
+/**
+ * An open database: one connection that reads and one that writes. Sequelize would open a new connection for every
+ * transaction on SQLite, which costs more than the write itself; a single writing connection behind a queue does not.
+ */
+export interface Database {
+  file: string;
+  read: Tables;
+  write: Tables;
+  /** The writing connection, for what no model says. */
+  writer: Sequelize;
+  /** Waits for its turn to write: SQLite takes one writer at a time. */
+  queue: <T>(work: () => Promise<T>) => Promise<T>;
+  /** Within a turn, runs changes in one immediate transaction: all of them hold, or none. */
+  together: <T>(work: () => Promise<T>) => Promise<T>;
+  /** Whether a row exists, and the version it had when it was last deleted: one question instead of two. */
+  trace: (resource: ResourceName, id: string) => Promise<Trace>;
+  /** Rows of a page as JSON texts with commas between, UTF-8, and how many there are in all. */
+  page: (resource: ResourceName, limit: number, offset: number, sought?: ReadingsSought) => Promise<{ total: number; items: Buffer }>;
+  /** Copies the file into its backups, while others read and write. */
+  backup: (why: Why) => Promise<string>;
+  lock: FileLock;
+  close: () => Promise<void>;
+}
+
+/** Puts the first rows into a new file. */
+export type Seed = (database: Database) => Promise<void>;
+
+/** After this long without a change the log is folded into the file, so that a copy of the file is whole. */
+const IDLE_MS = 3000;
+
+/**
+ * Opens a database file and brings its tables up to date; one process at a time. The file is looked over before anything
+ * is written to it. A missing one is made beside its place, filled, and moved there when it is whole: a kill in the middle
+ * leaves nothing that would not open.
+ *
+ * @throws StorageFault in words that say what to do
+ */
+export async function openDatabase(file: string, seed: Seed = () => Promise.resolve()): Promise<Database> {
+  fs.mkdirSync(path.dirname(file), { recursive: true, mode: FOLDER_MODE });
+  const lock = await lockFile(file);
+  try {
+    finishRestore(file);
+    await checkFile(file);
+    if (!fs.existsSync(file)) await makeFile(file, lock, seed);
+    keepPrivate(file);
+    const database = await openExisting(file, lock);
+    keepPrivate(file);
+    return database;
+  } catch (error) {
+    await lock.release();
+    throw error;
+  }
+}
+
+async function makeFile(file: string, lock: FileLock, seed: Seed): Promise<void> {
+  const draft = `${file}.new`;
+  for (const ending of ['', '-wal', '-shm', '-journal']) fs.rmSync(`${draft}${ending}`, { force: true });
+  fs.writeFileSync(draft, '', { mode: FILE_MODE });
+  const database = await openExisting(draft, lock);
+  await seed(database);
+  await closeConnections(database);
+  if (fs.existsSync(`${draft}-wal`)) throw new Error(`the log of ${draft} could not be folded in`);
+  syncFile(draft);
+  fs.renameSync(draft, file);
+  syncFolder(path.dirname(file));
+}
+
+function syncFile(file: string): void {
+  const handle = fs.openSync(file, 'r+');
+  fs.fsyncSync(handle);
+  fs.closeSync(handle);
+}
+
+const closers = new WeakMap<Database, () => Promise<void>>();
+const closeConnections = (database: Database) => closers.get(database)!();
+
+async function openExisting(file: string, lock: FileLock): Promise<Database> {
+  const writer = await connect(file);
+  await migrate(writer, () => (file.endsWith('.new') ? Promise.resolve() : makeBackup(file, 'before-migration')));
+  const reader = await connect(file);
+  const turn = new Mutex();
+  let idle: NodeJS.Timeout | null = null;
+  const fold = () => turn.runExclusive(() => writer.query('PRAGMA wal_checkpoint(TRUNCATE)')).catch(() => undefined);
+  const foldLater = () => {
+    if (idle) clearTimeout(idle);
+    idle = setTimeout(() => void fold(), IDLE_MS);
+    idle.unref();
+  };
+  const database: Database = {
+    file,
+    read: defineTables(reader),
+    write: defineTables(writer),
+    writer,
+    queue: (work) => turn.runExclusive(work).finally(foldLater),
+    together: (work) => inTransaction(writer, work),
+    trace: (resource, id) => traceOf(writer, resource, id),
+    page: (resource, limit, offset, sought) => pageOf(reader, resource, limit, offset, sought),
+    backup: (why) => makeBackup(file, why),
+    lock,
+    close: async () => {
+      await closeConnections(database);
+      await lock.release();
+    },
+  };
+  closers.set(database, async () => {
+    await turn.waitForUnlock();
+    if (idle) clearTimeout(idle);
+    // One after the other: the last to close folds the log in, and two at once each leave it to the other.
+    await reader.close();
+    await writer.query('PRAGMA wal_checkpoint(TRUNCATE)');
+    await writer.close();
+  });
+  return database;
+}
+
+/** Written as plain SQL: through a model, Sequelize asks for the table's columns before every such question. */
+async function traceOf(writer: Sequelize, resource: ResourceName, id: string): Promise<Trace> {
+  const sql = `SELECT EXISTS (SELECT 1 FROM ${resource} WHERE id = $id) AS present, (SELECT version FROM tombstones WHERE id = $id) AS deletedVersion`;
+  const [row] = await writer.query<{ present: number; deletedVersion: number | null }>(sql, { bind: { id }, type: QueryTypes.SELECT });
+  return { exists: row?.present === 1, deletedVersion: row?.deletedVersion ?? null };
+}

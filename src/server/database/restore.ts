@@ -1,0 +1,135 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import { QueryTypes } from 'sequelize';
+import { TRANSFER_ORDER } from '@/contract/wholeData';
+import { HttpProblem } from '../problems';
+import { backupFolder, listBackups } from './backups';
+import { connect } from './connect';
+import { checkFile } from './fileCheck';
+import { copyWhole, syncFolder } from './files';
+import { lockFile } from './fileLock';
+import { migrate } from './migrate';
+import type { Database } from './openDatabase';
+import { StorageFault } from './storageFault';
+
+/** Where a backup is laid ready before it takes the place of the data file. */
+const readyFile = (file: string) => `${file}.restored`;
+const ENDINGS = ['', '-wal', '-shm', '-journal'] as const;
+
+const noSuchBackup = (file: string, name: string) =>
+  new HttpProblem(404, 'backup.unknown', 'No such backup', `There is no backup “${name}”. There are: ${listBackups(file).map((each) => each.name).join(', ') || 'none yet'}.`);
+
+function pathOf(file: string, name: string): string {
+  const known = listBackups(file).find((each) => each.name === name);
+  if (!known) throw noSuchBackup(file, name);
+  return path.join(backupFolder(file), known.name);
+}
+
+/**
+ * Brings a backup back while the server runs: all rows become what they were then, in one transaction, after a backup of
+ * what is there now. Versions go on counting, so that a change made elsewhere to what stood here is seen to be stale.
+ */
+export async function restoreRows(database: Database, name: string): Promise<void> {
+  const { file, writer, queue, together } = database;
+  const ready = readyFile(file);
+  removeFile(ready);
+  copyWhole(pathOf(file, name), ready);
+  try {
+    await checkFile(ready);
+    // A backup of an older program gets today's tables first.
+    const old = await connect(ready);
+    await migrate(old);
+    await old.close();
+    await database.backup('before-restore');
+    await queue(async () => {
+      await writer.query('ATTACH $file AS old', { bind: { file: ready } });
+      try {
+        await together(() => takeOver(writer));
+      } finally {
+        await writer.query('DETACH old');
+      }
+    });
+  } finally {
+    removeFile(ready);
+  }
+}
+
+async function takeOver(writer: Database['writer']): Promise<void> {
+  const run = (sql: string) => writer.query(sql);
+  await run('PRAGMA defer_foreign_keys = ON');
+  await run('CREATE TEMP TABLE known (id TEXT PRIMARY KEY, version INTEGER, data TEXT)');
+  for (const table of TRANSFER_ORDER) await run(`INSERT OR REPLACE INTO temp.known SELECT id, version, data FROM main.${table}`);
+  await run('INSERT OR IGNORE INTO temp.known SELECT id, version, NULL FROM main.tombstones');
+  await run('DELETE FROM main.setup_parts');
+  for (const table of [...TRANSFER_ORDER].reverse()) await run(`DELETE FROM main.${table}`);
+  await run('DELETE FROM main.tombstones');
+  for (const table of TRANSFER_ORDER) {
+    const columns = (await writer.query<{ name: string }>(`SELECT name FROM pragma_table_info('${table}')`, { type: QueryTypes.SELECT })).map((row) => row.name);
+    const values = columns.map((column) => (column === 'version' ? 'CASE WHEN k.version IS NULL THEN o.version WHEN k.data IS o.data THEN k.version ELSE max(o.version, k.version + 1) END' : `o.${column}`));
+    await run(`INSERT INTO main.${table} (${columns.join(', ')}) SELECT ${values.join(', ')} FROM old.${table} AS o LEFT JOIN temp.known AS k ON k.id = o.id`);
+  }
+  await run('INSERT INTO main.setup_parts SELECT * FROM old.setup_parts');
+  const anyRow = TRANSFER_ORDER.map((table) => `SELECT id FROM main.${table}`).join(' UNION ALL ');
+  await run(`INSERT INTO main.tombstones (id, version) SELECT id, version FROM temp.known WHERE id NOT IN (${anyRow})`);
+  await run('DROP TABLE temp.known');
+}
+
+function removeFile(file: string): void {
+  for (const ending of ENDINGS) fs.rmSync(`${file}${ending}`, { force: true });
+}
+
+/** What bringing a backup back did, for the person at the command line. */
+export interface Restored {
+  name: string;
+  /** Where the file that stood there went. */
+  putAside: string | null;
+}
+
+/**
+ * Puts a backup in the place of the data file, while no server runs on it. What stood there is put aside beside it, not
+ * deleted. A kill in between is made good at the next start.
+ */
+export async function restoreFile(file: string, name: string, now: Date = new Date()): Promise<Restored> {
+  const from = pathOf(file, name);
+  const lock = await lockFile(file);
+  try {
+    await checkFile(from);
+    const aside = `${file}.aside-${now.toISOString().replace(/[-:.]/g, '')}`;
+    copyWhole(from, readyFile(file));
+    const stood = fs.existsSync(file);
+    for (const ending of ENDINGS) if (fs.existsSync(`${file}${ending}`)) fs.renameSync(`${file}${ending}`, `${aside}${ending}`);
+    finishRestore(file);
+    return { name, putAside: stood ? aside : null };
+  } finally {
+    await lock.release();
+  }
+}
+
+/** Puts a backup that is laid ready in the place of a data file that is gone. */
+export function finishRestore(file: string): void {
+  const ready = readyFile(file);
+  if (!fs.existsSync(ready)) return;
+  // Left by one that was cut off before anything was moved.
+  if (fs.existsSync(file)) return removeFile(ready);
+  for (const ending of ['-wal', '-shm']) fs.rmSync(`${file}${ending}`, { force: true });
+  fs.renameSync(ready, file);
+  syncFolder(path.dirname(file));
+}
+
+/** The backups, newest first, in words. */
+export function backupLines(file: string): string[] {
+  return listBackups(file).map((each) => `${each.name}  ${(each.bytes / 1e6).toFixed(1)} MB`);
+}
+
+/** Whether a file opens as it stands; the reason when it does not. */
+export async function whyNotOpen(file: string): Promise<string | null> {
+  if (!fs.existsSync(file)) return `${file} does not exist.`;
+  try {
+    await checkFile(file);
+    return null;
+  } catch (error) {
+    if (error instanceof StorageFault) return error.message;
+    throw error;
+  }
+}
+

@@ -1,0 +1,60 @@
+import http from 'node:http';
+import type { Duplex } from 'node:stream';
+import type { RequestHandler } from 'express';
+import { HttpProblem, refusalOf } from './problems';
+
+/** The whole of a request's head must have come by then, ms. */
+const HEAD_MS = 10_000;
+/** The longest anything may take to arrive, ms: a very large import. */
+const REQUEST_MS = 30 * 60_000;
+/** A body must bring so many bytes in each span of time, or end. */
+const SPAN_MS = 10_000;
+const LEAST_BYTES = 16 * 1024;
+/** More connections than a few browsers of one person open. */
+const MOST_CONNECTIONS = 256;
+
+const STATUS_OF: Record<string, number> = { HPE_HEADER_OVERFLOW: 431, HPE_CHUNK_EXTENSIONS_OVERFLOW: 413, ERR_HTTP_REQUEST_TIMEOUT: 408 };
+
+/** A whole answer as bytes, for when there is no request yet to answer. */
+function rawAnswer(problem: HttpProblem): string {
+  const body = JSON.stringify(problem);
+  return `HTTP/1.1 ${problem.status} ${http.STATUS_CODES[problem.status] ?? ''}\r\nContent-Type: application/problem+json; charset=utf-8\r\nContent-Length: ${Buffer.byteLength(body)}\r\nConnection: close\r\n\r\n${body}`;
+}
+
+/** The server around an application: everything is bounded, and what Node itself refuses is told in the same form. */
+export function httpServer(app: http.RequestListener): http.Server {
+  const server = http.createServer({ headersTimeout: HEAD_MS, requestTimeout: REQUEST_MS, connectionsCheckingInterval: 2000, requireHostHeader: false, maxHeaderSize: 16 * 1024 }, app);
+  server.maxConnections = MOST_CONNECTIONS;
+  server.on('clientError', (error: NodeJS.ErrnoException, socket: Duplex) => {
+    if (!socket.writable || error.code === 'ECONNRESET') return void socket.destroy();
+    socket.end(rawAnswer(refusalOf(STATUS_OF[error.code ?? ''] ?? 400)), () => socket.destroy());
+  });
+  server.on('checkExpectation', (_request, response: http.ServerResponse) => {
+    const problem = refusalOf(417);
+    response.writeHead(problem.status, { 'content-type': 'application/problem+json' }).end(JSON.stringify(problem));
+  });
+  return server;
+}
+
+/** Cuts off bodies that only drip in, which would hold a connection for ever. */
+export function cutSlowBodies(spanMs = SPAN_MS, leastBytes = LEAST_BYTES): RequestHandler {
+  return (request, response, next) => {
+    if (request.headers['content-length'] === undefined && request.headers['transfer-encoding'] === undefined) return next();
+    let before = request.socket.bytesRead;
+    const timer = setInterval(() => {
+      if (request.complete) return clearInterval(timer);
+      const now = request.socket.bytesRead;
+      if (now - before >= leastBytes) {
+        before = now;
+        return undefined;
+      }
+      clearInterval(timer);
+      if (response.headersSent) return void request.destroy();
+      const problem = refusalOf(408);
+      response.writeHead(problem.status, { 'content-type': 'application/problem+json', connection: 'close' }).end(JSON.stringify(problem), () => request.destroy());
+    }, spanMs);
+    timer.unref();
+    response.on('close', () => clearInterval(timer));
+    next();
+  };
+}

@@ -1,0 +1,18 @@
+import type { QueryInterface } from 'sequelize';
+import * as first from './0001-first-tables';
+import * as reducers from './0002-reducers';
+import * as ratios from './0003-ratios';
+import * as starTests from './0004-star-tests';
+import * as answersAndWords from './0005-answers-and-words';
+
+/** One step from an older form of the tables to the next. */
+export interface Migration {
+  name: string;
+  up: (queryInterface: QueryInterface) => Promise<void>;
+  down: (queryInterface: QueryInterface) => Promise<void>;
+}
+
+/** In this order; a file that has one that is not here was written by a newer program. */
+export const MIGRATIONS: readonly Migration[] = [first, reducers, ratios, starTests, answersAndWords];
+
+export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

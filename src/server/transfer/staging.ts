@@ -1,0 +1,108 @@
+import fs from 'node:fs';
+import type { ResourceName, ResourceTypes } from '@/contract/resources';
+import type { TransferRow } from '@/contract/wholeData';
+import { FILE_MODE } from '../database/files';
+import { openRaw, type Raw } from '../database/raw';
+import { columnsOf, partsOf } from '../rowColumns';
+
+/** Where the rows of an import wait until all of them are known to be good. */
+export const stagingFile = (file: string): string => `${file}.import`;
+
+/** Beside the columns every row has, those of set-ups and readings. */
+export const EXTRA_COLUMNS: Partial<Record<ResourceName, Record<string, string>>> = {
+  setups: { bodyId: 'body_id' },
+  readings: { takenAt: 'taken_at', desk: 'desk', subject: 'subject', words: 'words', figure: 'figure', held: 'held' },
+};
+const EXTRAS = Object.values(EXTRA_COLUMNS).flatMap((columns) => Object.entries(columns));
+
+const COLUMNS = ['resource', 'n', 'id', 'version', 'created_at', 'updated_at', 'data', ...EXTRAS.map(([, column]) => column)];
+/** A file is checked faster than it is written, so rows are written many at a time. */
+const BATCH = 100;
+
+/** A draft of an import, in a file of its own: others read and write meanwhile. */
+export interface Staging {
+  add: (name: ResourceName, row: TransferRow<ResourceName>) => void;
+  /** Writes what waits, when enough does. */
+  flush: (all?: boolean) => Promise<void>;
+  /** Rows whose id stands before them already, at most so many; asked when all are written. */
+  doubled: (most: number) => Promise<{ resource: string; n: number; id: string }[]>;
+  /** All rows are good: from here on the import is carried through, over a kill as well. */
+  decide: (existing: 'keep' | 'replace') => Promise<void>;
+  /** Forgets the draft. */
+  drop: () => Promise<void>;
+}
+
+export function removeStaging(file: string): void {
+  for (const ending of ['', '-journal']) fs.rmSync(`${stagingFile(file)}${ending}`, { force: true });
+}
+
+/** Begins a draft for a data file; one left by an import that was cut off is forgotten. */
+export async function openStaging(file: string): Promise<Staging> {
+  removeStaging(file);
+  const name = stagingFile(file);
+  fs.writeFileSync(name, '', { mode: FILE_MODE });
+  const raw = await openRaw(name, 'write');
+  // A kill before the decision loses the draft, and is meant to.
+  await raw.run('PRAGMA journal_mode = OFF');
+  await raw.run('PRAGMA synchronous = OFF');
+  await raw.run(`CREATE TABLE rows (${COLUMNS.map((column) => (column === 'n' || column === 'version' ? `${column} INTEGER` : column === 'figure' ? 'figure REAL' : `${column} TEXT`)).join(', ')}, PRIMARY KEY (resource, n)) WITHOUT ROWID`);
+  await raw.run('CREATE TABLE parts (setup_id TEXT, position INTEGER, optic_id TEXT, adapter_id TEXT)');
+  await raw.run('CREATE TABLE decision (existing TEXT NOT NULL)');
+  await raw.run('BEGIN');
+  return stagingOn(raw, name, file);
+}
+
+function stagingOn(raw: Raw, name: string, file: string): Staging {
+  const counts = new Map<string, number>();
+  let rows: unknown[][] = [];
+  let parts: unknown[][] = [];
+  const insert = async (table: string, columns: number, waiting: unknown[][]) => {
+    for (let at = 0; at < waiting.length; at += BATCH) {
+      const some = waiting.slice(at, at + BATCH);
+      await raw.run(`INSERT INTO ${table} VALUES ${some.map(() => `(${Array(columns).fill('?').join(',')})`).join(',')}`, ...some.flat());
+    }
+  };
+  const flush = async (all = false) => {
+    if (!all && rows.length < BATCH) return;
+    const [someRows, someParts] = [rows, parts];
+    rows = [];
+    parts = [];
+    await insert('rows', COLUMNS.length, someRows);
+    await insert('parts', 4, someParts);
+  };
+  return {
+    add: (resource, row) => {
+      const n = counts.get(resource) ?? 0;
+      counts.set(resource, n + 1);
+      const extra = columnsOf(resource, row.data) as Record<string, unknown>;
+      rows.push([resource, n, row.id, row.version ?? null, row.createdAt ?? null, row.updatedAt ?? null, JSON.stringify(row.data), ...EXTRAS.map(([field]) => extra[field] ?? null)]);
+      if (resource === 'setups') parts.push(...partsOf(row.id, row.data as ResourceTypes['setups']).map((part) => [part.setupId, part.position, part.opticId, part.adapterId]));
+    },
+    flush,
+    doubled: async (most) => {
+      await flush(true);
+      await raw.run('CREATE INDEX staged_ids ON rows (resource, id)');
+      return raw.all('SELECT r.resource, r.n, r.id FROM rows AS r WHERE EXISTS (SELECT 1 FROM rows AS e WHERE e.resource = r.resource AND e.id = r.id AND e.n < r.n) LIMIT ?', most);
+    },
+    decide: async (existing) => {
+      await flush(true);
+      await raw.run('COMMIT');
+      // The rows must be on the disk before the word that they are good.
+      sync(name);
+      await raw.run('PRAGMA synchronous = FULL');
+      await raw.run('INSERT INTO decision VALUES (?)', existing);
+      await raw.close();
+      sync(name);
+    },
+    drop: async () => {
+      await raw.close();
+      removeStaging(file);
+    },
+  };
+}
+
+function sync(name: string): void {
+  const handle = fs.openSync(name, 'r+');
+  fs.fsyncSync(handle);
+  fs.closeSync(handle);
+}

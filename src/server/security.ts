@@ -42,6 +42,9 @@ export const oneOrigin: RequestHandler = (request, response, next) => {
 /** Gives out only what really lies in a folder: a link in it that leads elsewhere is not followed. */
 export function insideOnly(folder: string): RequestHandler {
   const root = fs.realpathSync(folder);
+  // Those that look for packed files would walk through it at the start.
+  const link = fs.readdirSync(root, { withFileTypes: true, recursive: true }).find((entry) => entry.isSymbolicLink());
+  if (link) throw new Error(`${path.join(link.parentPath ?? link.path, link.name)} is a link, which is not followed. Remove it, or build the application again (npm run build).`);
   return (request, _response, next) => {
     let wanted: string;
     try {

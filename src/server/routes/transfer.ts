@@ -23,6 +23,8 @@ function bodyOf(request: Request): AsyncIterable<Uint8Array> {
   const inflater = INFLATERS[encoding]?.();
   if (!inflater) throw new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON, plain or packed with gzip, deflate or br.');
   request.on('error', (error) => inflater.destroy(error));
+  // Told to whoever reads it; until someone does, it must not end the server.
+  inflater.on('error', () => undefined);
   return request.pipe(inflater);
 }
 

@@ -8,6 +8,9 @@ import { HttpProblem } from '../problems';
 /** One row takes at most this many bytes; more without an end is not a file of data. */
 const MOST_ROW_BYTES = 2 * 1024 * 1024;
 
+/** Read out once: the package hands them out anew each time they are asked for. */
+const { COLON, COMMA, LEFT_BRACE, LEFT_BRACKET, RIGHT_BRACE, RIGHT_BRACKET, STRING } = TokenType;
+
 const FIELDS = Object.keys(wholeDataSchema.properties);
 
 /** What stands in a file of data, as it is read. */
@@ -28,23 +31,23 @@ function formWatch(onField: (name: string) => void): (token: ParsedTokenInfo) =>
   let resource = '';
   let last: TokenType | null = null;
   return ({ token, value }) => {
-    const opens = token === TokenType.LEFT_BRACE || token === TokenType.LEFT_BRACKET;
-    if (depth === 0 && token !== TokenType.LEFT_BRACE) throw wrongForm('', 'The file must hold a JSON object with “format”, “formatVersion” and “rows”.');
-    if (depth === 1 && key === 'rows' && opens && token !== TokenType.LEFT_BRACE) throw wrongForm('rows', 'Rows must be an object of lists, one for each kind of row.');
+    const opens = token === LEFT_BRACE || token === LEFT_BRACKET;
+    if (depth === 0 && token !== LEFT_BRACE) throw wrongForm('', 'The file must hold a JSON object with “format”, “formatVersion” and “rows”.');
+    if (depth === 1 && key === 'rows' && opens && token !== LEFT_BRACE) throw wrongForm('rows', 'Rows must be an object of lists, one for each kind of row.');
     if (depth === 1 && key !== 'rows' && opens) throw wrongForm(key, `“${key}” must not be a list or an object.`);
-    if (depth === 2 && resource !== '' && token !== TokenType.COLON && token !== TokenType.STRING && token !== TokenType.COMMA && token !== TokenType.RIGHT_BRACE && token !== TokenType.LEFT_BRACKET) throw wrongForm(`rows.${resource}`, `“${resource}” must be a list.`);
-    if (depth === 3 && token !== TokenType.LEFT_BRACE && token !== TokenType.COMMA && token !== TokenType.RIGHT_BRACKET) throw wrongForm(`rows.${resource}`, `Every row of “${resource}” must be an object.`);
-    if (token === TokenType.STRING && depth === 1 && last !== TokenType.COLON) {
+    if (depth === 2 && resource !== '' && token !== COLON && token !== STRING && token !== COMMA && token !== RIGHT_BRACE && token !== LEFT_BRACKET) throw wrongForm(`rows.${resource}`, `“${resource}” must be a list.`);
+    if (depth === 3 && token !== LEFT_BRACE && token !== COMMA && token !== RIGHT_BRACKET) throw wrongForm(`rows.${resource}`, `Every row of “${resource}” must be an object.`);
+    if (token === STRING && depth === 1 && last !== COLON) {
       key = String(value);
       if (!FIELDS.includes(key)) throw wrongForm(key, `“${key}” is not a field of a file of data, which has “format”, “formatVersion” and “rows”. Choose another file, or remove it.`);
       onField(key);
     }
-    if (token === TokenType.STRING && depth === 2) {
+    if (token === STRING && depth === 2) {
       resource = String(value);
       if (!TRANSFER_ORDER.includes(resource as ResourceName)) throw wrongForm(`rows.${resource}`, `“${resource}” is not a kind of row. Known: ${TRANSFER_ORDER.join(', ')}.`);
     }
     if (opens) depth += 1;
-    if (token === TokenType.RIGHT_BRACE || token === TokenType.RIGHT_BRACKET) depth -= 1;
+    if (token === RIGHT_BRACE || token === RIGHT_BRACKET) depth -= 1;
     last = token;
   };
 }

@@ -31,7 +31,7 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     if (rows.length < PAGE) break;
     last = rows[rows.length - 1]!.id;
   }
-  await queryInterface.addIndex('readings', ['subject', 'taken_at', 'id'], { name: 'readings_subject' });
+  await sequelize.query('CREATE INDEX readings_subject ON readings (subject, taken_at DESC, id DESC)');
   await queryInterface.addIndex('readings', ['figure', 'taken_at', 'id'], { name: 'readings_figure' });
   await sequelize.query(`CREATE INDEX readings_held ON readings (desk, taken_at) WHERE held IS NOT NULL`);
   await sequelize.query(`UPDATE setups SET data = json_set(data, '$.modeId', 'whole')

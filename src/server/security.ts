@@ -96,7 +96,7 @@ export const securityHeaders: RequestHandler[] = [
     referrerPolicy: { policy: 'no-referrer' },
   }),
   (_request, response, next) => {
-    response.setHeader('Permissions-Policy', 'geolocation=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), bluetooth=(), midi=(), display-capture=(), browsing-topics=()');
+    response.setHeader('Permissions-Policy', 'geolocation=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), midi=(), display-capture=(), browsing-topics=()');
     next();
   },
 ];

@@ -9,8 +9,19 @@ export class ApiRefusal extends Error {
   }
 }
 
-/** The server could not be reached, or failed; the same request may work later. */
-export class ApiUnreachable extends Error {}
+/** The server could not be reached, its answer broke off, or it cannot work just now; the same request may work later. */
+export class ApiUnreachable extends Error {
+  constructor(
+    message: string,
+    /** What the server said of itself, where it said something: that its disk is full, for one. */
+    readonly serverSays: string | null = null,
+  ) {
+    super(message);
+  }
+}
+
+/** The server failed on this very request; another may work. */
+export class ApiFailed extends ApiUnreachable {}
 
 const TIMEOUT_MS = 10_000;
 /** A whole file of data takes longer than a row. */
@@ -24,19 +35,41 @@ async function ask(path: string, init?: RequestInit, timeoutMs = TIMEOUT_MS): Pr
     throw new ApiUnreachable('The server cannot be reached.');
   }
   if (response.ok) return response;
+  throw await refusalOf(response);
+}
+
+/** What an answer that is not a success means. */
+async function refusalOf(response: Response): Promise<Error> {
   const isProblem = response.headers.get('content-type')?.includes('problem+json') ?? false;
-  if (response.status >= 500 || !isProblem) throw new ApiUnreachable(`The server failed (${response.status}).`);
-  throw new ApiRefusal((await response.json()) as ApiProblem);
+  if (!isProblem) return new ApiUnreachable(`The server failed (${response.status}).`);
+  let problem: ApiProblem;
+  try {
+    problem = (await response.json()) as ApiProblem;
+  } catch {
+    return new ApiUnreachable('The server’s answer broke off.');
+  }
+  if (response.status === 500) return new ApiFailed(problem.detail);
+  // Its disk is full or its file is held: nothing that this request could mend.
+  if (response.status > 500 || response.status === 408 || response.status === 429) return new ApiUnreachable(problem.detail, problem.detail);
+  return new ApiRefusal(problem);
 }
 
 async function request<T>(path: string, init?: RequestInit, timeoutMs?: number): Promise<T> {
   const response = await ask(path, init, timeoutMs);
-  return (response.status === 204 ? undefined : await response.json()) as T;
+  if (response.status === 204) return undefined as T;
+  try {
+    return (await response.json()) as T;
+  } catch {
+    throw new ApiUnreachable('The server’s answer broke off.');
+  }
 }
 
-const withBody = (method: string, body: unknown): RequestInit => ({
+/** A change with its key: sent twice, it is done once. */
+const withKey = (key: string | undefined): Record<string, string> => (key === undefined ? {} : { 'idempotency-key': key });
+
+const withBody = (method: string, body: unknown, key?: string): RequestInit => ({
   method,
-  headers: { 'content-type': 'application/json' },
+  headers: { 'content-type': 'application/json', ...withKey(key) },
   body: JSON.stringify(body),
 });
 
@@ -53,12 +86,12 @@ export const api = {
       if (page.items.length === 0 || items.length >= page.total) return items;
     }
   },
-  create: <N extends ResourceName>(name: N, id: string, data: ResourceTypes[N]) =>
-    request<Stored<ResourceTypes[N]>>(name, withBody('POST', { id, data })),
-  replace: <N extends ResourceName>(name: N, id: string, version: number, data: ResourceTypes[N]) =>
-    request<Stored<ResourceTypes[N]>>(`${name}/${id}`, withBody('PUT', { version, data })),
-  remove: (name: ResourceName, id: string, version: number) =>
-    request<void>(`${name}/${id}?version=${version}`, { method: 'DELETE' }),
+  create: <N extends ResourceName>(name: N, id: string, data: ResourceTypes[N], key?: string) =>
+    request<Stored<ResourceTypes[N]>>(name, withBody('POST', { id, data }, key)),
+  replace: <N extends ResourceName>(name: N, id: string, version: number, data: ResourceTypes[N], key?: string) =>
+    request<Stored<ResourceTypes[N]>>(`${name}/${id}`, withBody('PUT', { version, data }, key)),
+  remove: (name: ResourceName, id: string, version: number, key?: string) =>
+    request<void>(`${name}/${id}?version=${version}`, { method: 'DELETE', headers: withKey(key) }),
 
   /** Everything, as a file. */
   exportData: async (): Promise<Blob> => (await ask('export', undefined, TRANSFER_TIMEOUT_MS)).blob(),

@@ -1,6 +1,6 @@
 import { Suspense, useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { flush, useOutbox } from '@/data/outbox';
+import { flush, openOutbox, useOutbox } from '@/data/outbox';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
@@ -8,44 +8,55 @@ import { stylesOf } from '@/ui/theme/theme';
 import { lazyPart } from '@/ui/lazyPart';
 
 const RefusedSheet = lazyPart(() => import('./RefusedSheet'));
+const TraySheet = lazyPart(() => import('./TraySheet'));
 
-/** Says, only when there is something to say, what has not reached the server and what it refused. */
+const changes = (count: number, one: string, many: string): string => (count === 1 ? `1 change ${one}` : `${count} changes ${many}`);
+
+/** Says, only when there is something to say, what has not reached the server, what it refused and what it fails on. */
 export function SyncLine() {
-  const styles = useStyles();
   const waiting = useOutbox((state) => state.waiting.length);
   const refused = useOutbox((state) => state.refused);
+  const tray = useOutbox((state) => state.stuck.length + state.odd.length);
+  const unkept = useOutbox((state) => state.unkept.length);
   const reachable = useOutbox((state) => state.reachable);
+  const serverSays = useOutbox((state) => state.serverSays);
   const [open, setOpen] = useState(false);
   useEffect(() => {
-    // What an earlier visit could not send goes out now, and again when the network comes back.
-    void flush();
-    const onOnline = () => void flush();
-    window.addEventListener('online', onOnline);
-    return () => window.removeEventListener('online', onOnline);
+    // What an earlier visit could not send goes out now, and again when the network or the person comes back.
+    void openOutbox();
+    const again = () => void (document.visibilityState === 'visible' && useOutbox.getState().waiting.length > 0 && flush());
+    window.addEventListener('online', again);
+    document.addEventListener('visibilitychange', again);
+    return () => {
+      window.removeEventListener('online', again);
+      document.removeEventListener('visibilitychange', again);
+    };
   }, []);
+  useEffect(() => {
+    if (unkept === 0) return undefined;
+    // The browser asks before it closes a window that alone holds what was typed.
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [unkept]);
   const first = refused[0];
-  if (first) {
-    return (
-      <View style={styles.line} role="status">
-        <Txt kind="small" tone="caution" style={styles.words}>
-          ⚠ {first.problem.title}: {first.problem.detail}
-        </Txt>
-        <Key title="Look at both" weight="outline" onPress={() => setOpen(true)} />
-        {open ? (
-          <Suspense fallback={null}>
-            <RefusedSheet refused={first} onClose={() => setOpen(false)} />
-          </Suspense>
-        ) : null}
-      </View>
-    );
-  }
+  const close = () => setOpen(false);
+  if (unkept > 0) return <Line text={`This device has no room left: ${changes(unkept, 'is', 'are')} in this window alone. Keep it open until sent, or make room.`} action={{ title: 'Send now', run: () => void flush() }} />;
+  if (first) return <Line text={`${first.problem.title}: ${first.problem.detail}`} action={{ title: 'Look at both', run: () => setOpen(true) }} sheet={open ? <RefusedSheet refused={first} onClose={close} /> : null} />;
+  if (tray > 0) return <Line text={`The server fails on ${changes(tray, 'that waits', 'that wait')} in the tray. Everything else goes on.`} action={{ title: 'Open the tray', run: () => setOpen(true) }} sheet={open ? <TraySheet onClose={close} /> : null} />;
   if (reachable || waiting === 0) return null;
+  return <Line text={`${serverSays ?? 'The server cannot be reached.'} Readings go on; ${changes(waiting, 'waits', 'wait')} on this device and will be sent.`} action={{ title: 'Try now', run: () => void flush() }} />;
+}
+
+function Line({ text, action, sheet = null }: { text: string; action: { title: string; run: () => void }; sheet?: React.ReactNode }) {
+  const styles = useStyles();
   return (
     <View style={styles.line} role="status">
       <Txt kind="small" tone="caution" style={styles.words}>
-        ⚠ The server cannot be reached. Readings go on; {waiting === 1 ? '1 change waits' : `${waiting} changes wait`} on this device and will be sent.
+        ⚠ {text}
       </Txt>
-      <Key title="Try now" weight="outline" onPress={() => void flush()} />
+      <Key title={action.title} weight="outline" onPress={action.run} />
+      <Suspense fallback={null}>{sheet}</Suspense>
     </View>
   );
 }

@@ -1,0 +1,135 @@
+import { mutate } from 'swr';
+import type { Stored } from '@/contract/resources';
+import { ApiFailed, ApiRefusal, ApiUnreachable, api } from '../api';
+import type { Change, Entry } from './changes';
+import { readEntries, removeEntry, writeEntry } from './device';
+import { settle } from './settle';
+import { hold, inOrder, letGo, replaceHeld, useOutbox } from './state';
+import { oneWindow, tell } from './tabs';
+
+/** Pauses before the server is tried again, ms: each twice the last. */
+const FIRST_PAUSE_MS = 1000;
+const LONGEST_PAUSE_MS = 60_000;
+/** A change the server failed on so often waits for the person, and lets the others pass. */
+const MOST_FAILURES = 5;
+
+let pauseMs = FIRST_PAUSE_MS;
+let retry: ReturnType<typeof setTimeout> | null = null;
+
+async function send(change: Change): Promise<Stored<unknown> | null> {
+  switch (change.verb) {
+    case 'create':
+      return api.create(change.resource, change.id, change.data, change.key);
+    case 'replace':
+      return api.replace(change.resource, change.id, change.version, change.data, change.key);
+    case 'remove':
+      await api.remove(change.resource, change.id, change.version, change.key);
+      return null;
+  }
+}
+
+/** Reads what waits on the device into this window. */
+export async function refresh(): Promise<void> {
+  const { entries, odd } = await readEntries();
+  replaceHeld(entries, odd);
+}
+
+const rowOf = ({ change }: Entry): string => `${change.resource}/${change.id}`;
+
+/** Whether a change speaks of a row that another change still has to make. */
+function waitsFor(change: Change, others: Entry[]): boolean {
+  if (!('data' in change)) return false;
+  const text = JSON.stringify(change.data);
+  return others.some((other) => other.key !== change.key && other.change.verb === 'create' && text.includes(other.change.id));
+}
+
+type Outcome = 'gone' | 'held' | 'stop';
+
+/** Sends one change and does what its answer asks for. */
+async function sendOne(entry: Entry): Promise<Outcome> {
+  const { change, key } = entry;
+  try {
+    const row = await send(change);
+    await forget(key);
+    await settle(change.resource, change.id, row);
+    tell({ kind: 'settled', resource: change.resource, id: change.id, row });
+    useOutbox.setState({ reachable: true, serverSays: null });
+    pauseMs = FIRST_PAUSE_MS;
+    return 'gone';
+  } catch (error) {
+    if (error instanceof ApiFailed) {
+      const failures = entry.failures + 1;
+      await keep({ ...entry, failures, state: failures >= MOST_FAILURES ? 'stuck' : 'waiting' });
+      return 'held';
+    }
+    if (error instanceof ApiUnreachable) {
+      useOutbox.setState({ reachable: false, serverSays: error.serverSays });
+      return 'stop';
+    }
+    if (!(error instanceof ApiRefusal)) throw error;
+    return refusedBy(entry, error);
+  }
+}
+
+async function refusedBy(entry: Entry, { problem }: ApiRefusal): Promise<Outcome> {
+  const { change, key } = entry;
+  useOutbox.setState({ reachable: true, serverSays: null });
+  if (problem.code === 'reference.missing' && waitsFor(change, inOrder().filter((other) => other.state !== 'refused'))) return 'held';
+  // A row that is gone already need not be deleted again.
+  if (change.verb === 'remove' && problem.code === 'row.notFound') await forget(key);
+  else await keep({ ...entry, state: 'refused', problem });
+  await mutate(change.resource);
+  return 'gone';
+}
+
+/** Changes an entry on the screen and on the device. */
+export async function keep(entry: Entry): Promise<void> {
+  hold(entry, false);
+  await writeEntry(entry).catch(() => undefined);
+  tell({ kind: 'changed' });
+}
+
+/** Takes an entry off the screen and the device. */
+export async function forget(key: string): Promise<void> {
+  letGo(key);
+  await removeEntry(key).catch(() => undefined);
+  tell({ kind: 'changed' });
+}
+
+async function drain(): Promise<void> {
+  await refresh().catch(() => undefined);
+  /** Rows whose change is held back: what follows on the same row waits with it. */
+  const held = new Set(inOrder().filter((entry) => entry.state === 'stuck').map(rowOf));
+  for (;;) {
+    const next = inOrder().find((entry) => entry.state === 'waiting' && !held.has(rowOf(entry)));
+    if (!next) break;
+    const outcome = await sendOne(next);
+    if (outcome === 'stop') break;
+    if (outcome === 'held') held.add(rowOf(next));
+  }
+  const stuck = new Set(inOrder().filter((entry) => entry.state === 'stuck').map(rowOf));
+  if (inOrder().some((entry) => entry.state === 'waiting' && !stuck.has(rowOf(entry)))) again();
+}
+
+/** Tries again after a pause that grows each time. */
+function again(): void {
+  if (retry) return;
+  retry = setTimeout(() => {
+    retry = null;
+    void sendWaiting();
+  }, pauseMs);
+  pauseMs = Math.min(LONGEST_PAUSE_MS, pauseMs * 2);
+}
+
+/** Sends what waits, one change at a time, in one window at a time. */
+export function sendWaiting(): Promise<void> {
+  if (retry) clearTimeout(retry);
+  retry = null;
+  return oneWindow(drain);
+}
+
+/** Tries at once: a person asks for it, or the network is back. */
+export function flush(): Promise<void> {
+  pauseMs = FIRST_PAUSE_MS;
+  return sendWaiting();
+}

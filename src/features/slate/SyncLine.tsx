@@ -14,15 +14,25 @@ const changes = (count: number, one: string, many: string): string => (count ===
 
 /** Says, only when there is something to say, what has not reached the server, what it refused and what it fails on. */
 export function SyncLine() {
-  const waiting = useOutbox((state) => state.waiting.length);
-  const refused = useOutbox((state) => state.refused);
-  const tray = useOutbox((state) => state.stuck.length + state.odd.length);
+  const [open, setOpen] = useState<'refused' | 'tray' | null>(null);
+  const refused = useOutbox((state) => state.refused[0]);
+  useOutboxOpen();
+  const close = () => setOpen(null);
+  return (
+    <>
+      <State onOpen={setOpen} />
+      <Suspense fallback={null}>
+        {open === 'refused' && refused ? <RefusedSheet refused={refused} onClose={close} /> : null}
+        {open === 'tray' ? <TraySheet onClose={close} /> : null}
+      </Suspense>
+    </>
+  );
+}
+
+/** Sends what an earlier visit could not, and again when the network or the person comes back. */
+function useOutboxOpen(): void {
   const unkept = useOutbox((state) => state.unkept.length);
-  const reachable = useOutbox((state) => state.reachable);
-  const serverSays = useOutbox((state) => state.serverSays);
-  const [open, setOpen] = useState(false);
   useEffect(() => {
-    // What an earlier visit could not send goes out now, and again when the network or the person comes back.
     void openOutbox();
     const again = () => void (document.visibilityState === 'visible' && useOutbox.getState().waiting.length > 0 && flush());
     window.addEventListener('online', again);
@@ -39,16 +49,25 @@ export function SyncLine() {
     window.addEventListener('beforeunload', ask);
     return () => window.removeEventListener('beforeunload', ask);
   }, [unkept]);
+}
+
+/** The one line that matters most. */
+function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
+  const waiting = useOutbox((state) => state.waiting.length);
+  const refused = useOutbox((state) => state.refused);
+  const tray = useOutbox((state) => state.stuck.length + state.odd.length);
+  const unkept = useOutbox((state) => state.unkept.length);
+  const reachable = useOutbox((state) => state.reachable);
+  const serverSays = useOutbox((state) => state.serverSays);
   const first = refused[0];
-  const close = () => setOpen(false);
   if (unkept > 0) return <Line text={`This device has no room left: ${changes(unkept, 'is', 'are')} in this window alone. Keep it open until sent, or make room.`} action={{ title: 'Send now', run: () => void flush() }} />;
-  if (first) return <Line text={`${first.problem.title}: ${first.problem.detail}`} action={{ title: 'Look at both', run: () => setOpen(true) }} sheet={open ? <RefusedSheet refused={first} onClose={close} /> : null} />;
-  if (tray > 0) return <Line text={`The server fails on ${changes(tray, 'that waits', 'that wait')} in the tray. Everything else goes on.`} action={{ title: 'Open the tray', run: () => setOpen(true) }} sheet={open ? <TraySheet onClose={close} /> : null} />;
+  if (first) return <Line text={`${first.problem.title}: ${first.problem.detail}`} action={{ title: 'Look at both', run: () => onOpen('refused') }} />;
+  if (tray > 0) return <Line text={`The server fails on ${changes(tray, 'that waits', 'that wait')} in the tray. Everything else goes on.`} action={{ title: 'Open the tray', run: () => onOpen('tray') }} />;
   if (reachable || waiting === 0) return null;
   return <Line text={`${serverSays ?? 'The server cannot be reached.'} Readings go on; ${changes(waiting, 'waits', 'wait')} on this device and will be sent.`} action={{ title: 'Try now', run: () => void flush() }} />;
 }
 
-function Line({ text, action, sheet = null }: { text: string; action: { title: string; run: () => void }; sheet?: React.ReactNode }) {
+function Line({ text, action }: { text: string; action: { title: string; run: () => void } }) {
   const styles = useStyles();
   return (
     <View style={styles.line} role="status">
@@ -56,7 +75,6 @@ function Line({ text, action, sheet = null }: { text: string; action: { title: s
         ⚠ {text}
       </Txt>
       <Key title={action.title} weight="outline" onPress={action.run} />
-      <Suspense fallback={null}>{sheet}</Suspense>
     </View>
   );
 }

@@ -1,5 +1,7 @@
 import type { ApiProblem } from '@/contract/problem';
-import type { ImportSummary, WholeData } from '@/contract/wholeData';
+import type { Backup } from '@/contract/backup';
+import type { ReadingsSought } from '@/contract/readingsSought';
+import type { ImportSummary } from '@/contract/wholeData';
 import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resources';
 
 /** The server answered that it will not do this, and why. */
@@ -24,8 +26,8 @@ export class ApiUnreachable extends Error {
 export class ApiFailed extends ApiUnreachable {}
 
 const TIMEOUT_MS = 10_000;
-/** A whole file of data takes longer than a row. */
-const TRANSFER_TIMEOUT_MS = 120_000;
+/** A whole file of data takes longer than a row; a very large one a quarter of an hour. */
+const TRANSFER_TIMEOUT_MS = 30 * 60_000;
 
 async function ask(path: string, init?: RequestInit, timeoutMs = TIMEOUT_MS): Promise<Response> {
   let response: Response;
@@ -75,6 +77,17 @@ const withBody = (method: string, body: unknown, key?: string): RequestInit => (
 
 const PAGE = 1000;
 
+/** A list's query: what is sought, and which part of it. */
+export type ReadingsQuery = ReadingsSought & { limit: number; offset: number };
+
+function queryText({ search, sort, desk, held, limit, offset }: ReadingsQuery): string {
+  const query = new URLSearchParams({ sort, limit: String(limit), offset: String(offset) });
+  if (search) query.set('search', search);
+  if (desk) query.set('desk', desk);
+  if (held) query.set('held', 'noted');
+  return query.toString();
+}
+
 /** The API of one resource, typed by its name. */
 export const api = {
   /** All rows, page by page. */
@@ -86,6 +99,19 @@ export const api = {
       if (page.items.length === 0 || items.length >= page.total) return items;
     }
   },
+  /** A part of the readings, searched and sorted by the server. */
+  readings: (query: ReadingsQuery) => request<Page<ResourceTypes['readings']>>(`readings?${queryText(query)}`),
+
+  /** One row; null when there is none. */
+  async get<N extends ResourceName>(name: N, id: string): Promise<Stored<ResourceTypes[N]> | null> {
+    try {
+      return await request<Stored<ResourceTypes[N]>>(`${name}/${encodeURIComponent(id)}`);
+    } catch (error) {
+      if (error instanceof ApiRefusal && (error.problem.code === 'row.notFound' || error.problem.code === 'id.invalid')) return null;
+      throw error;
+    }
+  },
+
   create: <N extends ResourceName>(name: N, id: string, data: ResourceTypes[N], key?: string) =>
     request<Stored<ResourceTypes[N]>>(name, withBody('POST', { id, data }, key)),
   replace: <N extends ResourceName>(name: N, id: string, version: number, data: ResourceTypes[N], key?: string) =>
@@ -96,5 +122,10 @@ export const api = {
   /** Everything, as a file. */
   exportData: async (): Promise<Blob> => (await ask('export', undefined, TRANSFER_TIMEOUT_MS)).blob(),
 
-  importData: (data: WholeData) => request<ImportSummary>('import', withBody('POST', data), TRANSFER_TIMEOUT_MS),
+  /** Takes a file of data in, sent as it is. */
+  importData: (data: Blob, existing: 'keep' | 'replace') => request<ImportSummary>(`import?existing=${existing}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: data }, TRANSFER_TIMEOUT_MS),
+
+  backups: async (): Promise<Backup[]> => (await request<{ items: Backup[] }>('backups')).items,
+  makeBackup: () => request<Backup>('backups', { method: 'POST' }, TRANSFER_TIMEOUT_MS),
+  restoreBackup: (name: string) => request<{ restored: string }>(`backups/${encodeURIComponent(name)}/restore`, { method: 'POST' }, TRANSFER_TIMEOUT_MS),
 };

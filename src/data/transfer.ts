@@ -4,6 +4,7 @@ import { RESOURCE_NAMES } from '@/contract/resources';
 import type { ImportSummary, WholeData } from '@/contract/wholeData';
 import { api } from './api';
 import { newId } from './outbox';
+import { useSettledReadings } from './outbox/settle';
 
 /** What a worker says while it reads a CSV. */
 type CsvMessage = { kind: 'progress'; done: number; total: number } | { kind: 'done'; reading: CsvReading };
@@ -48,9 +49,15 @@ export function csvAsData(reading: Extract<CsvReading, { ok: true }>): WholeData
 /** Counts the rows of a file of data. */
 export const rowCount = (data: WholeData): number => RESOURCE_NAMES.reduce((sum, name) => sum + (data.rows[name]?.length ?? 0), 0);
 
-/** Sends data to be brought in, all or nothing, and reads the lists again. */
-export async function bringIn(data: WholeData, existing: 'keep' | 'replace'): Promise<ImportSummary> {
-  const summary = await api.importData({ ...data, existing });
-  await Promise.all(RESOURCE_NAMES.map((name) => mutate(name)));
+/** Reads every list again: what the server holds has changed as a whole. */
+export async function readAllAgain(): Promise<void> {
+  await mutate(() => true);
+  useSettledReadings.setState(({ count }) => ({ count: count + 1 }));
+}
+
+/** Sends data, or a file of it as it is, to be brought in, all or nothing, and reads the lists again. */
+export async function bringIn(data: WholeData | Blob, existing: 'keep' | 'replace'): Promise<ImportSummary> {
+  const summary = await api.importData(data instanceof Blob ? data : new Blob([JSON.stringify(data)]), existing);
+  await readAllAgain();
   return summary;
 }

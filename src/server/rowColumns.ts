@@ -1,4 +1,5 @@
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
+import { readingSubject, readingWords } from '@/contract/readingWords';
 import type { Reading } from '@/contract/schemas/reading';
 import type { RowAttributes, SetupPartAttributes } from './models/tables';
 
@@ -15,17 +16,13 @@ export interface ReadingColumns {
   held: string | null;
 }
 
-/** The form in which words are looked for, so that É finds é. */
-export const searchForm = (text: string): string => text.normalize('NFC').toLowerCase();
-
 export function readingColumns(reading: Reading): ReadingColumns {
-  const subject = searchForm(reading.desk === 'stars' ? 'stars' : reading.input.subject.name);
   return {
     takenAt: reading.takenAt,
     desk: reading.desk,
-    subject,
+    subject: readingSubject(reading),
     figure: reading.desk === 'stars' ? reading.result.limitS : reading.result.pixelsOnSubject,
-    words: [subject, ...[reading.setupName, reading.input.output.name, reading.note].map(searchForm)].join('\n'),
+    words: readingWords(reading),
     held: reading.held ?? null,
   };
 }

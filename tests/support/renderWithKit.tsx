@@ -1,6 +1,6 @@
 import { act, render, screen } from '@testing-library/react-native';
 import { SWRConfig } from 'swr';
-import type { ResourceName, Stored } from '@/contract/resources';
+import type { ResourceName, Stored, StoredOf } from '@/contract/resources';
 import { api } from '@/data/api';
 import { KitProvider } from '@/data/useKit';
 import { demoRows } from '@/demo/rows';
@@ -31,6 +31,17 @@ export async function renderWithKit(element: React.ReactElement, { held = demoHe
     if (silent) return new Promise(() => undefined);
     return unreachable ? Promise.reject(new Error('unreachable')) : Promise.resolve(held[name] ?? []);
   }) as typeof api.list);
+  jest.spyOn(api, 'readings').mockImplementation((query) => {
+    if (silent) return new Promise(() => undefined);
+    if (unreachable) return Promise.reject(new Error('unreachable'));
+    const all = ((held.readings ?? []) as StoredOf<'readings'>[]).filter(({ data }) => (!query.desk || data.desk === query.desk) && (!query.held || data.held !== undefined));
+    const sorted = [...all].sort((a, b) => b.data.takenAt.localeCompare(a.data.takenAt));
+    return Promise.resolve({ items: sorted.slice(query.offset, query.offset + query.limit), total: all.length, limit: query.limit, offset: query.offset });
+  });
+  jest.spyOn(api, 'get').mockImplementation(((name: ResourceName, id: string) => {
+    if (silent) return new Promise(() => undefined);
+    return unreachable ? Promise.reject(new Error('unreachable')) : Promise.resolve((held[name] ?? []).find((row) => row.id === id) ?? null);
+  }) as typeof api.get);
   // What is changed waits in the outbox, where a test can look at it.
   for (const verb of ['create', 'replace', 'remove'] as const) jest.spyOn(api, verb).mockImplementation(() => new Promise<never>(() => undefined));
   render(

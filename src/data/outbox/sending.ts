@@ -3,7 +3,7 @@ import type { Stored } from '@/contract/resources';
 import { ApiFailed, ApiRefusal, ApiUnreachable, api } from '../api';
 import type { Change, Entry } from './changes';
 import { readEntries, removeEntry, writeEntry } from './device';
-import { settle } from './settle';
+import { rowKey, settle } from './settle';
 import { hold, inOrder, letGo, replaceHeld, useOutbox } from './state';
 import { oneWindow, tell } from './tabs';
 
@@ -79,6 +79,7 @@ async function refusedBy(entry: Entry, { problem }: ApiRefusal): Promise<Outcome
   if (change.verb === 'remove' && problem.code === 'row.notFound') await forget(key);
   else await keep({ ...entry, state: 'refused', problem });
   await mutate(change.resource);
+  await mutate(rowKey(change.resource, change.id));
   return 'gone';
 }
 

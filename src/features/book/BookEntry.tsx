@@ -6,7 +6,7 @@ import { removeRow, replaceRow } from '@/data/rowActions';
 import type { Reading } from '@/contract/schemas/reading';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useKit } from '@/data/useKit';
-import { useRows } from '@/data/useRows';
+import { useReading } from '@/data/useReadings';
 import { Figure } from '@/ui/Figure';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { Txt } from '@/ui/Txt';
@@ -28,11 +28,10 @@ export function BookEntry({ id }: { id: string }) {
   const styles = useStyles();
   const router = useRouter();
   const units = useInHand((state) => state.units);
-  const { rows, loading, failed, retry } = useRows('readings');
+  const { row, loading, failed, retry } = useReading(id);
   const { kit, loading: kitLoading } = useKit();
   const [why, setWhy] = useState<Quantity | null>(null);
   const [note, setNote] = useState<string | null>(null);
-  const row = rows.find((each) => each.id === id);
   const toBook = () => router.replace('/book');
 
   if (!row) {

@@ -1,32 +1,76 @@
 import { Link } from 'expo-router';
+import { useMemo, useState } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
+import type { ReadingsSought } from '@/contract/readingsSought';
 import type { StoredOf } from '@/contract/resources';
+import { formatFixed } from '@/core/quantity/format';
 import { useInHand } from '@/data/inHand';
 import { useOutbox } from '@/data/outbox';
-import { useRows } from '@/data/useRows';
+import { useReadings } from '@/data/useReadings';
+import { useRested } from '@/data/useRested';
 import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
+import { TextField } from '@/ui/controls/TextField';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { whenText } from './whenText';
 import { entryWords } from './entryWords';
 
-/** The Book: readings kept, newest first. */
+const SORTS: { value: ReadingsSought['sort']; name: string }[] = [
+  { value: 'newest', name: 'Newest' },
+  { value: 'oldest', name: 'Oldest' },
+  { value: 'subject', name: 'Subject' },
+  { value: 'most', name: 'Highest number' },
+];
+/** What is typed is looked for once the hand rests, ms. */
+const REST_MS = 250;
+
+/** The Book: readings kept, newest first, looked up and put in order by the server. */
 export function BookList() {
   const styles = useStyles();
-  const { rows, loading, failed, retry } = useRows('readings');
+  const [typed, setTyped] = useState('');
+  const [sort, setSort] = useState<ReadingsSought['sort']>('newest');
+  const search = useRested(typed.trim(), REST_MS);
+  const sought = useMemo((): ReadingsSought => ({ sort, ...(search ? { search } : {}) }), [search, sort]);
+  const { rows, total, loading, failed, retry, more } = useReadings(sought);
   const waiting = useOutbox((state) => state.waiting);
-  const sorted = [...rows].sort((a, b) => b.data.takenAt.localeCompare(a.data.takenAt));
-  const empty = loading ? 'Opening the Book …' : failed ? 'The server cannot be reached, so the Book stays closed. Start it again, then try again.' : 'Nothing kept yet. On a desk, press “Keep this reading”.';
+  const empty = loading
+    ? 'Opening the Book …'
+    : failed
+      ? 'The server cannot be reached, so the Book stays closed. Start it again, then try again.'
+      : search
+        ? `No reading has all the words “${search}”.`
+        : 'Nothing kept yet. On a desk, press “Keep this reading”.';
+  const hasAny = rows.length > 0 || search !== '';
   return (
     <FlatList
-      data={sorted}
+      data={rows}
       keyExtractor={(row) => row.id}
       contentContainerStyle={styles.list}
+      keyboardShouldPersistTaps="handled"
+      initialNumToRender={12}
+      onEndReached={more}
+      onEndReachedThreshold={1}
       ListHeaderComponent={
-        <Txt kind="title" level={1}>
-          Kept readings
-        </Txt>
+        <View style={styles.head}>
+          <View style={styles.titleLine}>
+            <Txt kind="title" level={1}>
+              Kept readings
+            </Txt>
+            {hasAny ? (
+              <Txt kind="small" tone="soft" role="status">
+                {search ? `${formatFixed(total)} found` : formatFixed(total)}
+              </Txt>
+            ) : null}
+          </View>
+          {hasAny ? (
+            <>
+              <TextField label="Look for" value={typed} onChange={setTyped} placeholder="Subject, set-up, output or note" />
+              <Choice label="In order of" hideLabel options={SORTS} value={sort} onChange={setSort} />
+            </>
+          ) : null}
+        </View>
       }
       ListEmptyComponent={
         <View style={styles.empty} role="status">
@@ -79,6 +123,7 @@ function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean })
 
 const useStyles = stylesOf((palette) => ({
   list: { padding: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
+  head: { gap: space.medium, paddingBottom: space.medium },
   empty: { paddingVertical: space.wide, gap: space.page },
   line: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, paddingVertical: space.large, minHeight: TARGET, borderBottomWidth: 1, borderColor: palette.hairline },
   when: { width: 148 },

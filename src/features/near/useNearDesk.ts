@@ -9,7 +9,7 @@ import { useInHand } from '@/data/inHand';
 import { situationOf, type Kit, type Missing, type Situation } from '@/data/situation';
 import { useChosen } from '@/data/useChosen';
 import { useKit } from '@/data/useKit';
-import { useRows } from '@/data/useRows';
+import { useHeldReadings } from '@/data/useReadings';
 
 /** How a person wants to read close up. */
 export interface NearWays {
@@ -32,10 +32,10 @@ export type NearDeskView =
 
 /** Up to which ratio this person holds by hand, from what they noted in the Book; null while they noted nothing. */
 export function useLearnedHandHold(): HandHold | null {
-  const { rows } = useRows('readings');
+  const readings = useHeldReadings();
   return useMemo(
-    () => learnedHandHold(rows.flatMap(({ data }) => (data.desk === 'near' && data.result.ratio !== undefined && (data.held === 'handSharp' || data.held === 'handBlurred') ? [{ ratio: data.result.ratio, sharp: data.held === 'handSharp' }] : []))),
-    [rows],
+    () => learnedHandHold(readings.flatMap((data) => (data.desk === 'near' && data.result.ratio !== undefined && (data.held === 'handSharp' || data.held === 'handBlurred') ? [{ ratio: data.result.ratio, sharp: data.held === 'handSharp' }] : []))),
+    [readings],
   );
 }
 

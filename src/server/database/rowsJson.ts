@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import type { ResourceName } from '@/contract/resources';
 import type { ReadingsSought } from '@/contract/readingsSought';
-import { searchForm } from '../rowColumns';
+import { wordsOf } from '@/contract/readingWords';
 
 /** A row as JSON, put together by SQLite: whatever a column holds, it comes out as one JSON value. */
 export const ROW_JSON = `json_object('id', id, 'version', version, 'createdAt', created_at, 'updatedAt', updated_at, 'data', json(data))`;
@@ -30,9 +30,9 @@ function whereOf(sought: ReadingsSought | undefined): Where {
     bind.desk = sought.desk;
   }
   if (sought?.held) conditions.push('held IS NOT NULL');
-  for (const [i, word] of (sought?.search ?? '').split(/\s+/).filter((each) => each !== '').entries()) {
+  for (const [i, word] of wordsOf(sought?.search ?? '').entries()) {
     conditions.push(`instr(words, $word${i}) > 0`);
-    bind[`word${i}`] = searchForm(word);
+    bind[`word${i}`] = word;
   }
   return { sql: conditions.length ? `WHERE ${conditions.join(' AND ')}` : '', bind };
 }

@@ -28,6 +28,13 @@ function bodyOf(request: Request): AsyncIterable<Uint8Array> {
   return request.pipe(inflater);
 }
 
+function existingOf({ query }: Request): 'keep' | 'replace' | undefined {
+  const { existing } = query;
+  if (existing === undefined || existing === 'keep' || existing === 'replace') return existing;
+  const message = '“existing” must be one of: keep, replace.';
+  throw new HttpProblem(400, 'existing.invalid', 'Unknown choice', message, { errors: [{ path: 'existing', message }] });
+}
+
 /** An error of unpacking is the sender's. */
 function sendersFault(error: unknown): unknown {
   const code = String((error as { code?: unknown }).code ?? '');
@@ -57,7 +64,7 @@ export function transferRoutes(database: Database, now: () => Date = () => new D
   });
   router.post('/import', async (request, response) => {
     try {
-      response.json(await importData(database, bodyOf(request), now));
+      response.json(await importData(database, bodyOf(request), now, existingOf(request)));
     } catch (error) {
       // The rest of what is being sent is not read any more.
       response.setHeader('connection', 'close');

@@ -26,12 +26,14 @@ function* pieces(chunk: Uint8Array): Generator<Uint8Array> {
  * Takes a file of data in, of any size, all of it or nothing. Rows are checked as they come and wait in a file beside the
  * database; only when all are good are they taken over, after a backup. A row whose id exists with the same data is left
  * alone; one with other data is kept or replaced as the file says. A row that was deleted goes on counting its versions.
+ *
+ * @param existing over what the file says
  */
-export async function importData(database: Database, sent: AsyncIterable<Uint8Array>, now: () => Date): Promise<ImportSummary> {
+export async function importData(database: Database, sent: AsyncIterable<Uint8Array>, now: () => Date, existing?: 'keep' | 'replace'): Promise<ImportSummary> {
   if (running.has(database)) throw new HttpProblem(409, 'import.running', 'An import is running', 'Another file is just being brought in. Wait until that is done, then try again.');
   running.add(database);
   try {
-    await stage(database, sent);
+    await stage(database, sent, existing);
     await database.backup('before-import');
     const done = await mergeImport(database, now().toISOString());
     removeStaging(database.file);
@@ -45,7 +47,7 @@ export async function importData(database: Database, sent: AsyncIterable<Uint8Ar
   }
 }
 
-async function stage(database: Database, sent: AsyncIterable<Uint8Array>): Promise<void> {
+async function stage(database: Database, sent: AsyncIterable<Uint8Array>, existing: 'keep' | 'replace' | undefined): Promise<void> {
   const staging = await openStaging(database.file);
   try {
     const errors: FieldError[] = [];
@@ -66,7 +68,7 @@ async function stage(database: Database, sent: AsyncIterable<Uint8Array>): Promi
     errors.unshift(...validateHead(head));
     if (!errors.length) errors.push(...(await staging.doubled(MOST_ERRORS)).map(({ resource, n, id }) => ({ path: `rows.${resource}.${n}.id`, message: `The id ${id} stands twice in the file.` })));
     if (errors.length) throw importInvalid(errors.slice(0, MOST_ERRORS));
-    await staging.decide((head as Partial<WholeData>).existing ?? 'keep');
+    await staging.decide(existing ?? (head as Partial<WholeData>).existing ?? 'keep');
   } catch (error) {
     await staging.drop();
     throw error;

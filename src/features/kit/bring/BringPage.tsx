@@ -2,6 +2,7 @@ import { ScrollView, View } from 'react-native';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 import { Page } from '@/ui/Page';
+import { Backups } from './Backups';
 import { FromFile } from './FromFile';
 import { FromPhoto } from './FromPhoto';
 import { TakeOut } from './TakeOut';
@@ -19,6 +20,9 @@ export default function BringPage() {
         </Part>
         <Part title="Take out">
           <TakeOut />
+        </Part>
+        <Part title="Backups">
+          <Backups />
         </Part>
       </ScrollView>
     </Page>

@@ -18,10 +18,12 @@ type State =
   | { at: 'idle' }
   | { at: 'reading'; done: number; total: number }
   | { at: 'wrong'; name: string; errors: (CsvError | { message: string })[]; total: number }
-  | { at: 'ready'; name: string; data: WholeData; what: string }
+  | { at: 'ready'; name: string; data: WholeData | File; what: string }
   | { at: 'sending'; name: string }
   | { at: 'done'; words: string };
 
+/** Larger files are not read here first: the server checks them row by row, and takes all or nothing as well. */
+const LARGE_BYTES = 8e6;
 const WHAT = { bodies: 'bodies', optics: 'optics', adapters: 'adapters' };
 
 /** Rows from a CSV or a JSON file: read here, checked line by line, taken in all or not at all. */
@@ -37,9 +39,10 @@ export function FromFile() {
     const reading = await running.reading;
     if (!reading) return setState({ at: 'idle' });
     if (!reading.ok) return setState({ at: 'wrong', name: file.name, errors: reading.errors, total: reading.total });
-    return setState({ at: 'ready', name: file.name, data: csvAsData(reading), what: `${formatFixed(reading.value.rows.length)} ${WHAT[reading.value.resource]}` });
+    return setState({ at: 'ready', name: file.name, data: csvAsData(reading), what: `${formatFixed(reading.value.rows.length)} ${WHAT[reading.value.resource]}, all of them readable` });
   };
   const readJson = async (file: File) => {
+    if (file.size > LARGE_BYTES) return setState({ at: 'ready', name: file.name, data: file, what: `${formatFixed(file.size / 1e6)} MB, checked while it is stored` });
     let parsed: unknown;
     try {
       parsed = JSON.parse(await file.text());
@@ -49,7 +52,7 @@ export function FromFile() {
     const { validateWholeData } = await import('@/contract/validate');
     const checked = validateWholeData(parsed);
     if (!checked.ok) return setState({ at: 'wrong', name: file.name, errors: checked.errors.map(({ message }) => ({ message })), total: checked.errors.length });
-    return setState({ at: 'ready', name: file.name, data: checked.value, what: `${formatFixed(rowCount(checked.value))} rows` });
+    return setState({ at: 'ready', name: file.name, data: checked.value, what: `${formatFixed(rowCount(checked.value))} rows, all of them readable` });
   };
   const take = async (file: File | null) => {
     if (!file) return;
@@ -90,7 +93,7 @@ export function FromFile() {
       {state.at === 'ready' ? (
         <View style={{ gap: space.medium }} role="status">
           <Txt kind="strong">
-            {state.name}: {state.what}, all of them readable.
+            {state.name}: {state.what}.
           </Txt>
           <Choice label="What is in the kit already under the same id" options={[{ value: 'keep', name: 'Keep as it is' }, { value: 'replace', name: 'Replace by the file’s' }]} value={existing} onChange={setExisting} />
           <Key title="Bring in" weight="strong" icon="check" onPress={() => void send()} />

@@ -1,0 +1,95 @@
+import { useEffect, useMemo } from 'react';
+import useSWR from 'swr';
+import useSWRInfinite from 'swr/infinite';
+import type { ReadingsSought } from '@/contract/readingsSought';
+import { readingSubject, readingWords, wordsOf } from '@/contract/readingWords';
+import type { StoredOf } from '@/contract/resources';
+import type { Reading } from '@/contract/schemas/reading';
+import { api } from './api';
+import { overlay, useOutbox } from './outbox';
+import { rowKey, useSettledReadings } from './outbox/settle';
+
+/** So many readings are asked for at once: more than a screen holds. */
+const PAGE = 60;
+/** The limit by hand is learned from at most so many. */
+const MOST_LEARNED_FROM = 500;
+
+export interface Readings {
+  rows: StoredOf<'readings'>[];
+  /** How many the server has that are sought. */
+  total: number;
+  loading: boolean;
+  failed: boolean;
+  retry: () => void;
+  /** Asks for the next part, when there is one. */
+  more: () => void;
+}
+
+const figureOf = (reading: Reading): number => (reading.desk === 'stars' ? reading.result.limitS : reading.result.pixelsOnSubject);
+
+const ORDERS: Record<ReadingsSought['sort'], (a: Reading, b: Reading) => number> = {
+  newest: (a, b) => b.takenAt.localeCompare(a.takenAt),
+  oldest: (a, b) => a.takenAt.localeCompare(b.takenAt),
+  subject: (a, b) => readingSubject(a).localeCompare(readingSubject(b)) || b.takenAt.localeCompare(a.takenAt),
+  most: (a, b) => figureOf(b) - figureOf(a) || b.takenAt.localeCompare(a.takenAt),
+};
+
+const isSought = ({ search, desk, held }: ReadingsSought, reading: Reading): boolean =>
+  (!desk || reading.desk === desk) && (!held || reading.held !== undefined) && wordsOf(search ?? '').every((word) => readingWords(reading).includes(word));
+
+/** Rows of the server with the changes that still wait laid over them, in the order asked for. */
+function withWaiting(rows: StoredOf<'readings'>[], waiting: Parameters<typeof overlay>[2], sought: ReadingsSought): StoredOf<'readings'>[] {
+  const seen = new Set<string>();
+  // A part that is read while a reading comes in may repeat the last one of the part before.
+  const once = rows.filter((row) => !seen.has(row.id) && seen.add(row.id));
+  const all = overlay('readings', once, waiting);
+  if (all === once) return once;
+  return all.filter((row) => seen.has(row.id) || isSought(sought, row.data)).sort((a, b) => ORDERS[sought.sort](a.data, b.data));
+}
+
+/** The readings of the Book, searched and sorted by the server, a part at a time. */
+export function useReadings(sought: ReadingsSought): Readings {
+  const { data, error, isLoading, size, setSize, mutate } = useSWRInfinite(
+    (index) => ['readings', sought.search ?? '', sought.sort, index * PAGE] as const,
+    ([, , , offset]) => api.readings({ ...sought, limit: PAGE, offset }),
+    { revalidateFirstPage: false, keepPreviousData: true },
+  );
+  const settled = useSettledReadings((state) => state.count);
+  useEffect(() => {
+    if (settled > 0) void mutate();
+  }, [settled, mutate]);
+  const waiting = useOutbox((state) => state.waiting);
+  const rows = useMemo(() => withWaiting((data ?? []).flatMap((page) => page.items), waiting, sought), [data, waiting, sought]);
+  const total = data?.[0]?.total ?? 0;
+  return {
+    rows,
+    total,
+    loading: isLoading && data === undefined,
+    failed: error !== undefined && data === undefined,
+    retry: () => void mutate(),
+    more: () => {
+      if (data && data.length === size && data.length * PAGE < total) void setSize(size + 1);
+    },
+  };
+}
+
+/** One reading; null when there is none. */
+export function useReading(id: string): { row: StoredOf<'readings'> | null; loading: boolean; failed: boolean; retry: () => void } {
+  const { data, error, isLoading, mutate } = useSWR(rowKey('readings', id), () => api.get('readings', id));
+  const waiting = useOutbox((state) => state.waiting);
+  const row = useMemo(() => overlay('readings', data ? [data] : [], waiting).find((each) => each.id === id) ?? null, [data, waiting, id]);
+  return { row, loading: isLoading && data === undefined && row === null, failed: error !== undefined && data === undefined, retry: () => void mutate() };
+}
+
+const NEAR_HELD: ReadingsSought = { sort: 'newest', desk: 'near', held: true };
+
+/** Close-up readings of which is noted how they were held: what the limit by hand is learned from. */
+export function useHeldReadings(): Reading[] {
+  const { data, mutate } = useSWR('readings near held', () => api.readings({ ...NEAR_HELD, limit: MOST_LEARNED_FROM, offset: 0 }));
+  const settled = useSettledReadings((state) => state.count);
+  useEffect(() => {
+    if (settled > 0) void mutate();
+  }, [settled, mutate]);
+  const waiting = useOutbox((state) => state.waiting);
+  return useMemo(() => withWaiting(data?.items ?? [], waiting, NEAR_HELD).map((row) => row.data).filter((reading) => isSought(NEAR_HELD, reading)), [data, waiting]);
+}

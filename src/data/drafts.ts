@@ -1,5 +1,6 @@
 import { create } from 'zustand';
-import { createJSONStorage, persist } from 'zustand/middleware';
+import { persist } from 'zustand/middleware';
+import { deviceStorage, isObject } from './deviceState';
 
 /** Forms that were left without saving, by what they edit, so that nothing typed is lost. Kept while the tab is open. */
 interface Drafts {
@@ -19,6 +20,6 @@ export const useDrafts = create<Drafts>()(
           return { drafts };
         }),
     }),
-    { name: 'jauge.drafts', storage: createJSONStorage(() => sessionStorage), version: 1 },
+    { name: 'jauge.drafts', storage: deviceStorage<Drafts>(() => sessionStorage, { drafts: isObject }), partialize: (state) => state as Partial<Drafts>, version: 1 },
   ),
 );

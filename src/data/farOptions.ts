@@ -1,7 +1,8 @@
 import { create } from 'zustand';
-import { createJSONStorage, persist } from 'zustand/middleware';
+import { persist } from 'zustand/middleware';
 import type { Background } from '@/core/far/farMore';
 import type { Stance } from '@/core/far/sideBySide';
+import { deviceStorage, isBetween, isListOf, isObjectOf, isOneOf, isText, orNull, type Fits } from './deviceState';
 
 /** What the Far desk is told besides set-up, subject and output; kept on the device. */
 interface FarOptions {
@@ -14,6 +15,17 @@ interface FarOptions {
   set: (change: Partial<Pick<FarOptions, 'background' | 'speedMPerS' | 'compareIds' | 'stance'>>) => void;
 }
 
+const isMetres = isBetween(0, 1e9);
+const isBackground = (value: unknown): boolean =>
+  isObjectOf({ kind: isOneOf('distance'), distanceM: isMetres })(value) || isObjectOf({ kind: isOneOf('ground'), cameraHeightM: isMetres, subjectHeightM: isMetres })(value);
+
+const FITS: Fits<FarOptions> = {
+  background: isBackground,
+  speedMPerS: orNull(isBetween(0, 1e4)),
+  compareIds: isListOf(isText(64)),
+  stance: isOneOf(...(['sameSpot', 'sameFraming', 'samePicture'] satisfies Stance[])),
+};
+
 export const useFarOptions = create<FarOptions>()(
   persist(
     (set) => ({
@@ -23,6 +35,6 @@ export const useFarOptions = create<FarOptions>()(
       stance: 'sameSpot',
       set: (change) => set(change),
     }),
-    { name: 'jauge.farOptions', storage: createJSONStorage(() => localStorage), version: 1 },
+    { name: 'jauge.farOptions', storage: deviceStorage(() => localStorage, FITS), partialize: (state) => state as Partial<FarOptions>, version: 1 },
   ),
 );

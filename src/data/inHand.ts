@@ -1,5 +1,6 @@
 import { create } from 'zustand';
-import { createJSONStorage, persist } from 'zustand/middleware';
+import { persist } from 'zustand/middleware';
+import { deviceStorage, isBetween, isListOf, isObject, isObjectOf, isOneOf, isText, orNull, type Fits } from './deviceState';
 import { restingStorage } from './restingStorage';
 import type { CocSchool } from '@/core/output/circleOfConfusion';
 import type { JudgeBy } from '@/core/far/readFar';
@@ -83,6 +84,35 @@ const without = <K extends string, T>(record: Partial<Record<K, T>>, key: K): Pa
 /** Where it is kept. What is dragged comes sixty times a second and is written when it rests; a choice at once. */
 const device = restingStorage(() => localStorage);
 
+const isId = isText(64);
+const isLength = isBetween(0, 1e9);
+const isLink = isObjectOf({ type: isOneOf('optic', 'adapter'), id: isId });
+const PATCH_FITS: Fits<Patch> = { distanceM: isLength, focalMm: isLength, modeId: isId, converterIds: isListOf(isId), setupId: isId, nearRatio: isBetween(0, 1e6), nearFNumber: isBetween(0.01, 1e6), chain: isListOf(isLink) };
+const isPatch = (value: unknown): boolean => isObject(value) && Object.entries(value).every(([key, each]) => PATCH_FITS[key as keyof Patch]?.(each) ?? false);
+const isTrials = (value: unknown): boolean => isObject(value) && Object.values(value).every((trial) => isObjectOf({ leverId: isText(400), patch: isPatch })(trial));
+
+/** What of a stored state is taken. */
+const FITS: Fits<InHand> = {
+  units: isOneOf('metric', 'imperial'),
+  cropConvention: isOneOf('usual', 'diagonal', 'width', 'height', 'sameAspect'),
+  judgeBy: isOneOf('resolved', 'sampled'),
+  cocSchool: isOneOf('diagonal', 'output', 'pixel'),
+  look: isOneOf('day', 'night', 'dim'),
+  screenWidthMm: isBetween(1, 1e5),
+  handHoldRatio: isBetween(0, 1e3),
+  setupId: orNull(isId),
+  subjectId: orNull(isId),
+  outputId: orNull(isId),
+  distanceM: orNull(isLength),
+  focalMm: orNull(isLength),
+  modeId: orNull(isId),
+  converterIds: orNull(isListOf(isId)),
+  chain: orNull(isListOf(isLink)),
+  nearRatio: orNull(isBetween(0, 1e6)),
+  nearFNumber: orNull(isBetween(0.01, 1e6)),
+  trials: isTrials,
+};
+
 /** What is in hand: the set-up and the subject chosen, what was changed on them, the levers being tried. */
 export const useInHand = create<InHand>()(
   persist(
@@ -133,7 +163,8 @@ export const useInHand = create<InHand>()(
     }),
     {
       name: 'jauge.inHand',
-      storage: createJSONStorage(device.opened),
+      storage: deviceStorage(device.opened, FITS),
+      partialize: (state) => state as Partial<InHand>,
       version: 1,
     },
   ),

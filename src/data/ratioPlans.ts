@@ -1,3 +1,4 @@
+import { mayMount } from '@/core/kit/mounts';
 import type { MeasuredChain, OtherMeans } from '@/core/near/otherRoutes';
 import { closeConverters, type ChainLink, type Owned, type RatioKit, type RatioPlan } from '@/core/near/planRatio';
 import { isFactor, type BodySpec, type FactorPart, type LensSpec, type Part } from '@/core/kit/parts';
@@ -18,7 +19,7 @@ export function ratioKitOf(kit: Kit, body: BodySpec): { kit: RatioKit; means: Ot
   const lenses = of('lens').filter((part): part is Owned<LensSpec> => misfits(body, [part.spec]).length === 0);
   const factors = parts.filter((part): part is Owned<FactorPart> => isFactor(part.spec) && fits(part));
   return {
-    kit: { lenses, tubes: of('tubes').filter(fits), closeUps: of('closeUp'), converters: closeConverters(factors).filter((part) => !(part.spec.kind === 'reducer' && part.spec.lensMount !== undefined && part.spec.lensMount !== body.mount)), flangeMm: body.flangeMm },
+    kit: { lenses, tubes: of('tubes').filter(fits), closeUps: of('closeUp'), converters: closeConverters(factors).filter((part) => !(part.spec.kind === 'reducer' && !mayMount(part.spec.lensMount, body.mount))), flangeMm: body.flangeMm },
     measured: measuredChains(kit),
     means: { body, reversing: of('reversing').filter(fits), coupling: of('coupling'), objectives: of('objective'), tubeLenses: of('tubeLens') },
   };

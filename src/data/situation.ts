@@ -1,3 +1,4 @@
+import { mayMount } from '@/core/kit/mounts';
 import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
 import type { Optic } from '@/contract/schemas/optic';
@@ -86,17 +87,16 @@ export const converterIdsOf = (setup: Setup, kit: Pick<Kit, 'adapters'>): string
   setup.chain.filter((link) => link.type === 'adapter' && kit.adapters.some((row) => row.id === link.id && isFactor(row.data))).map((link) => link.id);
 
 /** Converters that can be put behind a set-up's lens: those of its mount, and those whose mount is not entered. */
-function convertersFor(input: SystemInput, kit: Kit): FarSituation['converters'] {
+function convertersFor(input: SystemInput, used: string[], kit: Kit): FarSituation['converters'] {
   const optic = input.chain.find((part) => part.kind === 'lens' || part.kind === 'telescope');
   if (!optic) return [];
-  const used = new Set(input.chain.filter(isFactor).map((part) => part.name));
   return kit.adapters.flatMap((row) => {
     const spec = row.data;
     if (!isFactor(spec)) return [];
     const lensSide = spec.kind === 'reducer' ? (spec.lensMount ?? spec.mount) : spec.mount;
-    const fits = optic.mount === undefined || lensSide === undefined || lensSide === optic.mount;
+    const fits = mayMount(lensSide, optic.mount);
     const belongs = spec.kind === 'reducer' || (spec.kind === 'barlow') === (optic.kind === 'telescope');
-    return used.has(spec.name) || (fits && belongs && spec.retired !== true) ? [{ id: row.id, spec }] : [];
+    return used.includes(row.id) || (fits && belongs && spec.retired !== true) ? [{ id: row.id, spec }] : [];
   });
 }
 
@@ -120,8 +120,8 @@ export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly TrialKi
   const held: Setup = { ...setupRow.data, chain: patch.chain ?? own.chain ?? setupRow.data.chain };
   const stored = systemInputOf(held, kit);
   if (!stored) return 'parts';
-  const converters = convertersFor(stored, kit);
   const present = converterIdsOf(held, kit);
+  const converters = convertersFor(stored, present, kit);
   const converterIds = patch.converterIds ?? (patch.chain ? null : own.converterIds) ?? present;
   const links = linksWithConverters(held.chain, converterIds, kit);
   const wantedMode = patch.modeId ?? own.modeId ?? stored.modeId;

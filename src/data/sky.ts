@@ -1,11 +1,12 @@
 import { create } from 'zustand';
-import { createJSONStorage, persist } from 'zustand/middleware';
+import { persist } from 'zustand/middleware';
 import type { PlanetName } from '@/core/sky/planet';
 import type { Projection } from '@/core/sky/projection';
 import type { StarRule } from '@/core/sky/starRules';
 import type { ReferenceExposure } from '@/core/sky/starExposure';
 import type { StarsInput } from '@/core/sky/readStars';
 import type { ToleranceKind } from '@/core/sky/tolerance';
+import { deviceStorage, isBetween, isObject, isObjectOf, isOneOf, isText, orNull, type Fits } from './deviceState';
 import { restingStorage } from './restingStorage';
 
 /** Where one stands: of the shipped list, or entered. */
@@ -73,6 +74,55 @@ const device = restingStorage(() => localStorage);
 /** What follows a finger: written when it rests. */
 const DRAGGED = new Set<string>(['declinationDeg', 'rollDeg', 'azimuthDeg', 'altitudeDeg', 'exposureS', 'fNumber', 'frameRollDeg'] satisfies (keyof SkyOptions)[]);
 
+const isAngle = isBetween(-360, 360);
+const isAmount = isBetween(0, 1e7);
+const isZone = (value: unknown): boolean => {
+  try {
+    return typeof value === 'string' && new Intl.DateTimeFormat(undefined, { timeZone: value }).format(0) !== '';
+  } catch {
+    return false;
+  }
+};
+const isDay = (value: unknown): boolean => typeof value === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(value) && Number.isFinite(Date.parse(value));
+
+/** What of a stored state is taken. */
+const OPTION_FITS: Required<Fits<SkyOptions>> = {
+  pointBy: isOneOf(...(['declination', 'horizon', 'object'] satisfies SkyOptions['pointBy'][])),
+  declinationDeg: isBetween(-90, 90),
+  rollDeg: isAngle,
+  azimuthDeg: isAngle,
+  altitudeDeg: isBetween(-90, 90),
+  projection: isOneOf(...(['rectilinear', 'equisolid', 'equidistant', 'stereographic'] satisfies Projection[])),
+  toleranceKind: isOneOf(...(['pixels', 'output', 'eye', 'own'] satisfies ToleranceKind[])),
+  tolerancePx: isAmount,
+  toleranceOutputPx: isAmount,
+  toleranceArcmin: isAmount,
+  rule: isOneOf(...(['worst', 'centre', 'c600', 'c500', 'c400', 'c300', 'small300', 'pitchShort', 'pitchFull1', 'pitchFull2', 'pitchFull3', 'ceiling'] satisfies StarRule[])),
+  ceilingS: isAmount,
+  exposureS: orNull(isAmount),
+  fNumber: orNull(isBetween(0.1, 1e3)),
+  reference: isObjectOf({ seconds: isAmount, fNumber: isBetween(0.1, 1e3), iso: isAmount }),
+  site: orNull(isObjectOf({ name: isText(), latitudeDeg: isBetween(-90, 90), longitudeDeg: isBetween(-180, 180), heightM: isBetween(-1e3, 1e4), zone: isZone })),
+  day: orNull(isDay),
+  planet: isOneOf(...(['Mercury', 'Venus', 'Mars', 'Jupiter', 'Saturn', 'Uranus', 'Neptune'] satisfies PlanetName[])),
+  blurPx: isAmount,
+  margin: isAmount,
+  exposureMs: isAmount,
+  bits: isOneOf(8, 16),
+  linkMbPerS: isAmount,
+  cardGb: isAmount,
+  captureS: orNull(isAmount),
+  targetId: isText(64),
+  overlap: isBetween(0, 0.9),
+  frameRollDeg: isAngle,
+  seeingArcsec: isAmount,
+  mountArcsecPerMin: isAmount,
+  series: isObjectOf({ fromS: isAmount, toS: isAmount, stepS: isAmount }),
+  strokes: isObjectOf({ arcDeg: isAmount, exposureS: isAmount, gapS: isAmount, batteryMin: isAmount }),
+};
+const isOptions = (value: unknown): boolean => isObject(value) && Object.entries(value).every(([key, each]) => OPTION_FITS[key as keyof SkyOptions]?.(each) ?? false);
+const FITS: Fits<Sky> = { ...OPTION_FITS, tried: orNull(isObjectOf({ id: isText(400), from: isOptions, ways: isObject })) };
+
 export const useSky = create<Sky>()(
   persist(
     (set) => ({
@@ -119,6 +169,6 @@ export const useSky = create<Sky>()(
         }),
       adopt: () => set({ tried: null }),
     }),
-    { name: 'jauge.sky', storage: createJSONStorage(device.opened), version: 1 },
+    { name: 'jauge.sky', storage: deviceStorage(device.opened, FITS), partialize: (state) => state as Partial<Sky>, version: 1 },
   ),
 );

@@ -42,7 +42,8 @@ function serveFiles(app: Express, folder: string, store: Store): void {
     // A path without an ending is a screen of the application; a missing file stays missing.
     if (path.extname(request.path) !== '' || !request.accepts('html')) return next();
     response.setHeader('Cache-Control', 'no-cache');
-    const view = FIRST_VIEW_PATHS.has(request.path) ? await firstView(store) : null;
+    // What cannot be read here is told by the application; the page itself always comes.
+    const view = FIRST_VIEW_PATHS.has(request.path) ? await firstView(store).catch(() => null) : null;
     const page = fs.readFileSync(index, 'utf8');
     response.type('html').send(view ? page.replace('<!--first-view-->', () => firstViewHtml(view)) : page);
   });

@@ -1,6 +1,7 @@
 import MaterialIcons from '@expo/vector-icons/MaterialIcons';
 import { memo, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
+import { Guard } from './Guard';
 import { Txt } from './Txt';
 import { TARGET, space } from './theme/measures';
 import { stylesOf, usePalette } from './theme/theme';
@@ -20,7 +21,11 @@ export function Group({ title, brief, startsOpen = false, children }: Props) {
   return (
     <View style={styles.group}>
       <Head title={title} brief={open ? undefined : brief} open={open} setOpen={setOpen} />
-      {open ? <View style={styles.content}>{children}</View> : null}
+      {open ? (
+        <View style={styles.content}>
+          <Guard what={`“${title}”`}>{children}</Guard>
+        </View>
+      ) : null}
     </View>
   );
 }

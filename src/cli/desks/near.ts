@@ -1,3 +1,4 @@
+import { mayMount } from '@/core/kit/mounts';
 import { between } from '@/contract/schemas/fields';
 import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
@@ -160,7 +161,7 @@ export const ratioPlan = desk<PlanInput>({
   read: ({ body, ratio, optics, adapters = [], order = 'swaps', most = 50 }) => {
     const parts = [...optics, ...adapters].filter((part) => !part.retired).map((spec, i) => ({ id: `${i} ${spec.name}`, spec: spec as Part }));
     const of = <K extends Part['kind']>(kind: K) => parts.filter((part): part is Owned<Extract<Part, { kind: K }>> => part.spec.kind === kind);
-    const fits = ({ spec }: Owned<Part>) => body.mount === undefined || spec.mount === undefined || spec.mount === body.mount;
+    const fits = ({ spec }: Owned<Part>) => mayMount(spec.mount, body.mount);
     const plan = wholePlan(
       {
         kit: {

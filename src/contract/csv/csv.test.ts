@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import fc from 'fast-check';
 import { demoAdapters, demoBodies, demoOptics } from '@/demo/kit';
 import { validateResource } from '../validate';
@@ -33,8 +34,15 @@ describe('round trip', () => {
     }
   });
 
+  it.each(['=1+1', '+cmd', '-2+3', '@SUM(A1)', '\t=1', '\r=1', "'=1", "'quoted", "it's"])('goes out so that no spreadsheet runs it, and comes back: %j', (name) => {
+    const data = { kind: 'lens', name, focalWideMm: 50, focalTeleMm: 50, fNumberWide: 2, fNumberTele: 2, detailClass: 'good', autofocus: true, note: name } as const;
+    const written = writeCsv('optics', [{ id: '00000000-0000-4000-8000-000000000001', data }]);
+    for (const cell of (Papa.parse<string[]>(written).data[1] ?? [])) expect(cell).not.toMatch(/^[=+@\t\r]|^-\D|^-\d+\D/);
+    expect(read(written).rows[0]!.data).toEqual(data);
+  });
+
   it('holds for any name, number and note a person may enter', () => {
-    const text = fc.string({ minLength: 1, maxLength: 60 }).filter((name) => name.trim() !== '' && name === name.trim() && !name.includes('\r'));
+    const text = fc.oneof(fc.string({ minLength: 1, maxLength: 60 }), fc.tuple(fc.constantFrom('=', '+', '-', '@', "'"), fc.string({ maxLength: 20 })).map((parts) => parts.join(''))).filter((name) => name.trim() !== '' && name === name.trim() && !name.includes('\r'));
     fc.assert(
       fc.property(text, text, fc.double({ min: 1, max: 20000, noNaN: true }), fc.double({ min: 0.5, max: 128, noNaN: true }), fc.boolean(), (name, noteText, focal, fNumber, autofocus) => {
         const data = { kind: 'lens', name, focalWideMm: focal, focalTeleMm: focal, fNumberWide: fNumber, fNumberTele: fNumber, detailClass: 'good', autofocus, note: noteText } as const;

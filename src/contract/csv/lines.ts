@@ -1,3 +1,4 @@
+import { asWritten } from './harmless';
 import { parseDecimal } from '@/core/quantity/parseNumber';
 import type { ResourceTypes } from '../resources';
 import { validateResource } from '../validate';
@@ -66,7 +67,7 @@ export function csvLine<N extends CsvResource>(resource: N, record: Record<strin
   const errors: CellError[] = [];
   const data: Record<string, unknown> = {};
   for (const column of CSV_COLUMNS[resource]) {
-    const text = record[column.path]?.trim() ?? '';
+    const text = asWritten(record[column.path]?.trim() ?? '');
     if (text === '') continue;
     const read = cell(column, text);
     if ('message' in read) errors.push({ column: column.path, message: `${column.title}: ${read.message}` });

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { ResourceTypes } from '../resources';
 import { CSV_COLUMNS, csvHeader, type CsvResource } from './columns';
+import { harmless } from './harmless';
 
 function at(data: unknown, path: string): unknown {
   return path.split('.').reduce<unknown>((node, step) => (node as Record<string, unknown> | undefined)?.[step], data);
@@ -12,7 +13,7 @@ export function csvCells<N extends CsvResource>(resource: N, row: { id: string; 
     const value = at(row.data, column.path);
     if (value === undefined) return '';
     if (typeof value === 'boolean') return value ? 'yes' : 'no';
-    return Array.isArray(value) ? value.join(' + ') : String(value);
+    return harmless(Array.isArray(value) ? value.join(' + ') : String(value));
   });
   return [row.id, ...cells];
 }

@@ -1,4 +1,4 @@
-import { WHOLE_SENSOR_ID, isFactor, modesOf, type FactorPart } from '../kit/parts';
+import { WHOLE_SENSOR_ID, isFactor, modesOf, type FactorPart, type Part } from '../kit/parts';
 import type { SubjectSpec } from '../kit/subjects';
 import { arrange } from '../optics/arrangement';
 import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
@@ -228,12 +228,15 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
   };
 }
 
+/** The same part, or one that differs in nothing: a name alone tells nothing, two may have the same. */
+const isSamePart = (a: Part | undefined, b: Part | undefined): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
 /** The chain with another set of converters in it, directly behind the main lens. Unknown ids are passed over. */
 export function chainWithConverters(setup: SystemInput, ids: string[], converters: FarSituation['converters']): SystemInput {
-  const wanted = ids.map((id) => converters.find((each) => each.id === id)?.spec.name);
-  const present = setup.chain.filter(isFactor).map((part) => part.name);
+  const wanted = ids.map((id) => converters.find((each) => each.id === id)?.spec);
+  const present = setup.chain.filter(isFactor);
   // What is there already stays where it is, before or behind the tubes.
-  if (wanted.length === present.length && wanted.every((name, i) => name === present[i])) return setup;
+  if (wanted.length === present.length && wanted.every((spec, i) => isSamePart(spec, present[i]))) return setup;
   const rest = setup.chain.filter((part) => !isFactor(part));
   const specs = ids.flatMap((id) => converters.find((each) => each.id === id)?.spec ?? []);
   const arranged = arrange(rest);

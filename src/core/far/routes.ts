@@ -1,4 +1,5 @@
 import { isFactor, type BodySpec, type FactorPart, type OpticPart, type Part } from '../kit/parts';
+import { sameMount } from '../kit/mounts';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem } from '../optics/foldSystem';
 import { misfits } from '../optics/mountPath';
@@ -81,7 +82,7 @@ function chainsFor(body: BodySpec, optic: Shelf<OpticPart>, { optics, factors, a
   const own = (part: Part): Shelf<Part> => ({ part, wished: false });
   if (optic.part.kind === 'scope') {
     return optics
-      .filter(({ part }) => part.kind === 'builtIn' && misfits(body, [part]).length === 0 && part.mount === body.mount)
+      .filter(({ part }) => part.kind === 'builtIn' && misfits(body, [part]).length === 0 && part.mount !== undefined && body.mount !== undefined && sameMount(part.mount, body.mount))
       .map((camera) => [optic, ...(afocal ? [own(afocal)] : []), camera]);
   }
   if (optic.part.kind !== 'lens' && optic.part.kind !== 'telescope') return [];

@@ -1,3 +1,4 @@
+import { mayMount } from '../kit/mounts';
 import { isFactor, modesOf, type AdapterPart, type BodySpec, type LensSpec, type Part } from '../kit/parts';
 import type { SystemInput } from '../optics/foldSystem';
 import { misfits } from '../optics/mountPath';
@@ -23,8 +24,6 @@ export interface Around<L extends AroundLink> {
 
 /** A change to the chain, and what it makes of the situation. */
 export type AroundPatch<L> = { chain: L[] } | { modeId: string } | { setupId: string };
-
-const same = (a: string | undefined, b: string | undefined): boolean => a === undefined || b === undefined || a === b;
 
 /** Where the last optic of a chain stands: adapters behind it, close-up lenses in front of the first. */
 const behindLens = (chain: readonly AroundLink[]): number => chain.reduce((last, link, i) => (link.type === 'optic' ? i : last), -1) + 1;
@@ -62,9 +61,9 @@ function chainsAround<L extends AroundLink>(around: Around<L>): Changed<L>[] {
     if (spec.retired) return [];
     const used = links.some((link) => link.id === id);
     const without = links.filter((link) => link.id !== id);
-    if (spec.kind === 'tubes') return same(spec.mount, body.mount) ? tubeChains(around, id, spec) : [];
+    if (spec.kind === 'tubes') return mayMount(spec.mount, body.mount) ? tubeChains(around, id, spec) : [];
     if (spec.kind === 'closeUp') return [{ id, name: spec.name, removes: used, chain: used ? without : [linkTo(id), ...links] }];
-    if (isFactor(spec) && spec.kind !== 'barlow' && same(spec.mount, body.mount) && (used || lens?.takesConverters !== false)) {
+    if (isFactor(spec) && spec.kind !== 'barlow' && mayMount(spec.mount, body.mount) && (used || lens?.takesConverters !== false)) {
       return [{ id, name: spec.name, removes: used, chain: used ? without : [...links.slice(0, at), linkTo(id), ...links.slice(at)] }];
     }
     return [];

@@ -1,3 +1,4 @@
+import { sameMount } from '../kit/mounts';
 import { isCameraLens, type BodySpec, type MountAdapterSpec, type Part } from '../kit/parts';
 
 /** Two neighbours that do not fit each other. */
@@ -24,8 +25,6 @@ function facesOf(part: Part): { rear: string | undefined; front: string | undefi
   }
 }
 
-const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
-
 /**
  * Walks from the body to the main lens and compares mounts. What is not entered is not held against anybody.
  * In front of the main lens and behind a reversing ring there are threads, not mounts.
@@ -37,7 +36,7 @@ export function misfits(body: BodySpec, chain: Part[]): Misfit[] {
   for (const part of [...chain].reverse()) {
     if (part.kind === 'closeUp' || part.kind === 'coupling' || part.kind === 'objective') break;
     const { rear, front } = facesOf(part);
-    if (rear !== undefined && needs !== undefined && !same(rear, needs)) {
+    if (rear !== undefined && needs !== undefined && !sameMount(rear, needs)) {
       found.push({ name: part.name, has: rear, onto, needs, builtIn: part.kind === 'builtIn' });
     }
     if (part.kind === 'reversing' || isCameraLens(part) || part.kind === 'telescope' || part.kind === 'tubeLens') break;
@@ -49,4 +48,4 @@ export function misfits(body: BodySpec, chain: Part[]): Misfit[] {
 
 /** Mount adapters that would bring the two together. */
 export const adaptersFor = (misfit: Misfit, adapters: MountAdapterSpec[]): MountAdapterSpec[] =>
-  adapters.filter((adapter) => same(adapter.lensMount, misfit.has) && adapter.mount !== undefined && same(adapter.mount, misfit.needs));
+  adapters.filter((adapter) => sameMount(adapter.lensMount, misfit.has) && adapter.mount !== undefined && sameMount(adapter.mount, misfit.needs));

@@ -8,6 +8,7 @@ import { useInHand } from '@/data/inHand';
 import { useOutbox } from '@/data/outbox';
 import { useReadings } from '@/data/useReadings';
 import { useRested } from '@/data/useRested';
+import { Guard } from '@/ui/Guard';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -78,7 +79,11 @@ export function BookList() {
           {failed ? <Key title="Try again" onPress={retry} /> : null}
         </View>
       }
-      renderItem={({ item }) => <Line row={item} pending={waiting.some((change) => change.id === item.id)} />}
+      renderItem={({ item }) => (
+        <Guard what="This reading" resetKeys={[item]}>
+          <Line row={item} pending={waiting.some((change) => change.id === item.id)} />
+        </Guard>
+      )}
     />
   );
 }

@@ -22,6 +22,7 @@ import { useKit } from '@/data/useKit';
 import { useTableSettings } from '@/data/tableSettings';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
+import { sameMount } from '@/core/kit/mounts';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';
@@ -294,7 +295,7 @@ function ReadoutContent({ system }: { system: EffectiveSystem }) {
   const { kit } = useKit();
   const modes = readOut(system);
   if (modes.length === 0) return null;
-  const lenses = kit.optics.flatMap(({ data }) => (data.kind === 'lens' && !data.retired && data.name !== system.lens.name && data.mount !== undefined && data.mount === system.body.mount ? [data] : []));
+  const lenses = kit.optics.flatMap(({ data }) => (data.kind === 'lens' && !data.retired && data !== system.lens && data.mount !== undefined && system.body.mount !== undefined && sameMount(data.mount, system.body.mount) ? [data] : []));
   const videoModes = system.body.videoModes ?? [];
   return (
     <>

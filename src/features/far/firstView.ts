@@ -25,7 +25,12 @@ export function rememberFirstView(situation: Situation, reading: FarReading, uni
       resolved: showQuantity(reading.resolvedPixels, units).number,
       verdict: `${VERDICT_MARK[reading.verdict]} ${VERDICT_WORDS[reading.verdict](situation.output.name)}`,
     };
-    localStorage.setItem(KEY, JSON.stringify(view));
+    try {
+      localStorage.setItem(KEY, JSON.stringify(view));
+    } catch {
+      // No room: the next start shows nothing in advance, which costs a moment.
+      localStorage.removeItem(KEY);
+    }
   }, REST_MS);
   return () => clearTimeout(timer);
 }

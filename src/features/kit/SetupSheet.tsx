@@ -12,6 +12,7 @@ import { space } from '@/ui/theme/measures';
 import { NewBody } from './NewBody';
 import { PartList } from './PartList';
 import { setupBrief } from './briefs';
+import { briefly } from './unreadable';
 import { useGo } from './useGo';
 
 /** The set-ups as a sheet: one tap takes one; a body takes two taps; everything else is on the Kit pages. */
@@ -55,7 +56,7 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
       {offered.length ? (
         <PartList
           verb="Take"
-          lines={offered.map((row) => ({ id: row.id, name: row.data.name, brief: setupBrief(row.data, kit), chosen: row.id === chosen?.id }))}
+          lines={offered.map((row) => ({ id: row.id, name: row.data.name, brief: briefly(() => setupBrief(row.data, kit)), chosen: row.id === chosen?.id }))}
           onPress={(id) => {
             chooseSetup(id);
             onClose();

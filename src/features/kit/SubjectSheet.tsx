@@ -1,3 +1,4 @@
+import { briefly } from './unreadable';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Output } from '@/contract/schemas/output';
@@ -91,7 +92,7 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
       {kit.subjects.length ? (
         <PartList
           verb="Take"
-          lines={kit.subjects.map((row) => ({ id: row.id, name: row.data.name, brief: subjectBrief(row.data, units), chosen: row.id === subjectId }))}
+          lines={kit.subjects.map((row) => ({ id: row.id, name: row.data.name, brief: briefly(() => subjectBrief(row.data, units)), chosen: row.id === subjectId }))}
           onPress={(id) => {
             chooseSubject(id);
             onClose();
@@ -104,7 +105,7 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
       <Group title="What the picture is for" brief={kit.outputs.find((row) => row.id === outputId)?.data.name ?? ''} startsOpen={kit.outputs.length === 0}>
         <PartList
           verb="Judge for"
-          lines={kit.outputs.map((row) => ({ id: row.id, name: row.data.name, brief: outputBrief(row.data), chosen: row.id === outputId }))}
+          lines={kit.outputs.map((row) => ({ id: row.id, name: row.data.name, brief: briefly(() => outputBrief(row.data)), chosen: row.id === outputId }))}
           onPress={chooseOutput}
           onEdit={(id) => setView({ at: 'output', id, kind: kit.outputs.find((row) => row.id === id)?.data.kind ?? 'screen' })}
         />

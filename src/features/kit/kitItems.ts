@@ -5,6 +5,7 @@ import { pitchUm } from '@/core/sensor/pitch';
 import type { Kit } from '@/data/situation';
 import { whereUsed, type PartResource } from '@/data/whereUsed';
 import { bodyBrief, partBrief } from './briefs';
+import { UNREADABLE } from './unreadable';
 
 /** One line of the kit: a part with what it can be sought, filtered and sorted by. */
 export interface KitItem {
@@ -45,21 +46,23 @@ function pupilOf(data: StoredOf<'optics'>['data']): number | undefined {
 const defined = <T extends object>(object: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
   Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined)) as never;
 
+/** A line with what its resource adds; of a row that cannot be read only its name, so that the others stay. */
+function line(kit: Kit, resource: PartResource, row: StoredOf<PartResource>, own: () => Pick<KitItem, 'kind' | 'kindName' | 'brief'> & Partial<KitItem>): KitItem {
+  const data = row.data as Partial<typeof row.data>;
+  const common = { resource, id: row.id, name: String(data.name ?? row.id), maker: String(data.maker ?? ''), retired: data.retired === true, usedBy: whereUsed(kit, resource, row.id).map((user) => user.data.name) };
+  try {
+    return { ...common, ...defined({ weightG: data.weightG, price: data.price }), ...own() };
+  } catch {
+    return { ...common, kind: 'body', kindName: '', brief: UNREADABLE };
+  }
+}
+
 /** All parts of the kit as lines. */
 export function kitItems(kit: Kit): KitItem[] {
-  const common = (resource: PartResource, row: StoredOf<PartResource>) => ({
-    resource,
-    id: row.id,
-    name: row.data.name,
-    maker: row.data.maker ?? '',
-    retired: row.data.retired === true,
-    usedBy: whereUsed(kit, resource, row.id).map((user) => user.data.name),
-    ...defined({ weightG: row.data.weightG, price: row.data.price }),
-  });
   return [
-    ...kit.bodies.map((row): KitItem => ({ ...common('bodies', row), kind: 'body', kindName: 'Body', brief: bodyBrief(row.data), pitchUm: pitchUm(row.data.sensor.widthMm, row.data.sensor.columns) })),
-    ...kit.optics.map((row): KitItem => ({ ...common('optics', row), kind: row.data.kind, kindName: PART_WORDS[row.data.kind].name, brief: partBrief(row.data), ...defined({ entrancePupilMm: pupilOf(row.data) }) })),
-    ...kit.adapters.map((row): KitItem => ({ ...common('adapters', row), kind: row.data.kind, kindName: PART_WORDS[row.data.kind].name, brief: partBrief(row.data) })),
+    ...kit.bodies.map((row) => line(kit, 'bodies', row, () => ({ kind: 'body', kindName: 'Body', brief: bodyBrief(row.data), pitchUm: pitchUm(row.data.sensor.widthMm, row.data.sensor.columns) }))),
+    ...kit.optics.map((row) => line(kit, 'optics', row, () => ({ kind: row.data.kind, kindName: PART_WORDS[row.data.kind].name, brief: partBrief(row.data), ...defined({ entrancePupilMm: pupilOf(row.data) }) }))),
+    ...kit.adapters.map((row) => line(kit, 'adapters', row, () => ({ kind: row.data.kind, kindName: PART_WORDS[row.data.kind].name, brief: partBrief(row.data) }))),
   ];
 }
 

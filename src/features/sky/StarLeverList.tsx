@@ -11,6 +11,7 @@ import { useChosen } from '@/data/useChosen';
 import { Txt } from '@/ui/Txt';
 import { LeverHead } from '@/ui/levers/LeverHead';
 import { LeverRow } from '@/ui/levers/LeverRow';
+import { isFactor } from '@/core/kit/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import type { StarWays } from './skyWays';
 import { starLeverText, starMark } from './starWords';
@@ -36,11 +37,11 @@ function waysOf({ pointBy, rule, declinationDeg }: Pick<SkyOptions, 'pointBy' | 
 
 /** What of the kit would change the longest exposure: the wide end of a zoom, no converter, other set-ups. */
 function candidatesOf(situation: Situation): StarCandidate<StarPatch>[] {
-  const { setup, converterIds, converters, otherSetups } = situation;
+  const { setup, converterIds, otherSetups } = situation;
   const system = foldSystem(setup, situation.convention);
   const lens = system.ok ? system.value.lens : null;
   const marked = system.ok ? system.value.markedFocalMm : 0;
-  const without = converterIds.length ? { ...setup, chain: setup.chain.filter((part) => !converters.some((each) => each.spec.name === part.name)) } : null;
+  const without = converterIds.length ? { ...setup, chain: setup.chain.filter((part) => !isFactor(part)) } : null;
   return [
     ...(lens && lens.focalWideMm < marked * 0.97 ? [{ id: 'wide', kind: 'focal' as const, name: `Zoom out to ${formatFigures(lens.focalWideMm, 3)}\u202fmm`, setup: { ...setup, focalMm: lens.focalWideMm }, patch: { focalMm: lens.focalWideMm } }] : []),
     ...(without ? [{ id: 'bare', kind: 'converter' as const, name: 'Take the converter off', setup: without, patch: { converterIds: [] } }] : []),

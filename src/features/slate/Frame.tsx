@@ -1,6 +1,8 @@
 import { Suspense, type ReactNode } from 'react';
 import { View } from 'react-native';
+import { useInHand } from '@/data/inHand';
 import { useSheets } from '@/data/sheets';
+import { Guard } from '@/ui/Guard';
 import { OverSheets } from '@/ui/Sheet';
 import { NoticeBar } from './NoticeBar';
 import { Places } from './Places';
@@ -18,23 +20,33 @@ const PreferencesSheet = lazyPart(() => import('./PreferencesSheet'));
 export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {
   const { sheet, close } = useSheets();
   const notice = <NoticeBar />;
+  // Another page, set-up or subject may well be shown.
+  const setupId = useInHand((state) => state.setupId);
+  const subjectId = useInHand((state) => state.subjectId);
+  const guarded = [path, setupId, subjectId];
   return (
     <OverSheets.Provider value={notice}>
-      <Slate sky={path.startsWith('/sky')} />
+      <Guard what="The line above" resetKeys={[path]}>
+        <Slate sky={path.startsWith('/sky')} />
+      </Guard>
       <SyncLine />
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
         {wide ? <Places path={path} rail /> : null}
         <View style={{ flex: 1 }} role="main">
-          {children}
+          <Guard what="This page" resetKeys={guarded}>
+            {children}
+          </Guard>
         </View>
         {wide ? null : <Places path={path} rail={false} />}
       </View>
-      <Suspense fallback={null}>
-        {sheet === 'setup' ? <SetupSheet onClose={close} /> : null}
-        {sheet === 'subject' ? <SubjectSheet onClose={close} /> : null}
-        {sheet === 'site' ? <SiteSheet onClose={close} /> : null}
-        {sheet === 'preferences' ? <PreferencesSheet onClose={close} /> : null}
-      </Suspense>
+      <Guard what="This sheet" resetKeys={[sheet]}>
+        <Suspense fallback={null}>
+          {sheet === 'setup' ? <SetupSheet onClose={close} /> : null}
+          {sheet === 'subject' ? <SubjectSheet onClose={close} /> : null}
+          {sheet === 'site' ? <SiteSheet onClose={close} /> : null}
+          {sheet === 'preferences' ? <PreferencesSheet onClose={close} /> : null}
+        </Suspense>
+      </Guard>
       {sheet ? null : notice}
     </OverSheets.Provider>
   );

@@ -57,9 +57,8 @@ function themeOf(look: Look) {
 export function Theme({ look, children }: { look: Look; children: ReactNode }) {
   const theme = useMemo(() => themeOf(look), [look]);
   return (
-    <ThemeProvider key={look} theme={theme}>
-      {children}
-    </ThemeProvider>
+    // Not made anew for another look: what is half typed below it must stay.
+    <ThemeProvider theme={theme}>{children}</ThemeProvider>
   );
 }
 

@@ -119,8 +119,8 @@ export default function RoutesPage() {
           {ranked.length === 0 ? 'No route of the kit gets there from this spot. Come closer where that is allowed, or settle for fewer pixels.' : `${ranked.length} routes${ranked.length > MOST_SHOWN ? `, the first ${MOST_SHOWN} shown` : ''}.`}
         </Txt>
         <View role="list" aria-label="Routes">
-          {ranked.slice(0, MOST_SHOWN).map((route) => (
-            <OneRoute key={[route.body.name, ...route.parts.map((part) => part.name)].join('+')} route={route} wanted={aim === 'pixels' ? wanted : null} situation={situation} kit={kit} />
+          {ranked.slice(0, MOST_SHOWN).map((route, i) => (
+            <OneRoute key={`${i} ${[route.body.name, ...route.parts.map((part) => part.name)].join('+')}`} route={route} wanted={aim === 'pixels' ? wanted : null} situation={situation} kit={kit} />
           ))}
         </View>
       </ScrollView>
@@ -137,11 +137,11 @@ function OneRoute({ route, wanted, situation, kit }: { route: Route; wanted: num
   const counted = countedOf(situation, system);
   const names = [route.body.name, ...route.parts.map((part) => part.name)].join(' + ');
   const take = () => {
-    const body = kit.bodies.find((row) => row.data.name === route.body.name);
+    const body = kit.bodies.find((row) => row.data === route.body);
     const chain = route.parts.flatMap((part): Link[] => {
-      const optic = kit.optics.find((row) => row.data.name === part.name);
+      const optic = kit.optics.find((row) => row.data === part);
       if (optic) return [{ type: 'optic', id: optic.id }];
-      const adapter = kit.adapters.find((row) => row.data.name === part.name);
+      const adapter = kit.adapters.find((row) => row.data === part);
       return adapter ? [{ type: 'adapter', id: adapter.id }] : [];
     });
     if (!body) return;

@@ -20,6 +20,7 @@ import { NumberField } from '@/ui/controls/NumberField';
 import { TextField } from '@/ui/controls/TextField';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { useNeighbourFocus } from '@/ui/useNeighbourFocus';
 import { setupBrief } from '../briefs';
 import { Checks } from './Checks';
 import { ChainStrip } from './ChainStrip';
@@ -69,7 +70,11 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
     setProblem(null);
     change({ chain });
   };
-  const remove = (index: number) => setChain(setup.chain.filter((_, i) => i !== index));
+  const leaves = useNeighbourFocus(setup.chain.length, () => document.querySelector('[aria-label^="Add "]'));
+  const remove = (index: number) => {
+    leaves(index);
+    setChain(setup.chain.filter((_, i) => i !== index));
+  };
   const named = (): Setup => (setup.name.trim() === '' ? { ...setup, name: setupBrief(setup, kit).slice(0, 120) } : setup);
   const checked = async (then: (setup: Setup) => void) => {
     if (!body) return setProblem('Choose a body.');

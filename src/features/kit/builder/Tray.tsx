@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { isOptic, type Part, type PartKind } from '@/core/kit/parts';
 import type { Kit } from '@/data/situation';
 import { Group } from '@/ui/Group';
+import { sameMount } from '@/core/kit/mounts';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 import { partBrief } from '../briefs';
@@ -27,7 +28,7 @@ export function Tray({ kit, mount, empty, onAdd }: { kit: Kit; mount: string | u
     .filter((row) => !row.data.retired)
     .map((row) => ({ part: row.data as Part, link: { type: isOptic(row.data) ? ('optic' as const) : ('adapter' as const), id: row.id } }));
   // What mounts on the body comes first: it is what one looks for.
-  const fits = (part: Part) => (part.mount === undefined || mount === undefined ? 1 : part.mount === mount ? 0 : 2);
+  const fits = (part: Part) => (part.mount === undefined || mount === undefined ? 1 : sameMount(part.mount, mount) ? 0 : 2);
   return (
     <View>
       {SHELVES.map(({ title, kinds }, i) => {

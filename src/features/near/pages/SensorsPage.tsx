@@ -32,7 +32,7 @@ function Sensors({ situation, system, reading, kit }: NearPageParts) {
   const cocSchool = useInHand((state) => state.cocSchool);
   const [stance, setStance] = useState<SensorStance>('sameRatio');
   if (!reading) return null;
-  const others = kit.bodies.map((row) => row.data).filter((body) => body.name !== system.body.name && !body.retired);
+  const others = kit.bodies.filter((row) => row.id !== situation.setupRow.data.bodyId && !row.data.retired).map((row) => row.data);
   const pictures = compareSensors({ bodies: [system.body, ...others], ratio: reading.ratio.value, fNumber: reading.setFNumber.value, workingFNumber: reading.workingFNumber.value, subjectMm: situation.subject.sizeMm, stance, cocSchool, viewedPx: viewedPixels(situation.output), used: system.used });
   // As sure of the size of the subject, and so written to as many figures, as on the desk.
   const { value: ownPx, plusMinus } = reading.pixelsOnSubject;

@@ -1,0 +1,87 @@
+import type { PersistStorage, StorageValue } from 'zustand/middleware';
+import { writeEntry } from './outbox/device';
+import type { RestingStorage } from './restingStorage';
+
+/** What each field of a state may hold. */
+export type Fits<T> = { [K in keyof T]?: (value: unknown) => boolean };
+
+export const isOneOf =
+  (...choices: readonly unknown[]) =>
+  (value: unknown): boolean =>
+    choices.includes(value);
+export const isBetween =
+  (low: number, high: number) =>
+  (value: unknown): boolean =>
+    typeof value === 'number' && value >= low && value <= high;
+export const isText =
+  (most = 200) =>
+  (value: unknown): boolean =>
+    typeof value === 'string' && value.length <= most;
+export const orNull =
+  (fits: (value: unknown) => boolean) =>
+  (value: unknown): boolean =>
+    value === null || fits(value);
+export const isListOf =
+  (fits: (value: unknown) => boolean, most = 100) =>
+  (value: unknown): boolean =>
+    Array.isArray(value) && value.length <= most && value.every(fits);
+export const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+export const isObjectOf =
+  (fields: Record<string, (value: unknown) => boolean>) =>
+  (value: unknown): boolean =>
+    isObject(value) && Object.entries(fields).every(([name, fits]) => fits(value[name]));
+
+/** Puts what this program cannot use where the person finds it: in the tray, to save or drop. */
+function putAside(name: string, value: unknown): void {
+  void writeEntry({ key: `${name} ${Date.now()}`, value: { from: name, value } }).catch(() => undefined);
+}
+
+/** Of a stored state, the fields that fit; the others are put aside. */
+function fitting<T extends object>(name: string, stored: unknown, fits: Fits<T>): Partial<T> {
+  if (!isObject(stored)) {
+    putAside(name, stored);
+    return {};
+  }
+  const good: Record<string, unknown> = {};
+  const odd: Record<string, unknown> = {};
+  for (const [key, value] of Object.entries(stored)) {
+    const check = fits[key as keyof T];
+    if (check?.(value)) good[key] = value;
+    else odd[key] = value;
+  }
+  if (Object.keys(odd).length) putAside(name, odd);
+  return good as Partial<T>;
+}
+
+/**
+ * Keeps a state on the device. What is read from there may have been written by another version, or by nobody: only what
+ * fits is taken, so that an odd value never stands in the way of the rest.
+ */
+export function deviceStorage<T extends object>(storage: () => RestingStorage | Storage, fits: Fits<T>): PersistStorage<Partial<T>> {
+  return {
+    getItem: (name) => {
+      const text = reading(() => storage().getItem(name) as string | null);
+      if (text === null) return null;
+      let value: unknown;
+      try {
+        value = JSON.parse(text);
+      } catch {
+        putAside(name, text);
+        return null;
+      }
+      const { state, version } = isObject(value) ? (value as { state?: unknown; version?: unknown }) : {};
+      return { state: fitting(name, state, fits), ...(typeof version === 'number' ? { version } : {}) } as StorageValue<Partial<T>>;
+    },
+    setItem: (name, value) => void reading(() => storage().setItem(name, JSON.stringify(value))),
+    removeItem: (name) => void reading(() => storage().removeItem(name)),
+  };
+}
+
+/** Storage that is blocked or full holds nothing; what is kept there can be set again. */
+function reading<R>(work: () => R): R | null {
+  try {
+    return work();
+  } catch {
+    return null;
+  }
+}

@@ -5,7 +5,7 @@ import { readFar } from '../src/core/far/readFar';
 import { reachM } from '../src/core/far/plannerCurve';
 import { foldSystem } from '../src/core/optics/foldSystem';
 import { showQuantity } from '../src/core/quantity/quantityText';
-import AxeBuilder from './support/axe';
+import { axeFindings } from './support/axe';
 import { expect, openFar, test } from './support/test';
 
 const hide = foldSystem({ body: demoBodies.ostrel.data, modeId: 'whole', chain: [demoOptics.tele600.data] });
@@ -13,7 +13,7 @@ if (!hide.ok) throw new Error(hide.problem.message);
 
 const sound = async (page: Page) => {
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
-  expect(await AxeBuilder.serious(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await expect(page.locator('body')).not.toContainText('NaN');
 };
 
@@ -149,5 +149,5 @@ test('depth, shutter, card, modes and read-out open below the reading, and every
   await page.getByRole('button', { name: /^Weight per 1,000 px/ }).click();
   await expect(page.getByText(/what a thousand resolved pixels on this subject cost/)).toBeVisible();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
-  expect(await AxeBuilder.serious(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
 });

@@ -1,5 +1,4 @@
 import type { Page } from '@playwright/test';
-import AxeBuilder from './support/axe';
 import { expect, openFar, test } from './support/test';
 
 test('a body takes two taps and can be used at once', async ({ page }) => {
@@ -150,25 +149,4 @@ test.describe('changed elsewhere', () => {
       .poll(async () => ((await (await page.request.get(`${server.url}/api/v1/subjects/${row.id}`)).json()) as { data: { name: string } }).data.name)
       .toBe('Redshank, mine');
   });
-});
-
-test('the sheets, the desk and the Book have no serious accessibility fault, by day and by night', async ({ page }) => {
-  await openFar(page);
-  const check = async (where: string) => expect(await AxeBuilder.serious(page), where).toEqual([]);
-  await check('far');
-  await page.getByRole('button', { name: 'Night look' }).click();
-  await check('far by night');
-  await page.getByRole('button', { name: 'Day look' }).click();
-  await page.getByRole('button', { name: /^Set-up/ }).click();
-  await check('set-ups');
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await page.getByRole('button', { name: /^Subject/ }).click();
-  await check('subjects');
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await page.getByTestId('verdict').click();
-  await expect(page.getByTestId('why-value')).toBeVisible();
-  await check('why');
-  await page.goto('/book');
-  await expect(page.getByRole('link', { name: /^Curlew/ })).toBeVisible();
-  await check('book');
 });

@@ -1,12 +1,12 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
 import { demoAdapters, demoBodies, demoOptics, demoSetups, demoSubjects } from '../src/demo/kit';
-import AxeBuilder from './support/axe';
+import { axeFindings } from './support/axe';
 import { expect, test } from './support/test';
 
 const sound = async (page: Page) => {
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
-  expect(await AxeBuilder.serious(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await expect(page.locator('body')).not.toContainText('NaN');
 };
 

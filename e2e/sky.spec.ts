@@ -1,12 +1,12 @@
 import type { Page } from '@playwright/test';
 import { demoAdapters, demoSetups } from '../src/demo/kit';
-import AxeBuilder from './support/axe';
+import { axeFindings } from './support/axe';
 import { expect, test } from './support/test';
 import { pixelsOf } from './support/screen';
 
 const sound = async (page: Page) => {
   expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
-  expect(await AxeBuilder.serious(page)).toEqual([]);
+  expect(await axeFindings(page)).toEqual([]);
   await expect(page.locator('body')).not.toContainText('NaN');
 };
 

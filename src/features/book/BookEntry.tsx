@@ -37,7 +37,7 @@ export function BookEntry({ id }: { id: string }) {
   if (!row) {
     return (
       <View style={styles.centre} role="status">
-        <Txt style={styles.centreText}>
+        <Txt level={1} style={styles.centreText}>
           {loading ? 'Opening the Book …' : failed ? 'The server cannot be reached, so this page cannot be opened. Start it again, then try again.' : 'There is no such reading in the Book. It may have been deleted, or the address is mistyped.'}
         </Txt>
         {loading ? null : failed ? <Key title="Try again" onPress={retry} /> : <Key title="To the Book" weight="strong" onPress={toBook} />}

@@ -1,9 +1,10 @@
 import { Suspense, type ReactNode } from 'react';
-import { View } from 'react-native';
+import { View, type TextStyle } from 'react-native';
 import { useInHand } from '@/data/inHand';
 import { useSheets } from '@/data/sheets';
 import { Guard } from '@/ui/Guard';
 import { OverSheets } from '@/ui/Sheet';
+import { Txt } from '@/ui/Txt';
 import { NoticeBar } from './NoticeBar';
 import { Places } from './Places';
 import { Slate } from './Slate';
@@ -15,6 +16,17 @@ const SetupSheet = lazyPart(() => import('../kit/SetupSheet'));
 const SubjectSheet = lazyPart(() => import('../kit/SubjectSheet'));
 const SiteSheet = lazyPart(() => import('../sky/desks').then((each) => ({ default: each.SiteSheet })));
 const PreferencesSheet = lazyPart(() => import('./PreferencesSheet'));
+
+/** What the desks are called, for those who hear the page: on the screen the reading itself stands first. */
+const DESK_TITLES: Record<string, string> = {
+  '/': 'Far: pixels on the subject',
+  '/far': 'Far: pixels on the subject',
+  '/near': 'Near: close up',
+  '/sky': 'Sky: how long stars stay points',
+  '/sky/night': 'Sky: the night',
+  '/sky/planets': 'Sky: planets',
+};
+const HIDDEN = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' } as unknown as TextStyle;
 
 /** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */
 export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {
@@ -33,6 +45,11 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
         {wide ? <Places path={path} rail /> : null}
         <View style={{ flex: 1 }} role="main">
+          {DESK_TITLES[path] ? (
+            <Txt level={1} style={HIDDEN}>
+              {DESK_TITLES[path]}
+            </Txt>
+          ) : null}
           <Guard what="This page" resetKeys={guarded}>
             {children}
           </Guard>

@@ -80,7 +80,7 @@ export default function DetailPage() {
           {seen.map((each, i) => (
             <View key={each.id} style={{ width: column, gap: space.small }}>
               {uris?.[i] ? (
-                <Image source={{ uri: uris[i] }} style={{ width: column, height: column }} aria-label={`The subject as ${each.name} renders it: ${formatFixed(each.share)} per cent of its pixels resolved`} testID={`patch-${LETTERS[i]}`} />
+                <Image role="img" source={{ uri: uris[i] }} style={{ width: column, height: column }} aria-label={`The subject as ${each.name} renders it: ${formatFixed(each.share)} per cent of its pixels resolved`} testID={`patch-${LETTERS[i]}`} />
               ) : (
                 <View style={[styles.waiting, { width: column, height: column }]} role="status">
                   <Txt kind="small" tone="soft">

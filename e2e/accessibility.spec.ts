@@ -1,0 +1,45 @@
+import type { Page } from '@playwright/test';
+import { axeFindings } from './support/axe';
+import type { JaugeServer } from './support/server';
+import { expect, openFar, test } from './support/test';
+
+const ROUTES = ['/far', '/far/beside', '/far/detail', '/far/plan', '/far/routes', '/far/test', '/near', '/near/aperture', '/near/measure', '/near/plan', '/near/sensors', '/near/sizes', '/near/stack', '/sky', '/sky/deep', '/sky/night', '/sky/planets', '/sky/schools', '/sky/series', '/sky/strokes', '/kit', '/kit/bring', '/kit/compare', '/kit/optics/new?kind=lens', '/kit/setups/new', '/book', '/nowhere', '/book/nothing'];
+
+async function routesOf({ url }: JaugeServer): Promise<string[]> {
+  const first = async (resource: string) => ((await (await fetch(`${url}/api/v1/${resource}?limit=1`)).json()) as { items: { id: string }[] }).items[0]!.id;
+  return [...ROUTES, ...(await Promise.all(['bodies', 'optics', 'adapters', 'setups'].map(async (resource) => `/kit/${resource}/${await first(resource)}`))), `/book/${await first('readings')}`];
+}
+
+const inLook = (page: Page, look: string) => page.addInitScript(`localStorage.setItem('jauge.inHand', JSON.stringify({ state: { look: '${look}' }, version: 1 }))`);
+
+for (const look of ['day', 'night', 'dim']) {
+  test(`every page has one heading of the first level and no accessibility fault in the ${look} look`, async ({ page, server }) => {
+    await inLook(page, look);
+    const routes = await routesOf(server);
+    for (const route of look === 'dim' ? ['/far', '/sky', '/book'] : routes) {
+      await page.goto(route);
+      await expect(page.locator('h1'), route).toHaveCount(1);
+      expect(await axeFindings(page), `${route} in the ${look} look`).toEqual([]);
+    }
+  });
+}
+
+test('no sheet has an accessibility fault, by day and by night', async ({ page }) => {
+  for (const look of ['Day', 'Night']) {
+    await openFar(page);
+    if (look === 'Night') await page.getByRole('button', { name: 'Night look' }).click();
+    const sheets: [string, () => Promise<void>][] = [
+      ['set-ups', () => page.getByRole('button', { name: /^Set-up/ }).click()],
+      ['subjects', () => page.getByRole('button', { name: /^Subject/ }).click()],
+      ['preferences', () => page.getByRole('button', { name: 'Units and schools' }).click()],
+      ['why', () => page.getByTestId('verdict').click()],
+    ];
+    for (const [name, open] of sheets) {
+      await open();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      expect(await axeFindings(page), `${name}, ${look}`).toEqual([]);
+      await page.getByRole('button', { name: 'Close', exact: true }).click();
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+    }
+  }
+});

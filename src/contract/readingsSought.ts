@@ -4,6 +4,8 @@ export interface ReadingsSought {
   search?: string;
   sort: 'newest' | 'oldest' | 'subject' | 'most';
   desk?: 'far' | 'near' | 'stars';
+  /** The one with this id, when there is one. */
+  id?: string;
   /** Only those of which is noted how they were held. */
   held?: boolean;
 }

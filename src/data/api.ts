@@ -80,11 +80,12 @@ const PAGE = 1000;
 /** A list's query: what is sought, and which part of it. */
 export type ReadingsQuery = ReadingsSought & { limit: number; offset: number };
 
-function queryText({ search, sort, desk, held, limit, offset }: ReadingsQuery): string {
+function queryText({ search, sort, desk, held, id, limit, offset }: ReadingsQuery): string {
   const query = new URLSearchParams({ sort, limit: String(limit), offset: String(offset) });
   if (search) query.set('search', search);
   if (desk) query.set('desk', desk);
   if (held) query.set('held', 'noted');
+  if (id) query.set('id', id);
   return query.toString();
 }
 
@@ -101,16 +102,6 @@ export const api = {
   },
   /** A part of the readings, searched and sorted by the server. */
   readings: (query: ReadingsQuery) => request<Page<ResourceTypes['readings']>>(`readings?${queryText(query)}`),
-
-  /** One row; null when there is none. */
-  async get<N extends ResourceName>(name: N, id: string): Promise<Stored<ResourceTypes[N]> | null> {
-    try {
-      return await request<Stored<ResourceTypes[N]>>(`${name}/${encodeURIComponent(id)}`);
-    } catch (error) {
-      if (error instanceof ApiRefusal && (error.problem.code === 'row.notFound' || error.problem.code === 'id.invalid')) return null;
-      throw error;
-    }
-  },
 
   create: <N extends ResourceName>(name: N, id: string, data: ResourceTypes[N], key?: string) =>
     request<Stored<ResourceTypes[N]>>(name, withBody('POST', { id, data }, key)),

@@ -73,9 +73,17 @@ export function useReadings(sought: ReadingsSought): Readings {
   };
 }
 
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
+
+/** Asked for as a list of one: an address that is mistyped is no fault. */
+async function readingOf(id: string): Promise<StoredOf<'readings'> | null> {
+  if (!UUID.test(id)) return null;
+  return (await api.readings({ sort: 'newest', id, limit: 1, offset: 0 })).items[0] ?? null;
+}
+
 /** One reading; null when there is none. */
 export function useReading(id: string): { row: StoredOf<'readings'> | null; loading: boolean; failed: boolean; retry: () => void } {
-  const { data, error, isLoading, mutate } = useSWR(rowKey('readings', id), () => api.get('readings', id));
+  const { data, error, isLoading, mutate } = useSWR(rowKey('readings', id), () => readingOf(id));
   const waiting = useOutbox((state) => state.waiting);
   const row = useMemo(() => overlay('readings', data ? [data] : [], waiting).find((each) => each.id === id) ?? null, [data, waiting, id]);
   return { row, loading: isLoading && data === undefined && row === null, failed: error !== undefined && data === undefined, retry: () => void mutate() };

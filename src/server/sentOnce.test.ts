@@ -111,6 +111,8 @@ describe('readings', () => {
     expect(await ids('desk=near')).toEqual([3]);
     expect(await ids('desk=far&held=noted')).toEqual([]);
     expect(await ids('held=noted')).toEqual([3]);
+    expect([await ids(`id=${testId(2)}`), await ids(`id=${testId(77)}`)]).toEqual([[2], []]);
+    await api().get('/api/v1/readings?id=x').expect(400);
   });
 
   it('are put in order through indexes', async () => {

@@ -34,14 +34,10 @@ export async function renderWithKit(element: React.ReactElement, { held = demoHe
   jest.spyOn(api, 'readings').mockImplementation((query) => {
     if (silent) return new Promise(() => undefined);
     if (unreachable) return Promise.reject(new Error('unreachable'));
-    const all = ((held.readings ?? []) as StoredOf<'readings'>[]).filter(({ data }) => (!query.desk || data.desk === query.desk) && (!query.held || data.held !== undefined));
+    const all = ((held.readings ?? []) as StoredOf<'readings'>[]).filter(({ id, data }) => (!query.id || id === query.id) && (!query.desk || data.desk === query.desk) && (!query.held || data.held !== undefined));
     const sorted = [...all].sort((a, b) => b.data.takenAt.localeCompare(a.data.takenAt));
     return Promise.resolve({ items: sorted.slice(query.offset, query.offset + query.limit), total: all.length, limit: query.limit, offset: query.offset });
   });
-  jest.spyOn(api, 'get').mockImplementation(((name: ResourceName, id: string) => {
-    if (silent) return new Promise(() => undefined);
-    return unreachable ? Promise.reject(new Error('unreachable')) : Promise.resolve((held[name] ?? []).find((row) => row.id === id) ?? null);
-  }) as typeof api.get);
   // What is changed waits in the outbox, where a test can look at it.
   for (const verb of ['create', 'replace', 'remove'] as const) jest.spyOn(api, verb).mockImplementation(() => new Promise<never>(() => undefined));
   render(

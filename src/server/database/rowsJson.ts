@@ -29,6 +29,10 @@ function whereOf(sought: ReadingsSought | undefined): Where {
     conditions.push('desk = $desk');
     bind.desk = sought.desk;
   }
+  if (sought?.id) {
+    conditions.push('id = $id');
+    bind.id = sought.id;
+  }
   if (sought?.held) conditions.push('held IS NOT NULL');
   for (const [i, word] of wordsOf(sought?.search ?? '').entries()) {
     conditions.push(`instr(words, $word${i}) > 0`);

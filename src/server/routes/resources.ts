@@ -64,7 +64,7 @@ function soughtOf({ query }: Request): ReadingsSought {
   }
   const desk = oneOf(query.desk, 'desk', READING_DESKS);
   const held = oneOf(query.held, 'held', ['noted'] as const);
-  return { sort: oneOf(query.sort, 'sort', READING_SORTS) ?? 'newest', ...(search ? { search } : {}), ...(desk ? { desk } : {}), ...(held ? { held: true } : {}) };
+  return { sort: oneOf(query.sort, 'sort', READING_SORTS) ?? 'newest', ...(search ? { search } : {}), ...(desk ? { desk } : {}), ...(held ? { held: true } : {}), ...(query.id === undefined ? {} : { id: idOf(query.id) }) };
 }
 
 /** list, get, create, replace and delete for every resource. */

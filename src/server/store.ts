@@ -30,8 +30,17 @@ export interface Store {
 
 const stored = <T>(model: Model<RowAttributes>): Stored<T> => {
   const { id, version, createdAt, updatedAt, data } = model.get();
-  return { id, version, createdAt, updatedAt, data: JSON.parse(data) as T };
+  return { id, version, createdAt, updatedAt, data: parsed(data) as T };
 };
+
+/** Data that a fault of the disk changed is given as the text it is, like in lists. */
+function parsed(data: string): unknown {
+  try {
+    return JSON.parse(data) as unknown;
+  } catch {
+    return { unreadable: data };
+  }
+}
 
 function checked<N extends ResourceName>(name: N, data: unknown): ResourceTypes[N] {
   const result = validateResource(name, data);

@@ -3,8 +3,8 @@ import type { ResourceName } from '@/contract/resources';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import { wordsOf } from '@/contract/readingWords';
 
-/** A row as JSON, put together by SQLite: whatever a column holds, it comes out as one JSON value. */
-export const ROW_JSON = `json_object('id', id, 'version', version, 'createdAt', created_at, 'updatedAt', updated_at, 'data', json(data))`;
+/** A row as JSON, put together by SQLite: whatever a column holds, it comes out as one JSON value, damaged data as a text. */
+export const ROW_JSON = `json_object('id', id, 'version', version, 'createdAt', created_at, 'updatedAt', updated_at, 'data', CASE WHEN json_valid(data) THEN json(data) ELSE json_object('unreadable', data) END)`;
 
 const SORTS: Record<ReadingsSought['sort'], string> = {
   newest: 'taken_at DESC, id DESC',

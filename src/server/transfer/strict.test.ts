@@ -66,6 +66,17 @@ describe('an import is as strict as everything else', () => {
     expect(JSON.parse((await api().get('/api/v1/export').expect(200)).text).rows.bodies[0].createdAt).toBe('","x":"');
   });
 
+  it('gives data that a fault of the disk changed as the text it is', async () => {
+    await server.store.create('bodies', testId(2), body);
+    await server.store.create('bodies', testId(3), body);
+    await server.database.writer.query(`UPDATE bodies SET data = substr(data, 1, 30) WHERE id = '${testId(2)}'`);
+    const { items } = (await api().get('/api/v1/bodies').expect(200)).body;
+    expect(items).toMatchObject([{ id: testId(2), data: { unreadable: JSON.stringify(body).slice(0, 30) } }, { id: testId(3), data: body }]);
+    expect((await api().get(`/api/v1/bodies/${testId(2)}`).expect(200)).body.data).toEqual(items[0].data);
+    expect(JSON.parse((await api().get('/api/v1/export').expect(200)).text).rows.bodies).toHaveLength(2);
+    await api().delete(`/api/v1/bodies/${testId(2)}?version=1`).expect(204);
+  });
+
   it('goes on counting after the last version there is', async () => {
     await bring({ bodies: [{ id: testId(1), version: Number.MAX_SAFE_INTEGER, data: body }] }).expect(200);
     const put = await api().put(`/api/v1/bodies/${testId(1)}`).send({ version: Number.MAX_SAFE_INTEGER, data: { ...body, name: 'B' } }).expect(200);

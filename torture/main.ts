@@ -2,9 +2,10 @@ import { browserRuns } from './browser';
 import { damage } from './damage';
 import { hostile } from './hostile';
 import { kills } from './kills';
+import { power } from './power';
 import { print, type Tally } from './tally';
 
-const TRIALS: Record<string, (minutes: number, seed: number) => Promise<Tally>> = { kills, damage, hostile, browser: browserRuns };
+const TRIALS: Record<string, (minutes: number, seed: number) => Promise<Tally>> = { kills, power, damage, hostile, browser: browserRuns };
 
 const asked = process.argv.slice(2);
 const minutesAt = asked.indexOf('--minutes');

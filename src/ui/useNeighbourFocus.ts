@@ -17,16 +17,16 @@ const FOCUSABLE = 'button, [tabindex="0"], [role="button"]';
  */
 export function useNeighbourFocus(count: number, whenEmpty: () => Element | null): (index: number) => void {
   const leaving = useRef<Leaving | null>(null);
-  const empty = useRef(whenEmpty);
-  empty.current = whenEmpty;
   useEffect(() => {
     const left = leaving.current;
     leaving.current = null;
     if (!left) return;
     const items = left.list.querySelectorAll('[role="listitem"]');
     const item = items[Math.min(left.index, items.length - 1)];
-    const target = item ? [...item.querySelectorAll(FOCUSABLE)].at(-1) : empty.current();
+    const target = item ? [...item.querySelectorAll(FOCUSABLE)].at(-1) : whenEmpty();
     (target as { focus?: () => void } | null | undefined)?.focus?.();
+    // Only the count says that an item is gone.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [count]);
   return useCallback((index: number) => {
     const list = typeof document === 'undefined' ? null : document.activeElement?.closest('[role="list"]');

@@ -1,6 +1,5 @@
 import { Mutex } from 'async-mutex';
-import type { ResourceName } from '@/contract/resources';
-import type { Stored } from '@/contract/resources';
+import type { ResourceName, Stored } from '@/contract/resources';
 
 /** What one window tells the others: that something waits or has gone, or that a row is at the server now. */
 export type Told = { kind: 'changed' } | { kind: 'settled'; resource: ResourceName; id: string; row: Stored<unknown> | null };

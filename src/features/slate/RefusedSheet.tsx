@@ -43,7 +43,7 @@ export default function RefusedSheet({ refused, onClose }: { refused: Refused; o
           weight="strong"
           onPress={() => {
             onClose();
-            keepStored(refused);
+            void keepStored(refused);
           }}
         />
       </View>

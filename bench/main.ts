@@ -7,6 +7,7 @@ import { benchCsv } from './csv';
 import { benchNear } from './near';
 import { benchSky } from './sky';
 import { startServer } from './server';
+import { benchSize } from './size';
 import { benchView } from './view';
 
 async function main(): Promise<void> {
@@ -20,11 +21,11 @@ async function main(): Promise<void> {
     benchNear();
     benchSky();
   }
-  for (const [part, demo, bench] of [['api', false, benchApi], ['csv', false, benchCsv], ['view', true, benchView]] as const) {
+  for (const [part, demo, bench] of [['api', false, benchApi], ['csv', false, benchCsv], ['view', true, benchView], ['size', true, benchSize]] as const) {
     if (!wants(part)) continue;
     const { child, url } = await startServer(path.join(folder, `${part}.sqlite`), demo);
     try {
-      await bench(url);
+      await bench(url, child);
     } finally {
       child.kill('SIGTERM');
     }

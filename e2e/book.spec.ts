@@ -9,7 +9,7 @@ test('readings are looked up, put in order and read on by the server', async ({ 
   }));
   await fetch(`${server.url}/api/v1/import`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ format: 'jauge', formatVersion: 1, rows: { readings: rows } }) });
   await page.goto('/book');
-  await expect(page.getByRole('status').filter({ hasText: /^40\d$/ })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^40\d in all$/ })).toBeVisible();
   await page.getByRole('radio', { name: 'Oldest' }).click();
   await expect(page.getByRole('link').filter({ hasText: 'Bird' }).first()).toContainText('Bird 000');
   // The list is fetched on as one reads.

@@ -8,7 +8,7 @@ const ALSO = {
   detail: ['far/assembly'],
   output: ['far/assembly', 'far/far', 'near/assembly'],
   optics: ['far/assembly', 'near/assembly', 'kit/kit'],
-  far: [],
+  far: ['optics/assembly', 'optics/chain'],
   near: ['optics/assembly'],
   sky: [],
 };

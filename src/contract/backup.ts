@@ -1,5 +1,5 @@
 /** What a backup was made for. */
-export type BackupWhy = 'daily' | 'before-import' | 'before-migration' | 'before-restore';
+export type BackupWhy = 'daily' | 'by-hand' | 'before-import' | 'before-migration' | 'before-restore';
 
 /** A copy of the data file as it once was. */
 export interface Backup {

@@ -40,6 +40,12 @@ it('takes a whole state that fits as it was', async () => {
   expect(await aside()).toEqual([]);
 });
 
+it('takes what fits of a state that another version wrote', async () => {
+  localStorage.setItem('jauge.inHand', JSON.stringify({ state: { units: 'imperial', distanceM: 9 }, version: 7 }));
+  await useInHand.persist.rehydrate();
+  expect(useInHand.getState()).toMatchObject({ units: 'imperial', distanceM: 9 });
+});
+
 it.each([
   ['half a text', '{"state":{"units"'],
   ['no object', '7'],

@@ -69,8 +69,8 @@ export function deviceStorage<T extends object>(storage: () => RestingStorage | 
         putAside(name, text);
         return null;
       }
-      const { state, version } = isObject(value) ? (value as { state?: unknown; version?: unknown }) : {};
-      return { state: fitting(name, state, fits), ...(typeof version === 'number' ? { version } : {}) } as StorageValue<Partial<T>>;
+      // Whatever version wrote it: field by field it fits or it does not.
+      return { state: fitting(name, isObject(value) ? value.state : value, fits) } as StorageValue<Partial<T>>;
     },
     setItem: (name, value) => void reading(() => storage().setItem(name, JSON.stringify(value))),
     removeItem: (name) => void reading(() => storage().removeItem(name)),

@@ -144,7 +144,7 @@ it('says where another server has its file, which port is taken, and what is wro
   await fetch(`${first.url}/api/v1/backups`, { method: 'POST' });
   first.child.kill('SIGINT');
   expect(await ended(first.child)).toBe(0);
-  expect((await runToEnd(database, {}, '--restore')).text).toMatch(/in order, so nothing was done[^]*-daily\.sqlite/);
+  expect((await runToEnd(database, {}, '--restore')).text).toMatch(/in order, so nothing was done[^]*-by-hand\.sqlite/);
   fs.writeFileSync(database, 'spoilt');
   expect(await runToEnd(database)).toMatchObject({ code: 1, text: expect.stringMatching(/own\.sqlite is damaged: it is not a database\..*npm run restore/) as string });
   expect(await runToEnd(database, {}, '--restore')).toMatchObject({ code: 0, text: expect.stringMatching(/Brought back own-.*put aside/s) as string });

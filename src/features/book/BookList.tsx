@@ -24,6 +24,8 @@ const SORTS: { value: ReadingsSought['sort']; name: string }[] = [
   { value: 'subject', name: 'Subject' },
   { value: 'most', name: 'Highest number' },
 ];
+/** Up to so many there is nothing to look for. */
+const FEW = 8;
 /** What is typed is looked for once the hand rests, ms. */
 const REST_MS = 250;
 
@@ -43,7 +45,8 @@ export function BookList() {
       : search
         ? `No reading has all the words “${search}”.`
         : 'Nothing kept yet. On a desk, press “Keep this reading”.';
-  const hasAny = rows.length > 0 || search !== '';
+  // A few are seen at a glance.
+  const many = total > FEW || typed !== '' || sort !== 'newest';
   return (
     <FlatList
       data={rows}
@@ -59,13 +62,13 @@ export function BookList() {
             <Txt kind="title" level={1}>
               Kept readings
             </Txt>
-            {hasAny ? (
+            {many ? (
               <Txt kind="small" tone="soft" role="status">
-                {search ? `${formatFixed(total)} found` : formatFixed(total)}
+                {search ? `${formatFixed(total)} found` : `${formatFixed(total)} in all`}
               </Txt>
             ) : null}
           </View>
-          {hasAny ? (
+          {many ? (
             <>
               <TextField label="Look for" value={typed} onChange={setTyped} placeholder="Subject, set-up, output or note" />
               <Choice label="In order of" hideLabel options={SORTS} value={sort} onChange={setSort} />

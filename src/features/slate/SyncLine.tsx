@@ -62,7 +62,7 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
   const first = refused[0];
   if (unkept > 0) return <Line text={`This device has no room left: ${changes(unkept, 'is', 'are')} in this window alone. Keep it open until sent, or make room.`} action={{ title: 'Send now', run: () => void flush() }} />;
   if (first) return <Line text={`${first.problem.title}: ${first.problem.detail}`} action={{ title: 'Look at both', run: () => onOpen('refused') }} />;
-  if (tray > 0) return <Line text={`The server fails on ${changes(tray, 'that waits', 'that wait')} in the tray. Everything else goes on.`} action={{ title: 'Open the tray', run: () => onOpen('tray') }} />;
+  if (tray > 0) return <Line text={`${tray === 1 ? 'One thing lies' : `${tray} things lie`} in the tray that could not be sent or read. Everything else goes on.`} action={{ title: 'Open the tray', run: () => onOpen('tray') }} />;
   if (reachable || waiting === 0) return null;
   return <Line text={`${serverSays ?? 'The server cannot be reached.'} Readings go on; ${changes(waiting, 'waits', 'wait')} on this device and will be sent.`} action={{ title: 'Try now', run: () => void flush() }} />;
 }

@@ -23,7 +23,7 @@ export default function TraySheet({ onClose }: { onClose: () => void }) {
   const save = (key: string, value: unknown) => saveFile(`jauge-change-${key.slice(0, 8)}.json`, new Blob([JSON.stringify(value, null, 2)], { type: 'application/json' }));
   return (
     <Sheet title="The tray" onClose={onClose}>
-      <Txt>These changes lie on this device and are not at the server. Save them as files before you drop any.</Txt>
+      <Txt>What lies here is on this device and not at the server. Save it as a file before you drop it.</Txt>
       {stuck.map((each) => (
         <Item key={each.change.key} title={`${VERBS[each.change.verb]} ${RESOURCE_NOUNS[each.change.resource]}${nameOf(each.change)}`} words={`The server failed on it ${each.failures} times.`} onTry={() => void tryStuck(each)} onSave={() => save(each.change.key, each.change)} onDrop={() => void discard(each.change.key)} />
       ))}

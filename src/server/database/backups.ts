@@ -10,7 +10,7 @@ export type Why = BackupWhy;
 export const MOST_BACKUPS = 7;
 const DAY_MS = 24 * 3600 * 1000;
 
-const NAME = /^(.+)-(\d{4})(\d{2})(\d{2})T(\d{2})(\d{2})(\d{2})(\d{3})Z-(daily|before-import|before-migration|before-restore)\.sqlite$/;
+const NAME = /^(.+)-(\d{4})(\d{2})(\d{2})T(\d{2})(\d{2})(\d{2})(\d{3})Z-(daily|by-hand|before-import|before-migration|before-restore)\.sqlite$/;
 
 /** The folder beside a data file that its backups lie in. */
 export const backupFolder = (file: string): string => path.join(path.dirname(file), 'backups');

@@ -10,7 +10,7 @@ export function backupRoutes(database: Database): Router {
     response.json({ items: listBackups(database.file) });
   });
   router.post('/backups', async (_request, response) => {
-    const name = await database.backup('daily');
+    const name = await database.backup('by-hand');
     response.status(201).json(listBackups(database.file).find((each) => each.name === name));
   });
   router.post('/backups/:name/restore', async (request, response) => {

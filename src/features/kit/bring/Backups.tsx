@@ -12,7 +12,7 @@ import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
-const WHY: Record<BackupWhy, string> = { daily: 'of the day', 'before-import': 'before a file came in', 'before-migration': 'before an update', 'before-restore': 'before a backup was brought back' };
+const WHY: Record<BackupWhy, string> = { daily: 'of the day', 'by-hand': 'made by hand', 'before-import': 'before a file came in', 'before-migration': 'before an update', 'before-restore': 'before a backup was brought back' };
 
 /** The backups the server keeps: which there are, one more now, and one tap to bring one back. */
 export function Backups() {

@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import type { Backup, BackupWhy } from '@/contract/backup';
-import { FILE_MODE, ownFolder, syncFolder } from './files';
+import { FILE_MODE, ownFolder, syncFile, syncFolder } from './files';
 import { openRaw } from './raw';
 
 export type Why = BackupWhy;
@@ -82,9 +82,7 @@ async function writeBackup(file: string, why: Why, now: Date): Promise<string> {
     await raw.close();
   }
   fs.chmodSync(draft, FILE_MODE);
-  const handle = fs.openSync(draft, 'r+');
-  fs.fsyncSync(handle);
-  fs.closeSync(handle);
+  await syncFile(draft);
   fs.renameSync(draft, path.join(folder, name));
   syncFolder(folder);
   for (const each of surplus(listBackups(file))) fs.rmSync(path.join(folder, each.name));

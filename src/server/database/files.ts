@@ -35,14 +35,22 @@ export function ownFolder(folder: string): string {
   return folder;
 }
 
+/** Waits until a file is on the disk; others are served meanwhile, because a large one takes seconds. */
+export async function syncFile(name: string): Promise<void> {
+  const handle = await fs.promises.open(name, 'r+');
+  try {
+    await handle.sync();
+  } finally {
+    await handle.close();
+  }
+}
+
 /** Copies a file so that it is whole on the disk or not there. */
-export function copyWhole(from: string, to: string): void {
+export async function copyWhole(from: string, to: string): Promise<void> {
   const draft = `${to}.part`;
-  fs.copyFileSync(from, draft);
+  await fs.promises.copyFile(from, draft);
   fs.chmodSync(draft, FILE_MODE);
-  const handle = fs.openSync(draft, 'r+');
-  fs.fsyncSync(handle);
-  fs.closeSync(handle);
+  await syncFile(draft);
   fs.renameSync(draft, to);
   syncFolder(path.dirname(to));
 }

@@ -9,7 +9,7 @@ import { makeBackup, type Why } from './backups';
 import { connect, inTransaction } from './connect';
 import { checkFile } from './fileCheck';
 import { lockFile, type FileLock } from './fileLock';
-import { FILE_MODE, FOLDER_MODE, keepPrivate, syncFolder } from './files';
+import { FILE_MODE, FOLDER_MODE, keepPrivate, syncFile, syncFolder } from './files';
 import { migrate } from './migrate';
 import { finishRestore } from './restore';
 import { pageOf } from './rowsJson';
@@ -81,15 +81,9 @@ async function makeFile(file: string, lock: FileLock, seed: Seed): Promise<void>
   await seed(database);
   await closeConnections(database);
   if (fs.existsSync(`${draft}-wal`)) throw new Error(`the log of ${draft} could not be folded in`);
-  syncFile(draft);
+  await syncFile(draft);
   fs.renameSync(draft, file);
   syncFolder(path.dirname(file));
-}
-
-function syncFile(file: string): void {
-  const handle = fs.openSync(file, 'r+');
-  fs.fsyncSync(handle);
-  fs.closeSync(handle);
 }
 
 const closers = new WeakMap<Database, () => Promise<void>>();

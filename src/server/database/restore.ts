@@ -33,7 +33,7 @@ export async function restoreRows(database: Database, name: string): Promise<voi
   const { file, writer, queue, together } = database;
   const ready = readyFile(file);
   removeFile(ready);
-  copyWhole(pathOf(file, name), ready);
+  await copyWhole(pathOf(file, name), ready);
   try {
     await checkFile(ready);
     // A backup of an older program gets today's tables first.
@@ -95,7 +95,7 @@ export async function restoreFile(file: string, name: string, now: Date = new Da
   try {
     await checkFile(from);
     const aside = `${file}.aside-${now.toISOString().replace(/[-:.]/g, '')}`;
-    copyWhole(from, readyFile(file));
+    await copyWhole(from, readyFile(file));
     const stood = fs.existsSync(file);
     for (const ending of ENDINGS) if (fs.existsSync(`${file}${ending}`)) fs.renameSync(`${file}${ending}`, `${aside}${ending}`);
     finishRestore(file);

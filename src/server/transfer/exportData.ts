@@ -6,8 +6,8 @@ import { TRANSFER_ORDER } from '@/contract/wholeData';
 import { openRaw, type Raw } from '../database/raw';
 import { ROW_JSON, orderOf } from '../database/rowsJson';
 
-/** Rows sent in one piece: some hundred kilobytes. */
-const PAGE = 200;
+/** Rows sent in one piece: some hundred kilobytes; others are served in between. */
+const PAGE = 50;
 
 /** Where a page of rows goes on: after the last row of the page before. */
 const KEY: Record<'readings' | 'others', { columns: string; comes: '<' | '>' }> = {

@@ -13,7 +13,7 @@ import { openStaging, removeStaging, stagingFile } from './staging';
 
 const MOST_ERRORS = 50;
 /** A piece of the file read without a pause: others wait no longer than it takes. */
-const PIECE_BYTES = 32 * 1024;
+const PIECE_BYTES = 8 * 1024;
 
 /** One import at a time for each database. */
 const running = new WeakSet<Database>();

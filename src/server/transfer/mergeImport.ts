@@ -8,7 +8,7 @@ import { importInvalid } from './importProblem';
 import { EXTRA_COLUMNS, stagingFile } from './staging';
 
 /** Rows taken over in one transaction; in between others write. Readings refer to nothing, so they may come in parts. */
-export const BATCH = 150;
+export const BATCH = 60;
 const MOST_ERRORS = 50;
 
 /** An import that a full or failing disk stopped when a part was taken over already. */

@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
 import type { TransferRow } from '@/contract/wholeData';
-import { FILE_MODE } from '../database/files';
+import { FILE_MODE, syncFile } from '../database/files';
 import { openRaw, type Raw } from '../database/raw';
 import { columnsOf, partsOf } from '../rowColumns';
 
@@ -88,21 +88,15 @@ function stagingOn(raw: Raw, name: string, file: string): Staging {
       await flush(true);
       await raw.run('COMMIT');
       // The rows must be on the disk before the word that they are good.
-      sync(name);
+      await syncFile(name);
       await raw.run('PRAGMA synchronous = FULL');
       await raw.run('INSERT INTO decision VALUES (?)', existing);
       await raw.close();
-      sync(name);
+      await syncFile(name);
     },
     drop: async () => {
       await raw.close();
       removeStaging(file);
     },
   };
-}
-
-function sync(name: string): void {
-  const handle = fs.openSync(name, 'r+');
-  fs.fsyncSync(handle);
-  fs.closeSync(handle);
 }

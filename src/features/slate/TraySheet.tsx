@@ -11,7 +11,7 @@ import { stylesOf } from '@/ui/theme/theme';
 const VERBS: Record<Change['verb'], string> = { create: 'New', replace: 'Changed', remove: 'Deleted' };
 
 function nameOf(change: Change): string {
-  const data = 'data' in change ? (change.data as { name?: unknown; input?: { subject?: { name?: unknown } } }) : {};
+  const data = ((change as { data?: unknown }).data ?? {}) as { name?: unknown; input?: { subject?: { name?: unknown } } };
   const name = data.name ?? data.input?.subject?.name;
   return typeof name === 'string' ? ` “${name}”` : '';
 }

@@ -3,6 +3,9 @@ import { axeFindings } from './support/axe';
 import type { JaugeServer } from './support/server';
 import { expect, openFar, test } from './support/test';
 
+// Many pages each: a shared machine may be ten times slower for a while.
+test.setTimeout(1_200_000);
+
 const ROUTES = ['/far', '/far/beside', '/far/detail', '/far/plan', '/far/routes', '/far/test', '/near', '/near/aperture', '/near/measure', '/near/plan', '/near/sensors', '/near/sizes', '/near/stack', '/sky', '/sky/deep', '/sky/night', '/sky/planets', '/sky/schools', '/sky/series', '/sky/strokes', '/kit', '/kit/bring', '/kit/compare', '/kit/optics/new?kind=lens', '/kit/setups/new', '/book', '/nowhere', '/book/nothing'];
 
 /** Where one is by night; the colours are the same everywhere. */

@@ -1,5 +1,7 @@
 import { expect, openFar, test } from './support/test';
 
+test.setTimeout(900_000);
+
 test('readings are looked up, put in order and read on by the server', async ({ page, server }) => {
   const { items } = (await (await fetch(`${server.url}/api/v1/readings?limit=1&desk=far`)).json()) as { items: { data: { takenAt: string; note: string; input: { subject: { name: string } } } }[] };
   const { data } = items[0]!;

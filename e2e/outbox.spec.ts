@@ -4,6 +4,8 @@ import { expect, openFar, test } from './support/test';
 // A stopped server and a full disk are what these tests are about.
 test.use({ expectedConsole: /Failed to load resource|ERR_CONNECTION|net::|QuotaExceeded/ });
 
+test.setTimeout(1_200_000);
+
 test('two windows, a server that comes and goes, reloads, kills and a full disk: every keep arrives once', async ({ context, server }) => {
   const first = Number(process.env.JAUGE_SEED ?? Math.floor(Math.random() * 1e9));
   for (let i = 0; i < 2; i++) {

@@ -96,7 +96,7 @@ export async function outboxRun(context: BrowserContext, server: JaugeServer, se
   }
   await quota();
   if (!up) await server.start();
-  const end = Date.now() + 120_000;
+  const end = Date.now() + 400_000;
   for (;;) {
     for (const page of pages) await page.evaluate(() => window.dispatchEvent(new Event('online')));
     if ((await readingsAt(server.url)) - before >= kept && (await waitingIn(pages[0]!)) === 0) break;

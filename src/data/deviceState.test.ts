@@ -1,3 +1,4 @@
+import { waitFor } from '@testing-library/react-native';
 import { discard, useOutbox } from './outbox';
 import { readEntries } from './outbox/device';
 import { useFarOptions } from './farOptions';
@@ -21,8 +22,7 @@ it('takes what fits, and puts what does not where the person finds it', async ()
   store('jauge.inHand', { units: 'imperial', look: 'pink', distanceM: 'far', setupId: 'a', chain: [{ type: 'wing' }], trials: { mode: { leverId: 'x', patch: { modeId: 7 } } }, theirs: 1 });
   await useInHand.persist.rehydrate();
   expect(useInHand.getState()).toMatchObject({ units: 'imperial', look: 'day', distanceM: null, setupId: 'a', chain: null, trials: {} });
-  await settled();
-  expect(await aside()).toEqual([{ from: 'jauge.inHand', value: { look: 'pink', distanceM: 'far', chain: [{ type: 'wing' }], trials: expect.anything() as unknown, theirs: 1 } }]);
+  await waitFor(async () => expect(await aside()).toEqual([{ from: 'jauge.inHand', value: { look: 'pink', distanceM: 'far', chain: [{ type: 'wing' }], trials: expect.anything() as unknown, theirs: 1 } }]), { timeout: 20_000 });
 });
 
 it('takes a whole state that fits as it was', async () => {
@@ -54,8 +54,7 @@ it.each([
   store('jauge.inHand', text);
   await useInHand.persist.rehydrate();
   expect(useInHand.getState()).toMatchObject({ units: 'metric', distanceM: null });
-  await settled();
-  expect(await aside()).toHaveLength(1);
+  await waitFor(async () => expect(await aside()).toHaveLength(1), { timeout: 20_000 });
   expect(useOutbox.getState().waiting).toEqual([]);
 });
 
@@ -68,6 +67,5 @@ it.each([
   store('jauge.sky', odd);
   await useSky.persist.rehydrate();
   expect(useSky.getState()).toMatchObject(kept);
-  await settled();
-  expect(await aside()).toHaveLength(1);
+  await waitFor(async () => expect(await aside()).toHaveLength(1), { timeout: 20_000 });
 });

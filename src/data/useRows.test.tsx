@@ -1,4 +1,4 @@
-import { act, renderHook } from '@testing-library/react-native';
+import { act, renderHook, waitFor } from '@testing-library/react-native';
 import { demoSubjects } from '@/demo/kit';
 import { submit, useOutbox } from './outbox';
 import { useRows } from './useRows';
@@ -26,9 +26,10 @@ it('a list being read while a change arrives is read again, so that it is there'
     reads[0]!([row(STORED)]);
     await new Promise((resolve) => setTimeout(resolve, 20));
   });
+  await waitFor(() => expect(reads.length).toBeGreaterThan(1), { timeout: 20_000 });
   await act(async () => {
     for (const read of reads.slice(1)) read([row(STORED), row(NEW)]);
-    await new Promise((resolve) => setTimeout(resolve, 20));
+    await Promise.resolve();
   });
-  expect(result.current.rows.map((each) => each.id)).toEqual([STORED, NEW]);
+  await waitFor(() => expect(result.current.rows.map((each) => each.id)).toEqual([STORED, NEW]), { timeout: 20_000 });
 });

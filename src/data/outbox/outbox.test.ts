@@ -255,7 +255,6 @@ describe('a device without room', () => {
   });
 });
 
-jest.setTimeout(4000);
 
 it('lays waiting changes over the stored rows', () => {
   const change = (part: object): Change => ({ key: 'k', madeAt: 'now', resource: 'subjects', id: ID, ...part }) as Change;

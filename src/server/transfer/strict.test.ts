@@ -121,7 +121,7 @@ describe('large files', () => {
     await other.close();
     // The same file again changes nothing.
     expect((await api().post('/api/v1/import').set('content-type', 'application/json').send(first).expect(200)).body).toEqual({ created: 0, replaced: 0, kept: 0, unchanged: 3020 });
-  }, 30_000);
+  }, 300_000);
 
   it('are carried through at the next start when they were decided, and forgotten when not', async () => {
     const rows = many(1, 900);

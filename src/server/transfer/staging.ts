@@ -19,6 +19,9 @@ const COLUMNS = ['resource', 'n', 'id', 'version', 'created_at', 'updated_at', '
 /** A file is checked faster than it is written, so rows are written many at a time. */
 const BATCH = 100;
 
+/** After so many rows the draft is brought to the disk: all of a large one at the end would keep everyone's writes waiting. */
+const SYNC_EVERY = 4000;
+
 /** A draft of an import, in a file of its own: others read and write meanwhile. */
 export interface Staging {
   add: (name: ResourceName, row: TransferRow<ResourceName>) => void;
@@ -56,6 +59,7 @@ function stagingOn(raw: Raw, name: string, file: string): Staging {
   const counts = new Map<string, number>();
   let rows: unknown[][] = [];
   let parts: unknown[][] = [];
+  let sinceSync = 0;
   const insert = async (table: string, columns: number, waiting: unknown[][]) => {
     for (let at = 0; at < waiting.length; at += BATCH) {
       const some = waiting.slice(at, at + BATCH);
@@ -69,6 +73,10 @@ function stagingOn(raw: Raw, name: string, file: string): Staging {
     parts = [];
     await insert('rows', COLUMNS.length, someRows);
     await insert('parts', 4, someParts);
+    sinceSync += someRows.length;
+    if (sinceSync < SYNC_EVERY) return;
+    sinceSync = 0;
+    await syncFile(name);
   };
   return {
     add: (resource, row) => {

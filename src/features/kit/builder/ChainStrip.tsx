@@ -107,7 +107,7 @@ export function ChainStrip({ items, bodyName, selected, onSelect, onMove, onRemo
           <View style={styles.end} aria-hidden>
             <PartGlyph kind="subject" width={END_WIDTH} height={GLYPH_HEIGHT - 8} />
           </View>
-          <View style={styles.middle} {...(items.length ? { role: 'list' as const, 'aria-label': 'Optics chain, from the subject to the sensor' } : {})}>
+          <View style={styles.middle} role={items.length ? 'list' : 'group'} aria-label="Optics chain, from the subject to the sensor">
             {items.map((item, i) => (
               <Tile key={item.key} item={item} place={`${i + 1} of ${items.length}`} selected={item.key === selected} onSelect={() => onSelect(item.key)} onRemove={() => onRemove(i)} />
             ))}

@@ -1,4 +1,5 @@
 import type { BrowserContext, Page } from '@playwright/test';
+import { randomOf } from '../../torture/tally';
 import type { JaugeServer } from './server';
 
 /** What a run came to: keeps the page confirmed, and what became of them. */
@@ -11,18 +12,6 @@ export interface OutboxRun {
 }
 
 const STEPS = ['keep', 'keep', 'keep', 'other', 'stop', 'start', 'reload', 'kill', 'full', 'room'] as const;
-
-/** A small generator of random numbers that can be repeated. */
-export function randomOf(seed: number): () => number {
-  let state = seed >>> 0 || 1;
-  return () => {
-    state ^= state << 13;
-    state ^= state >>> 17;
-    state ^= state << 5;
-    state >>>= 0;
-    return state / 2 ** 32;
-  };
-}
 
 async function open(context: BrowserContext, url: string): Promise<Page> {
   const page = await context.newPage();

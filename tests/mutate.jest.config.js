@@ -12,11 +12,21 @@ const ALSO = {
   near: ['optics/assembly'],
   sky: [],
 };
+/** Recorded readings that go through a folder. */
+const RECORDED = {
+  sensor: ['kit'],
+  detail: ['far'],
+  output: ['far', 'near', 'sky'],
+  optics: ['kit', 'far', 'near'],
+  far: ['far', 'farPages', 'routes', 'kit'],
+  near: ['near', 'plans'],
+  sky: ['sky', 'night'],
+};
 const [folder] = (process.env.JAUGE_MUTATE ?? '').split('/');
 
 module.exports = {
   ...node,
   rootDir: '..',
-  testMatch: [`<rootDir>/src/core/${folder || '**'}/**/*.test.ts`, '<rootDir>/src/core/vectors/*.test.ts', ...(ALSO[folder] ?? []).map((name) => `<rootDir>/src/core/${name}.test.ts`)],
+  testMatch: [`<rootDir>/src/core/${folder || '**'}/**/*.test.ts`, '<rootDir>/src/core/vectors/*.test.ts', ...(ALSO[folder] ?? []).map((name) => `<rootDir>/src/core/${name}.test.ts`), ...(RECORDED[folder] ?? []).map((name) => `<rootDir>/src/cli/recorded/${name}.test.ts`)],
   testPathIgnorePatterns: ['/node_modules/', 'sunBelow\\.test'],
 };

@@ -39,12 +39,21 @@ export const test = base.extend<Options & Fixtures>({
       const { protocol, origin } = new URL(request.url());
       if (protocol.startsWith('http') && origin !== server.url) faults.push(`left the origin: ${request.url()}`);
     });
+    await slowDown(page);
     await provide(page);
     expect(faults).toEqual([]);
   },
 });
 
 export { expect };
+
+/** JAUGE_CPU=4 slows the page's processor four times, as a phone in the cold is; without it nothing is changed. */
+async function slowDown(page: Page): Promise<void> {
+  const rate = Number(process.env.JAUGE_CPU ?? 1);
+  if (rate === 1) return;
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate });
+}
 
 /** Opens the Far desk and waits for its first reading. */
 export async function openFar(page: Page): Promise<void> {

@@ -1,0 +1,3 @@
+import { compareWithRecords } from './compare';
+
+compareWithRecords('farPages');

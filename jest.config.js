@@ -1,5 +1,14 @@
 // Packages that ship untranspiled ESM or JSX and must go through Babel.
-const esm = ['(jest-)?react-native', '@react-native', '@react-native-community', 'expo', '@expo', '@expo-google-fonts', 'standard-navigation', '@rneui'];
+const esm = [
+  '(jest-)?react-native',
+  '@react-native',
+  '@react-native-community',
+  'expo',
+  '@expo',
+  '@expo-google-fonts',
+  'standard-navigation',
+  '@rneui',
+];
 
 const base = {
   '^@/(.*)$': '<rootDir>/src/$1',
@@ -8,7 +17,11 @@ const base = {
 };
 
 const ui = {
-  transformIgnorePatterns: [`/node_modules/(?!(${esm.join('|')}))`, '/node_modules/react-native-reanimated/plugin/', '/node_modules/@react-native/babel-preset/'],
+  transformIgnorePatterns: [
+    `/node_modules/(?!(${esm.join('|')}))`,
+    '/node_modules/react-native-reanimated/plugin/',
+    '/node_modules/@react-native/babel-preset/',
+  ],
   setupFiles: ['<rootDir>/tests/setup-ui.js'],
   setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
   moduleNameMapper: {
@@ -31,16 +44,25 @@ module.exports = {
       setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
       // Not babel.config.js: the server and the core are plain Node.
       transform: {
-        '\\.[jt]sx?$': ['babel-jest', {
-          configFile: false,
-          presets: [['@babel/preset-typescript', { allowDeclareFields: true }]],
-          plugins: ['@babel/plugin-transform-modules-commonjs'],
-        }],
+        '\\.[jt]sx?$': [
+          'babel-jest',
+          {
+            configFile: false,
+            presets: [['@babel/preset-typescript', { allowDeclareFields: true }]],
+            plugins: ['@babel/plugin-transform-modules-commonjs'],
+          },
+        ],
       },
       moduleNameMapper: base,
       // Handed to each file: looked up in the test's own global scope a sine takes twenty times as long.
       sandboxInjectedGlobals: ['Math'],
     },
-    { ...ui, displayName: 'ui', modulePathIgnorePatterns, preset: 'jest-expo', testMatch: ['<rootDir>/src/{ui,features,data}/**/*.test.{ts,tsx}'] },
+    {
+      ...ui,
+      displayName: 'ui',
+      modulePathIgnorePatterns,
+      preset: 'jest-expo',
+      testMatch: ['<rootDir>/src/{ui,features,data}/**/*.test.{ts,tsx}'],
+    },
   ],
 };

@@ -25,12 +25,17 @@ config.server.enhanceMiddleware = (metro) => (req, res, next) => {
     res.writeHead(r.statusCode, r.headers);
     r.pipe(res);
   });
-  up.on('error', (e) => { res.writeHead(502); res.end(String(e)); });
+  up.on('error', (e) => {
+    res.writeHead(502);
+    res.end(String(e));
+  });
   req.pipe(up);
 };
 
 // A module runs when it is first used, not when the page starts: most of the start on a slow phone was modules the first
 // view never touches.
-config.transformer.getTransformOptions = async () => ({ transform: { experimentalImportSupport: true, inlineRequires: true } });
+config.transformer.getTransformOptions = async () => ({
+  transform: { experimentalImportSupport: true, inlineRequires: true },
+});
 
 module.exports = config;

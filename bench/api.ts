@@ -12,13 +12,23 @@ export async function benchApi(url: string): Promise<void> {
       const n = next++;
       if (n >= CREATES) return;
       const id = `20000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-      const response = await fetch(`${url}/api/v1/readings`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id, data }) });
+      const response = await fetch(`${url}/api/v1/readings`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ id, data }),
+      });
       if (response.status !== 201) throw new Error(`create answered ${response.status}`);
     }
   };
   const start = performance.now();
   await Promise.all(Array.from({ length: WRITERS }, writer));
-  report(`API: creates a second, ${CREATES} readings, durable`, CREATES / ((performance.now() - start) / 1000), '/s', 200, true);
+  report(
+    `API: creates a second, ${CREATES} readings, durable`,
+    CREATES / ((performance.now() - start) / 1000),
+    '/s',
+    200,
+    true,
+  );
 
   const times: number[] = [];
   let text = '';

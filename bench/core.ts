@@ -20,8 +20,19 @@ const kit: Kit = {
   ratios: [],
 };
 const chosen: Chosen = {
-  setupId: demoSetups.hide.id, subjectId: demoSubjects.curlew.id, outputId: demoOutputs.print.id,
-  distanceM: null, focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null, nearFNumber: null, trials: {}, cropConvention: 'usual', judgeBy: 'resolved',
+  setupId: demoSetups.hide.id,
+  subjectId: demoSubjects.curlew.id,
+  outputId: demoOutputs.print.id,
+  distanceM: null,
+  focalMm: null,
+  modeId: null,
+  converterIds: null,
+  chain: null,
+  nearRatio: null,
+  nearFNumber: null,
+  trials: {},
+  cropConvention: 'usual',
+  judgeBy: 'resolved',
 };
 
 /** The whole Far desk for one distance: situation, system, reading, and every lever of the kit. */
@@ -49,11 +60,13 @@ export function benchCore(): void {
 
 /** Four set-ups over four hundred distances: what a pull at the planner's rule may recompute. */
 export function benchPlanner(): void {
-  const systems = Object.values(demoSetups).slice(0, 4).flatMap((row) => {
-    const input = systemInputOf(row.data, kit);
-    const folded = input && foldSystem(input);
-    return folded?.ok ? [folded.value] : [];
-  });
+  const systems = Object.values(demoSetups)
+    .slice(0, 4)
+    .flatMap((row) => {
+      const input = systemInputOf(row.data, kit);
+      const folded = input && foldSystem(input);
+      return folded?.ok ? [folded.value] : [];
+    });
   if (systems.length !== 4) throw new Error('four set-ups expected');
   const distances = logDistancesM(1, 500, 400);
   const times: number[] = [];
@@ -63,7 +76,16 @@ export function benchPlanner(): void {
     if (i >= 50) times.push(performance.now() - start);
   }
   report('Planner curve, 4 set-ups × 400 distances (median)', spreadOf(times).median, 'ms', 4);
-  const patches: PatchSystem[] = systems.map((system, i) => ({ pixelMm: 0.4 + i * 0.1, ratio: 0.01, parts: { pitchUm: system.pitchUm.value, workingFNumber: system.fNumber.value, lens50LpPerMm: system.lens50LpPerMm.value, antiAliasPx: system.antiAliasPx } }));
+  const patches: PatchSystem[] = systems.map((system, i) => ({
+    pixelMm: 0.4 + i * 0.1,
+    ratio: 0.01,
+    parts: {
+      pitchUm: system.pitchUm.value,
+      workingFNumber: system.fNumber.value,
+      lens50LpPerMm: system.lens50LpPerMm.value,
+      antiAliasPx: system.antiAliasPx,
+    },
+  }));
   const renders: number[] = [];
   for (let i = 0; i < 12; i++) {
     const start = performance.now();

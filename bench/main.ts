@@ -21,7 +21,12 @@ async function main(): Promise<void> {
     benchNear();
     benchSky();
   }
-  for (const [part, demo, bench] of [['api', false, benchApi], ['csv', false, benchCsv], ['view', true, benchView], ['size', true, benchSize]] as const) {
+  for (const [part, demo, bench] of [
+    ['api', false, benchApi],
+    ['csv', false, benchCsv],
+    ['view', true, benchView],
+    ['size', true, benchSize],
+  ] as const) {
     if (!wants(part)) continue;
     const { child, url } = await startServer(path.join(folder, `${part}.sqlite`), demo);
     try {

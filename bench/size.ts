@@ -19,7 +19,16 @@ function fileOf(count: number): ReadableStream<Uint8Array> {
   return new ReadableStream({
     pull(controller) {
       const head = next === 0 ? '{"format":"jauge","formatVersion":1,"rows":{"readings":[' : '';
-      const rows = Array.from({ length: Math.min(PIECE, count - next) }, (_, i) => JSON.stringify({ id: idOf(next + i + 1), data: { ...reading, note: `note ${next + i}`, takenAt: new Date(Date.UTC(2000, 0, 1) + (next + i) * 60_000).toISOString() } }));
+      const rows = Array.from({ length: Math.min(PIECE, count - next) }, (_, i) =>
+        JSON.stringify({
+          id: idOf(next + i + 1),
+          data: {
+            ...reading,
+            note: `note ${next + i}`,
+            takenAt: new Date(Date.UTC(2000, 0, 1) + (next + i) * 60_000).toISOString(),
+          },
+        }),
+      );
       const text = head + (next ? ',' : '') + rows.join(',');
       next += rows.length;
       controller.enqueue(encoder.encode(next >= count ? `${text}]}}` : text));
@@ -29,7 +38,8 @@ function fileOf(count: number): ReadableStream<Uint8Array> {
 }
 
 /** The most memory the server has had, MB. */
-const peakMb = (child: ChildProcess): number => Number(/VmHWM:\s+(\d+)/.exec(fs.readFileSync(`/proc/${child.pid}/status`, 'utf8'))?.[1]) / 1024;
+const peakMb = (child: ChildProcess): number =>
+  Number(/VmHWM:\s+(\d+)/.exec(fs.readFileSync(`/proc/${child.pid}/status`, 'utf8'))?.[1]) / 1024;
 
 /** Others at work meanwhile: how long each has to wait for a list and for a write, ms. */
 function others(url: string): { stop: () => Promise<{ reads: number[]; writes: number[] }> } {
@@ -44,7 +54,13 @@ function others(url: string): { stop: () => Promise<{ reads: number[]; writes: n
   const loop = (async () => {
     for (let n = 1; running; n++) {
       await timed(reads, () => fetch(`${url}/api/v1/bodies?limit=20`));
-      await timed(writes, () => fetch(`${url}/api/v1/bodies`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: idOf(9e9 + n), data: demoBodies.ostrel.data }) }));
+      await timed(writes, () =>
+        fetch(`${url}/api/v1/bodies`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ id: idOf(9e9 + n), data: demoBodies.ostrel.data }),
+        }),
+      );
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
   })();
@@ -84,7 +100,12 @@ async function asked(what: string, url: string, query: string): Promise<void> {
 /** The Book and its file with very many readings. */
 export async function benchSize(url: string, child: ChildProcess): Promise<void> {
   await during('Import', url, child, async () => {
-    const answer = await fetch(`${url}/api/v1/import`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: fileOf(READINGS), duplex: 'half' } as RequestInit);
+    const answer = await fetch(`${url}/api/v1/import`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: fileOf(READINGS),
+      duplex: 'half',
+    } as RequestInit);
     if (!answer.ok) throw new Error(await answer.text());
   });
   await during('Export', url, child, async () => {
@@ -94,14 +115,20 @@ export async function benchSize(url: string, child: ChildProcess): Promise<void>
   await asked('a part, newest first', url, 'sort=newest');
   await asked('a part, by subject', url, 'sort=subject');
   await asked('words looked for', url, `search=${encodeURIComponent('note 777 curlew')}`);
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox'],
+  });
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
   await page.goto(`${url}/far`);
   await page.waitForTimeout(2000);
   const begun = performance.now();
   await page.getByRole('link', { name: 'Book' }).click();
   await page.getByText('Kept readings').waitFor();
-  await page.getByRole('link', { name: /^Curlew/ }).first().waitFor();
+  await page
+    .getByRole('link', { name: /^Curlew/ })
+    .first()
+    .waitFor();
   report('Book: first line on the screen', performance.now() - begun, 'ms', 1000);
   await browser.close();
 }

@@ -27,7 +27,8 @@ export function benchSky(): void {
   const plan = (i: number) => {
     const noon = Date.UTC(2026, 10, 1 + i, 12);
     const night = nightAt(site, noon);
-    for (const object of DEEP_OBJECTS.slice(0, 12)) altitudesOf(ofDate(object.raHours, object.declinationDeg, noon), site, night);
+    for (const object of DEEP_OBJECTS.slice(0, 12))
+      altitudesOf(ofDate(object.raHours, object.declinationDeg, noon), site, night);
   };
   timed(plan, 3);
   report('A night and the altitude curves of 12 objects', timed(plan, 21), 'ms', 30);

@@ -14,5 +14,7 @@ export function spreadOf(times: number[]): Spread {
 export function report(what: string, value: number, unit: string, bound: number, atLeast = false): void {
   const ratio = atLeast ? bound / value : value / bound;
   const digits = value < 10 ? 2 : value < 100 ? 1 : 0;
-  console.log(`${what.padEnd(58)} ${value.toFixed(digits).padStart(8)} ${unit.padEnd(4)} ${atLeast ? '≥' : '≤'} ${String(bound).padStart(5)}   ratio ${ratio.toFixed(2)}${ratio > 1 ? '   OUTSIDE' : ''}`);
+  console.log(
+    `${what.padEnd(58)} ${value.toFixed(digits).padStart(8)} ${unit.padEnd(4)} ${atLeast ? '≥' : '≤'} ${String(bound).padStart(5)}   ratio ${ratio.toFixed(2)}${ratio > 1 ? '   OUTSIDE' : ''}`,
+  );
 }

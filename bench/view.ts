@@ -6,7 +6,11 @@ import { report, spreadOf } from './timing';
 const EMPTY_KB = 385;
 
 async function open(browser: Browser, slowdown: number): Promise<{ page: Page; session: CDPSession }> {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true });
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    deviceScaleFactor: 2,
+    hasTouch: true,
+  });
   const page = await context.newPage();
   const session = await context.newCDPSession(page);
   if (slowdown > 1) await session.send('Emulation.setCPUThrottlingRate', { rate: slowdown });
@@ -38,7 +42,13 @@ async function firstView(browser: Browser, url: string): Promise<void> {
   await page.waitForTimeout(8000);
   const seen = await page.evaluate('window.readingSeenMs');
   report('First view: reading visible, CPU slowed 4×', Number(seen), 'ms', 2500);
-  console.log(`${'First view: desk drawn and ready to drag, CPU slowed 4×'.padEnd(58)} ${Number(await page.evaluate('window.deskReadyMs')).toFixed(0).padStart(8)} ms`);
+  console.log(
+    `${'First view: desk drawn and ready to drag, CPU slowed 4×'.padEnd(58)} ${Number(
+      await page.evaluate('window.deskReadyMs'),
+    )
+      .toFixed(0)
+      .padStart(8)} ms`,
+  );
   report('First view: JavaScript on the wire', bytes / 1000, 'kB', Math.round(EMPTY_KB * 1.2));
   await page.context().close();
 }
@@ -86,7 +96,13 @@ interface Desk {
 
 const DESKS: Desk[] = [
   { name: 'Far', path: '/far', ruler: 'Distance', testId: 'pixels-value', inHand: {} },
-  { name: 'Near', path: '/near', ruler: 'Reproduction ratio', testId: 'ratio-value', inHand: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id, nearRatio: 0.7 } },
+  {
+    name: 'Near',
+    path: '/near',
+    ruler: 'Reproduction ratio',
+    testId: 'ratio-value',
+    inHand: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id, nearRatio: 0.7 },
+  },
   { name: 'Stars', path: '/sky', ruler: 'Exposure', testId: 'limit-value', inHand: { setupId: demoSetups.darkSky.id } },
 ];
 
@@ -96,7 +112,10 @@ async function drag(browser: Browser, url: string, desk: Desk, slowdown: number,
   const longest: number[] = [];
   for (let i = 0; i < RUNS; i++) {
     const { page } = await open(browser, slowdown);
-    await page.addInitScript((state) => localStorage.setItem('jauge.inHand', JSON.stringify({ state, version: 1 })), desk.inHand);
+    await page.addInitScript(
+      (state) => localStorage.setItem('jauge.inHand', JSON.stringify({ state, version: 1 })),
+      desk.inHand,
+    );
     await page.goto(`${url}${desk.path}`);
     await page.getByTestId(desk.testId).waitFor();
     // The levers come a moment after the reading; nobody pulls before that.
@@ -106,12 +125,28 @@ async function drag(browser: Browser, url: string, desk: Desk, slowdown: number,
     longest.push(Math.max(...found));
     await page.context().close();
   }
-  report(`${desk.name}, drag: screen update, p95${slowdown > 1 ? `, CPU slowed ${slowdown}×` : ''}`, spreadOf(runs).median, 'ms', bound);
+  report(
+    `${desk.name}, drag: screen update, p95${slowdown > 1 ? `, CPU slowed ${slowdown}×` : ''}`,
+    spreadOf(runs).median,
+    'ms',
+    bound,
+  );
   if (slowdown === 1) report(`${desk.name}, drag: longest update`, spreadOf(longest).median, 'ms', 32);
 }
 
 export async function benchView(url: string): Promise<void> {
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
   try {
     await firstView(browser, url);
     for (const desk of DESKS) {

@@ -6,20 +6,75 @@ import { expect, openFar, test } from './support/test';
 // Many pages each: a shared machine may be ten times slower for a while.
 test.setTimeout(1_200_000);
 
-const ROUTES = ['/far', '/far/beside', '/far/detail', '/far/plan', '/far/routes', '/far/test', '/near', '/near/aperture', '/near/measure', '/near/plan', '/near/sensors', '/near/sizes', '/near/stack', '/sky', '/sky/deep', '/sky/night', '/sky/planets', '/sky/schools', '/sky/series', '/sky/strokes', '/kit', '/kit/bring', '/kit/compare', '/kit/optics/new?kind=lens', '/kit/setups/new', '/book', '/nowhere', '/book/nothing'];
+const ROUTES = [
+  '/far',
+  '/far/beside',
+  '/far/detail',
+  '/far/plan',
+  '/far/routes',
+  '/far/test',
+  '/near',
+  '/near/aperture',
+  '/near/measure',
+  '/near/plan',
+  '/near/sensors',
+  '/near/sizes',
+  '/near/stack',
+  '/sky',
+  '/sky/deep',
+  '/sky/night',
+  '/sky/planets',
+  '/sky/schools',
+  '/sky/series',
+  '/sky/strokes',
+  '/kit',
+  '/kit/bring',
+  '/kit/compare',
+  '/kit/optics/new?kind=lens',
+  '/kit/setups/new',
+  '/book',
+  '/nowhere',
+  '/book/nothing',
+];
 
 /** Where one is by night; the colours are the same everywhere. */
-const IN_THE_DARK = ['/far', '/far/plan', '/near', '/near/stack', '/sky', '/sky/night', '/sky/planets', '/sky/deep', '/sky/series', '/kit', '/kit/setups/new', '/book'];
+const IN_THE_DARK = [
+  '/far',
+  '/far/plan',
+  '/near',
+  '/near/stack',
+  '/sky',
+  '/sky/night',
+  '/sky/planets',
+  '/sky/deep',
+  '/sky/series',
+  '/kit',
+  '/kit/setups/new',
+  '/book',
+];
 
 async function routesOf({ url }: JaugeServer): Promise<string[]> {
-  const first = async (resource: string) => ((await (await fetch(`${url}/api/v1/${resource}?limit=1`)).json()) as { items: { id: string }[] }).items[0]!.id;
-  return [...ROUTES, ...(await Promise.all(['bodies', 'optics', 'adapters', 'setups'].map(async (resource) => `/kit/${resource}/${await first(resource)}`))), `/book/${await first('readings')}`];
+  const first = async (resource: string) =>
+    ((await (await fetch(`${url}/api/v1/${resource}?limit=1`)).json()) as { items: { id: string }[] }).items[0]!.id;
+  return [
+    ...ROUTES,
+    ...(await Promise.all(
+      ['bodies', 'optics', 'adapters', 'setups'].map(async (resource) => `/kit/${resource}/${await first(resource)}`),
+    )),
+    `/book/${await first('readings')}`,
+  ];
 }
 
-const inLook = (page: Page, look: string) => page.addInitScript(`localStorage.setItem('jauge.inHand', JSON.stringify({ state: { look: '${look}' }, version: 1 }))`);
+const inLook = (page: Page, look: string) =>
+  page.addInitScript(
+    `localStorage.setItem('jauge.inHand', JSON.stringify({ state: { look: '${look}' }, version: 1 }))`,
+  );
 
 for (const look of ['day', 'night', 'dim']) {
-  test(`every page has one heading of the first level and no accessibility fault in the ${look} look`, async ({ page, server }) => {
+  test(`every page has one heading of the first level and no accessibility fault in the ${look} look`, async ({
+    page,
+    server,
+  }) => {
     await inLook(page, look);
     const routes = await routesOf(server);
     for (const route of look === 'day' ? routes : look === 'night' ? IN_THE_DARK : ['/far', '/sky', '/book']) {

@@ -3,13 +3,24 @@ import { expect, openFar, test } from './support/test';
 test.setTimeout(900_000);
 
 test('readings are looked up, put in order and read on by the server', async ({ page, server }) => {
-  const { items } = (await (await fetch(`${server.url}/api/v1/readings?limit=1&desk=far`)).json()) as { items: { data: { takenAt: string; note: string; input: { subject: { name: string } } } }[] };
+  const { items } = (await (await fetch(`${server.url}/api/v1/readings?limit=1&desk=far`)).json()) as {
+    items: { data: { takenAt: string; note: string; input: { subject: { name: string } } } }[];
+  };
   const { data } = items[0]!;
   const rows = Array.from({ length: 400 }, (_, i) => ({
     id: `20000000-0000-4000-8000-${String(i).padStart(12, '0')}`,
-    data: { ...data, takenAt: new Date(Date.UTC(2020, 0, 1, 0, i)).toISOString(), note: i === 7 ? 'the one by the old sluice' : `note ${i}`, input: { ...data.input, subject: { ...data.input.subject, name: `Bird ${String(i).padStart(3, '0')}` } } },
+    data: {
+      ...data,
+      takenAt: new Date(Date.UTC(2020, 0, 1, 0, i)).toISOString(),
+      note: i === 7 ? 'the one by the old sluice' : `note ${i}`,
+      input: { ...data.input, subject: { ...data.input.subject, name: `Bird ${String(i).padStart(3, '0')}` } },
+    },
   }));
-  await fetch(`${server.url}/api/v1/import`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ format: 'jauge', formatVersion: 1, rows: { readings: rows } }) });
+  await fetch(`${server.url}/api/v1/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ format: 'jauge', formatVersion: 1, rows: { readings: rows } }),
+  });
   await page.goto('/book');
   await expect(page.getByRole('status').filter({ hasText: /^40\d in all$/ })).toBeVisible();
   await page.getByRole('radio', { name: 'Oldest' }).click();
@@ -36,7 +47,10 @@ test('a backup is made and brought back with one tap, and that can be undone', a
   // One of the day was made at the start.
   await expect(page.getByRole('button', { name: 'Bring back' })).toHaveCount(2);
   await page.goto('/book');
-  await page.getByRole('link', { name: /^Curlew/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Curlew/ })
+    .first()
+    .click();
   await page.getByRole('button', { name: 'Delete' }).click();
   await expect(page.getByRole('link', { name: /^Curlew/ })).toHaveCount(0);
   await page.goto('/kit/bring');
@@ -52,7 +66,10 @@ test('what is half typed stays when the look changes, and odd values on the devi
   await page.addInitScript(() => {
     if (sessionStorage.getItem('begun')) return;
     sessionStorage.setItem('begun', '1');
-    localStorage.setItem('jauge.inHand', JSON.stringify({ state: { units: 7, chain: [{ type: 'wing' }], trials: { mode: null } }, version: 1 }));
+    localStorage.setItem(
+      'jauge.inHand',
+      JSON.stringify({ state: { units: 7, chain: [{ type: 'wing' }], trials: { mode: null } }, version: 1 }),
+    );
     localStorage.setItem('jauge.sky', '{"state":');
   });
   await openFar(page);
@@ -73,13 +90,18 @@ test('what is half typed stays when the look changes, and odd values on the devi
 });
 
 test('after taking a part out of a chain the focus is at its neighbour', async ({ page, server }) => {
-  const { items } = (await (await fetch(`${server.url}/api/v1/setups?limit=50`)).json()) as { items: { id: string; data: { chain: unknown[] } }[] };
+  const { items } = (await (await fetch(`${server.url}/api/v1/setups?limit=50`)).json()) as {
+    items: { id: string; data: { chain: unknown[] } }[];
+  };
   const long = items.find((row) => row.data.chain.length >= 3)!;
   await page.goto(`/kit/setups/${long.id}`);
   const steps = page.getByRole('list', { name: 'What each part does' });
   const before = await steps.getByRole('listitem').count();
   for (let left = before - 1; left >= 0; left--) {
-    await steps.getByRole('button', { name: /^Take out/ }).first().focus();
+    await steps
+      .getByRole('button', { name: /^Take out/ })
+      .first()
+      .focus();
     await page.keyboard.press('Enter');
     await expect(steps.getByRole('listitem')).toHaveCount(left);
     expect(await page.evaluate(() => document.activeElement === document.body)).toBe(false);

@@ -17,7 +17,10 @@ const sound = async (page: Page) => {
   await expect(page.locator('body')).not.toContainText('NaN');
 };
 
-for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) {
+for (const size of [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+]) {
   test.describe(`at ${size.width} px`, () => {
     test.use({ viewport: size });
 
@@ -81,7 +84,9 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await page.getByRole('radio', { name: 'Pixels on the subject' }).click();
       await sound(page);
       await page.getByRole('button', { name: 'Take Ostrel R45 + Ostrel 600 f/5.6 + Ostrel ×1.4' }).click();
-      await expect(page.getByRole('button', { name: /^Set-up: Ostrel R45 \+ Ostrel 600 f\/5.6 \+ Ostrel ×1.4/ })).toBeVisible();
+      await expect(
+        page.getByRole('button', { name: /^Set-up: Ostrel R45 \+ Ostrel 600 f\/5.6 \+ Ostrel ×1.4/ }),
+      ).toBeVisible();
     });
 
     test('a fair test lists what to hold equal and makes a card', async ({ page }) => {
@@ -90,7 +95,9 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await expect(page.getByText('☐ Zoom position')).toBeVisible();
       const download = page.waitForEvent('download');
       await page.getByRole('button', { name: /^Card to take along/ }).click();
-      expect(fs.readFileSync(await (await download).path(), 'utf8')).toContain('# Fair test: Marsh hide against Dune walk');
+      expect(fs.readFileSync(await (await download).path(), 'utf8')).toContain(
+        '# Fair test: Marsh hide against Dune walk',
+      );
       await sound(page);
     });
 
@@ -100,18 +107,21 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await expect(page.getByTestId('patch-C')).toBeVisible();
       // The sharper set-up has more contrast in its picture.
       const spread = (letter: string) =>
-        page.getByTestId(`patch-${letter}`).locator('img').evaluate(async (element) => {
-          const image = element as unknown as HTMLImageElement;
-          await image.decode();
-          const canvas = document.createElement('canvas');
-          canvas.width = canvas.height = 256;
-          const context = canvas.getContext('2d')!;
-          context.drawImage(image, 0, 0, 256, 256);
-          const { data } = context.getImageData(0, 0, 256, 256);
-          let sum = 0;
-          for (let i = 4; i < data.length; i += 4) sum += Math.abs(data[i]! - data[i - 4]!);
-          return sum;
-        });
+        page
+          .getByTestId(`patch-${letter}`)
+          .locator('img')
+          .evaluate(async (element) => {
+            const image = element as unknown as HTMLImageElement;
+            await image.decode();
+            const canvas = document.createElement('canvas');
+            canvas.width = canvas.height = 256;
+            const context = canvas.getContext('2d')!;
+            context.drawImage(image, 0, 0, 256, 256);
+            const { data } = context.getImageData(0, 0, 256, 256);
+            let sum = 0;
+            for (let i = 4; i < data.length; i += 4) sum += Math.abs(data[i]! - data[i - 4]!);
+            return sum;
+          });
       expect(await spread('A')).toBeGreaterThan(1.2 * (await spread('C')));
       await sound(page);
     });
@@ -139,10 +149,17 @@ test('depth, shutter, card, modes and read-out open below the reading, and every
   await page.getByRole('textbox', { name: 'Speed across the view, m/s' }).fill('1');
   await page.getByRole('textbox', { name: 'Speed across the view, m/s' }).press('Enter');
   await expect(page.getByTestId('crop-advice')).toContainText('Crop in the camera with “Crop 1.5”');
-  const read = readFar({ system: hide.value, subject: demoSubjects.curlew.data, distanceM: 60, output: { kind: 'screen', name: 'x', longSidePx: 1600, subjectShare: 0.5 } });
+  const read = readFar({
+    system: hide.value,
+    subject: demoSubjects.curlew.data,
+    distanceM: 60,
+    output: { kind: 'screen', name: 'x', longSidePx: 1600, subjectShare: 0.5 },
+  });
   if (!read.ok) throw new Error(read.problem.message);
   const modes = page.getByRole('table', { name: 'The modes on this subject' });
-  await expect(modes.getByRole('row', { name: /Crop 1.5/ })).toContainText(showQuantity(read.value.pixelsOnSubject, 'metric').number);
+  await expect(modes.getByRole('row', { name: /Crop 1.5/ })).toContainText(
+    showQuantity(read.value.pixelsOnSubject, 'metric').number,
+  );
   await page.getByRole('button', { name: /^Video read-out/ }).click();
   await expect(page.getByText(/zoom is free up to ×2/)).toBeVisible();
   await page.getByRole('button', { name: /^Card and value/ }).click();

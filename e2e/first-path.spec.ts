@@ -5,7 +5,13 @@ import { showQuantity } from '../src/core/quantity/quantityText';
 import { expect, openFar, pixelsShown, test } from './support/test';
 
 /** What the core says, in the digits of the screen, for the demo's first subject. */
-function coreSays(distanceM: number, setup: { body: keyof typeof demoBodies; optic: keyof typeof demoOptics; converter?: boolean; focalMm?: number } = { body: 'ostrel', optic: 'tele600' }): string {
+function coreSays(
+  distanceM: number,
+  setup: { body: keyof typeof demoBodies; optic: keyof typeof demoOptics; converter?: boolean; focalMm?: number } = {
+    body: 'ostrel',
+    optic: 'tele600',
+  },
+): string {
   const system = foldSystem({
     body: demoBodies[setup.body].data,
     modeId: 'whole',
@@ -13,19 +19,28 @@ function coreSays(distanceM: number, setup: { body: keyof typeof demoBodies; opt
     focalMm: setup.focalMm,
   });
   if (!system.ok) throw new Error(system.problem.message);
-  const reading = readFar({ system: system.value, subject: demoSubjects.curlew.data, distanceM, output: demoOutputs.web.data });
+  const reading = readFar({
+    system: system.value,
+    subject: demoSubjects.curlew.data,
+    distanceM,
+    output: demoOutputs.web.data,
+  });
   if (!reading.ok) throw new Error(reading.problem.message);
   return showQuantity(reading.value.pixelsOnSubject, 'metric').number;
 }
 
-test('choose a set-up, drag the distance, try a lever and take it back, keep, reload: still there', async ({ page }) => {
+test('choose a set-up, drag the distance, try a lever and take it back, keep, reload: still there', async ({
+  page,
+}) => {
   await openFar(page);
   await expect(page.getByTestId('pixels-value')).toHaveText(coreSays(60));
 
   await page.getByRole('button', { name: /^Set-up: Marsh hide/ }).click();
   await page.getByRole('button', { name: 'Take Dune walk' }).click();
   await expect(page.getByRole('button', { name: /^Set-up: Dune walk/ })).toBeVisible();
-  await expect(page.getByTestId('pixels-value')).toHaveText(coreSays(60, { body: 'quillon', optic: 'zoom150600', focalMm: 400 }));
+  await expect(page.getByTestId('pixels-value')).toHaveText(
+    coreSays(60, { body: 'quillon', optic: 'zoom150600', focalMm: 400 }),
+  );
 
   await page.getByRole('button', { name: /^Set-up/ }).click();
   await page.getByRole('button', { name: 'Take Marsh hide' }).click();
@@ -45,7 +60,9 @@ test('choose a set-up, drag the distance, try a lever and take it back, keep, re
   const lever = page.getByRole('switch', { name: /^Ostrel ×1.4/ });
   await lever.click();
   await expect(lever).toBeChecked();
-  await expect(page.getByTestId('pixels-value')).toHaveText(coreSays(dragged, { body: 'ostrel', optic: 'tele600', converter: true }));
+  await expect(page.getByTestId('pixels-value')).toHaveText(
+    coreSays(dragged, { body: 'ostrel', optic: 'tele600', converter: true }),
+  );
   await lever.click();
   await expect(lever).not.toBeChecked();
   expect(await pixelsShown(page)).toBe(before);
@@ -89,13 +106,21 @@ test('a kept reading opens as it was and as it would be now', async ({ page }) =
 
 test('the command line gives the number on the screen', async ({ page }) => {
   const { spawnSync } = await import('node:child_process');
-  const output = JSON.parse(spawnSync(process.execPath, ['scripts/jauge.mjs', 'far', 'demo.json'], { encoding: 'utf8' }).stdout) as { reading: Record<string, { value: number; unit: 'px'; plusMinus: number }> };
+  const output = JSON.parse(
+    spawnSync(process.execPath, ['scripts/jauge.mjs', 'far', 'demo.json'], { encoding: 'utf8' }).stdout,
+  ) as { reading: Record<string, { value: number; unit: 'px'; plusMinus: number }> };
   await openFar(page);
-  await expect(page.getByTestId('pixels-value')).toHaveText(showQuantity(output.reading.pixelsOnSubject!, 'metric').number);
-  await expect(page.getByTestId('resolved')).toContainText(showQuantity(output.reading.resolvedPixels!, 'metric').number);
+  await expect(page.getByTestId('pixels-value')).toHaveText(
+    showQuantity(output.reading.pixelsOnSubject!, 'metric').number,
+  );
+  await expect(page.getByTestId('resolved')).toContainText(
+    showQuantity(output.reading.resolvedPixels!, 'metric').number,
+  );
 });
 
-test('every number says why, down to what was entered, and a school chosen there counts everywhere', async ({ page }) => {
+test('every number says why, down to what was entered, and a school chosen there counts everywhere', async ({
+  page,
+}) => {
   await openFar(page);
   await page.getByTestId('pixels').click();
   await expect(page.getByText('1000 · m · L / p')).toBeVisible();
@@ -127,5 +152,7 @@ test('outputs are judged each, and the one chosen names the verdict', async ({ p
   await expect(page.getByTestId('verdict')).toContainText('Enough for Web page');
   await page.getByRole('radio', { name: /Print 30 × 20/ }).click();
   await expect(page.getByTestId('verdict')).toContainText('Not enough for Print 30 × 20');
-  await expect(page.getByRole('switch', { name: /closer, to/ })).toHaveAccessibleName(/Keep the distance|Nearer than the 50/);
+  await expect(page.getByRole('switch', { name: /closer, to/ })).toHaveAccessibleName(
+    /Keep the distance|Nearer than the 50/,
+  );
 });

@@ -22,7 +22,9 @@ test('the kit is sought, filtered and sorted', async ({ page }) => {
   await page.getByRole('radio', { name: 'Optics' }).click();
   await page.getByRole('button', { name: /^Sort/ }).click();
   await page.getByRole('radio', { name: 'Entrance pupil' }).click();
-  await expect(page.getByRole('link', { name: /^Open / }).first()).toHaveAccessibleName('Open Merrow 180 long reflector');
+  await expect(page.getByRole('link', { name: /^Open / }).first()).toHaveAccessibleName(
+    'Open Merrow 180 long reflector',
+  );
   await page.getByRole('radio', { name: 'Weight' }).click();
   await expect(page.getByRole('link', { name: /^Open / }).first()).toHaveAccessibleName('Open Quillon 4× objective');
   expect(await axeFindings(page)).toEqual([]);
@@ -42,27 +44,47 @@ test('the card of a body tells what each mode gives, and why its megapixels are 
   await expect(page.getByRole('heading', { name: 'Marsh hide' })).toBeVisible();
 });
 
-for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) {
+for (const size of [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+]) {
   test.describe(`at ${size.width} px`, () => {
     test.use({ viewport: size });
 
     test('three bodies stand beside each other, nothing scrolls sideways', async ({ page }) => {
       await page.goto('/kit');
-      for (const name of ['Ostrel R45', 'Quillon C26', 'Merrow T20']) await page.getByRole('checkbox', { name: `Compare ${name}` }).click();
+      for (const name of ['Ostrel R45', 'Quillon C26', 'Merrow T20'])
+        await page.getByRole('checkbox', { name: `Compare ${name}` }).click();
       await page.getByRole('button', { name: 'Compare', exact: true }).click();
       const table = page.getByRole('table', { name: /^Comparison of/ });
       await expect(table.getByRole('row', { name: /Pixel pitch/ })).toContainText('3.75');
       await expect(table.getByRole('row', { name: /Crop factor by the diagonal/ })).toContainText('1.992');
       await expect(table.getByRole('row', { name: /Crop factor same aspect/ })).toContainText('1.846');
       await expect(page.getByRole('img', { name: /^Sensors to scale/ })).toBeVisible();
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(
+        0,
+      );
       expect(await axeFindings(page)).toEqual([]);
     });
   });
 }
 
-const chainText = async (page: Page) => (await page.getByRole('list', { name: /^Optics chain/ }).getByRole('button').all()).length;
-const order = async (page: Page) => Promise.all((await page.getByRole('list', { name: /^Optics chain/ }).getByRole('button').all()).map(async (tile) => (await tile.getAttribute('aria-label'))!.replace(/, \d of \d$/, '')));
+const chainText = async (page: Page) =>
+  (
+    await page
+      .getByRole('list', { name: /^Optics chain/ })
+      .getByRole('button')
+      .all()
+  ).length;
+const order = async (page: Page) =>
+  Promise.all(
+    (
+      await page
+        .getByRole('list', { name: /^Optics chain/ })
+        .getByRole('button')
+        .all()
+    ).map(async (tile) => (await tile.getAttribute('aria-label'))!.replace(/, \d of \d$/, '')),
+  );
 
 test.describe('the chain builder', () => {
   test.use({ viewport: { width: 1280, height: 800 }, hasTouch: false });
@@ -76,7 +98,9 @@ test.describe('the chain builder', () => {
       await part.scrollIntoViewIfNeeded();
       const from = (await part.boundingBox())!;
       const tiles = await strip.getByRole('button').all();
-      const target = tiles.length ? (await tiles[where === 'left' ? 0 : tiles.length - 1]!.boundingBox())! : (await strip.boundingBox())!;
+      const target = tiles.length
+        ? (await tiles[where === 'left' ? 0 : tiles.length - 1]!.boundingBox())!
+        : (await strip.boundingBox())!;
       await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
       await page.mouse.down();
       await page.mouse.move(from.x + from.width / 2, from.y - 12, { steps: 3 });
@@ -89,7 +113,8 @@ test.describe('the chain builder', () => {
     await dragIn('Merrow close-up +5', 'left');
     expect(await order(page)).toEqual(['Merrow close-up +5', 'Ostrel 100 f/2.8 macro']);
     await page.getByRole('button', { name: /^Behind the lens/ }).click();
-    for (const name of ['Ostrel tube set', 'Ostrel ×1.4', 'Ostrel ×2']) await page.getByRole('button', { name: `Add ${name}` }).click();
+    for (const name of ['Ostrel tube set', 'Ostrel ×1.4', 'Ostrel ×2'])
+      await page.getByRole('button', { name: `Add ${name}` }).click();
     expect(await chainText(page)).toBe(5);
 
     // Drag the last part to the place of the one before it.
@@ -119,7 +144,13 @@ test.describe('the chain builder', () => {
     await add('Ostrel tube set');
     await add('Ostrel ×2');
     await add('Merrow close-up +5');
-    expect(await order(page)).toEqual(['Merrow close-up +5', 'Ostrel 100 f/2.8 macro', 'Ostrel ×2', 'Ostrel tube set', 'Ostrel ×1.4']);
+    expect(await order(page)).toEqual([
+      'Merrow close-up +5',
+      'Ostrel 100 f/2.8 macro',
+      'Ostrel ×2',
+      'Ostrel tube set',
+      'Ostrel ×1.4',
+    ]);
     const steps = page.getByRole('list', { name: 'What each part does' });
     await expect(steps.getByRole('listitem').filter({ hasText: 'Ostrel ×2' })).toContainText('→');
     await expect(page.getByText(/The order counts/)).toBeVisible();
@@ -132,7 +163,9 @@ test.describe('the chain builder', () => {
     await page.keyboard.press('ArrowLeft');
     await page.waitForTimeout(250);
     await page.keyboard.press('Space');
-    await expect.poll(() => order(page)).toEqual(['Merrow close-up +5', 'Ostrel 100 f/2.8 macro', 'Ostrel tube set', 'Ostrel ×2', 'Ostrel ×1.4']);
+    await expect
+      .poll(() => order(page))
+      .toEqual(['Merrow close-up +5', 'Ostrel 100 f/2.8 macro', 'Ostrel tube set', 'Ostrel ×2', 'Ostrel ×1.4']);
     await page.getByRole('button', { name: /^Ostrel ×1.4, 5 of 5/ }).focus();
     await page.keyboard.press('Delete');
     await expect.poll(() => chainText(page)).toBe(4);
@@ -170,7 +203,9 @@ test('a set-up with a scope is read on the Far desk', async ({ page }) => {
   await page.goto('/far');
   await page.getByRole('button', { name: /^Set-up/ }).click();
   await page.getByRole('button', { name: 'Take Sea-wall scope' }).click();
-  await expect(page.getByRole('button', { name: /^Set-up: Sea-wall scope, Merrow pocket phone \+ Merrow 65/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /^Set-up: Sea-wall scope, Merrow pocket phone \+ Merrow 65/ }),
+  ).toBeVisible();
   await expect(page.getByTestId('equivalent')).toContainText('733');
   await page.goto(`/kit/setups/${demoSetups.seawall.id}`);
   await page.getByRole('textbox', { name: 'Magnification set, ×' }).fill('40');
@@ -179,7 +214,19 @@ test('a set-up with a scope is read on the Far desk', async ({ page }) => {
 });
 
 test.describe('from a photo', () => {
-  const fields = { make: 'Ostrel', model: 'X9', lensModel: 'Ostrel 300 f/4', columns: 6000, rows: 4000, focalLength: 300, focalLength35: 450, focalPlaneX: 2553.19, focalPlaneY: 2553.19, focalPlaneUnit: 3, fNumber: 4 };
+  const fields = {
+    make: 'Ostrel',
+    model: 'X9',
+    lensModel: 'Ostrel 300 f/4',
+    columns: 6000,
+    rows: 4000,
+    focalLength: 300,
+    focalLength35: 450,
+    focalPlaneX: 2553.19,
+    focalPlaneY: 2553.19,
+    focalPlaneUnit: 3,
+    fNumber: 4,
+  };
   const choose = async (page: Page, name: string, bytes: Uint8Array) => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Choose a picture' }).click();
@@ -189,7 +236,8 @@ test.describe('from a photo', () => {
   test('a body is proposed with its sources, put into the kit, and nothing is uploaded', async ({ page }) => {
     const sent: string[] = [];
     page.on('request', (request) => {
-      if (request.method() !== 'GET') sent.push(`${request.method()} ${new URL(request.url()).pathname} ${request.postData()?.length ?? 0}`);
+      if (request.method() !== 'GET')
+        sent.push(`${request.method()} ${new URL(request.url()).pathname} ${request.postData()?.length ?? 0}`);
     });
     await page.goto('/kit/bring');
     await choose(page, 'DSC_0001.JPG', jpegFile(fields, { columns: 6000, rows: 4000 }));
@@ -212,7 +260,11 @@ test.describe('from a photo', () => {
     await expect(page.getByText('Ostrel T1')).toBeVisible();
     await choose(page, 'small.jpg', jpegFile({ ...fields, columns: 3000, rows: 2000 }, { columns: 3000, rows: 2000 }));
     await expect(page.getByText(/Two ways to the sensor’s width disagree by 5\d %/)).toBeVisible();
-    await choose(page, 'bare.jpg', jpegFile({ make: 'Quillon', columns: 4000, rows: 3000 }, { columns: 4000, rows: 3000 }));
+    await choose(
+      page,
+      'bare.jpg',
+      jpegFile({ make: 'Quillon', columns: 4000, rows: 3000 }, { columns: 4000, rows: 3000 }),
+    );
     await expect(page.getByText(/does not tell the size of the sensor/)).toBeVisible();
     await page.getByRole('radio', { name: /^Four-thirds/ }).click();
     await expect(page.getByRole('textbox', { name: 'Sensor width, mm' })).toHaveValue('17.3');
@@ -227,10 +279,14 @@ test.describe('files', () => {
   const choose = async (page: Page, name: string, text: string) => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Choose a CSV or JSON file' }).click();
-    await (await chooser).setFiles({ name, mimeType: name.endsWith('json') ? 'application/json' : 'text/csv', buffer: Buffer.from(text) });
+    await (
+      await chooser
+    ).setFiles({ name, mimeType: name.endsWith('json') ? 'application/json' : 'text/csv', buffer: Buffer.from(text) });
   };
 
-  test('a broken line of a CSV is named with its number and column; corrected, all of it comes in', async ({ page }) => {
+  test('a broken line of a CSV is named with its number and column; corrected, all of it comes in', async ({
+    page,
+  }) => {
     await page.goto('/kit/bring');
     const csv = 'kind,name,dioptres,weightG\ncloseUp,Three,3,80\ncloseUp,Ten,zehn,90\nconverter,No factor,,\n';
     await choose(page, 'close-ups.csv', csv);
@@ -238,7 +294,17 @@ test.describe('files', () => {
     await expect(wrong.getByText('Line 3, dioptres')).toBeVisible();
     await expect(wrong.getByText('Line 4, factor')).toBeVisible();
     await expect(wrong.getByText(/Nothing was taken from close-ups.csv. Correct these 2/)).toBeVisible();
-    await choose(page, 'close-ups.csv', csv.replace('zehn', '10').replace('No factor,,', 'With factor,,').replace('kind,name,dioptres,weightG', 'kind,name,dioptres,factor').replaceAll(',80', ',').replaceAll(',90', ',').replace('With factor,,', 'With factor,,1.7'));
+    await choose(
+      page,
+      'close-ups.csv',
+      csv
+        .replace('zehn', '10')
+        .replace('No factor,,', 'With factor,,')
+        .replace('kind,name,dioptres,weightG', 'kind,name,dioptres,factor')
+        .replaceAll(',80', ',')
+        .replaceAll(',90', ',')
+        .replace('With factor,,', 'With factor,,1.7'),
+    );
     await expect(page.getByText('close-ups.csv: 3 adapters, all of them readable.')).toBeVisible();
     await page.getByRole('button', { name: 'Bring in' }).click();
     await expect(page.getByText('✓ Brought in: 3 new.')).toBeVisible();
@@ -249,13 +315,20 @@ test.describe('files', () => {
 
   test('five thousand lines come in', async ({ page }) => {
     await page.goto('/kit/bring');
-    await choose(page, 'many.csv', `kind,name,dioptres\n${Array.from({ length: 5000 }, (_, i) => `closeUp,Lens ${i},3`).join('\n')}\n`);
+    await choose(
+      page,
+      'many.csv',
+      `kind,name,dioptres\n${Array.from({ length: 5000 }, (_, i) => `closeUp,Lens ${i},3`).join('\n')}\n`,
+    );
     await expect(page.getByText('many.csv: 5,000 adapters, all of them readable.')).toBeVisible();
     await page.getByRole('button', { name: 'Bring in' }).click();
     await expect(page.getByText('✓ Brought in: 5,000 new.')).toBeVisible({ timeout: 15_000 });
   });
 
-  test('everything goes out as JSON and comes back as it was; a broken file changes nothing', async ({ page, server }) => {
+  test('everything goes out as JSON and comes back as it was; a broken file changes nothing', async ({
+    page,
+    server,
+  }) => {
     await page.goto('/kit/bring');
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Everything, as JSON' }).click();
@@ -270,7 +343,9 @@ test.describe('files', () => {
     await page.getByRole('radio', { name: 'Replace by the file’s' }).click();
     await page.getByRole('button', { name: 'Bring in' }).click();
     await expect(page.getByText(/1 replaced/).first()).toBeVisible();
-    const bodies = (await (await page.request.get(`${server.url}/api/v1/bodies`)).json()) as { items: { data: { name: string } }[] };
+    const bodies = (await (await page.request.get(`${server.url}/api/v1/bodies`)).json()) as {
+      items: { data: { name: string } }[];
+    };
     expect(bodies.items.map((row) => row.data.name)).toContain('Renamed in the file');
     await choose(page, 'cut.json', text.slice(0, 500));
     await expect(page.getByText(/This is not valid JSON/)).toBeVisible();
@@ -280,7 +355,11 @@ test.describe('files', () => {
 
   test('the templates can be brought in as they are', async ({ page }) => {
     await page.goto('/kit/bring');
-    for (const [name, count] of [['bodies', 2], ['optics', 3], ['adapters', 3]] as const) {
+    for (const [name, count] of [
+      ['bodies', 2],
+      ['optics', 3],
+      ['adapters', 3],
+    ] as const) {
       const download = page.waitForEvent('download');
       await page.getByRole('button', { name: `Template for ${name}` }).click();
       await choose(page, `${name}.csv`, fs.readFileSync(await (await download).path(), 'utf8'));

@@ -70,7 +70,12 @@ test('bad entries are refused with a message at their field, and nothing typed i
 });
 
 test('a part in use says where; another takes its place, and undo brings everything back', async ({ page, server }) => {
-  const setups = async () => ((await (await page.request.get(`${server.url}/api/v1/setups`)).json()) as { items: { data: { name: string; bodyId: string } }[] }).items;
+  const setups = async () =>
+    (
+      (await (await page.request.get(`${server.url}/api/v1/setups`)).json()) as {
+        items: { data: { name: string; bodyId: string } }[];
+      }
+    ).items;
   const bodyOf = async (name: string) => (await setups()).find((row) => row.data.name === name)!.data.bodyId;
   const before = await bodyOf('Light bag');
   await changeBody(page, 'Merrow T20');
@@ -133,9 +138,13 @@ test.describe('changed elsewhere', () => {
     await openFar(page);
     await page.getByRole('button', { name: /^Subject/ }).click();
     await page.getByRole('button', { name: 'Edit Redshank' }).click();
-    const list = (await (await page.request.get(`${server.url}/api/v1/subjects`)).json()) as { items: { id: string; version: number; data: { name: string } }[] };
+    const list = (await (await page.request.get(`${server.url}/api/v1/subjects`)).json()) as {
+      items: { id: string; version: number; data: { name: string } }[];
+    };
     const row = list.items.find((item) => item.data.name === 'Redshank')!;
-    const elsewhere = await page.request.put(`${server.url}/api/v1/subjects/${row.id}`, { data: { version: row.version, data: { ...row.data, name: 'Redshank, elsewhere' } } });
+    const elsewhere = await page.request.put(`${server.url}/api/v1/subjects/${row.id}`, {
+      data: { version: row.version, data: { ...row.data, name: 'Redshank, elsewhere' } },
+    });
     expect(elsewhere.ok()).toBe(true);
     await page.getByRole('textbox', { name: 'Name' }).fill('Redshank, mine');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -146,7 +155,14 @@ test.describe('changed elsewhere', () => {
     await expect(page.getByText(/Redshank, mine/).first()).toBeVisible();
     await page.getByRole('button', { name: 'Keep mine' }).click();
     await expect
-      .poll(async () => ((await (await page.request.get(`${server.url}/api/v1/subjects/${row.id}`)).json()) as { data: { name: string } }).data.name)
+      .poll(
+        async () =>
+          (
+            (await (await page.request.get(`${server.url}/api/v1/subjects/${row.id}`)).json()) as {
+              data: { name: string };
+            }
+          ).data.name,
+      )
       .toBe('Redshank, mine');
   });
 });

@@ -7,7 +7,10 @@ test('at 390 px nothing scrolls sideways and every target is large enough', asyn
   expect(await overflow()).toBeLessThanOrEqual(0);
   const small = await page.evaluate(() =>
     [...document.querySelectorAll('[role=button],[role=switch],[role=radio],[role=slider],[role=tab],a,button,input')]
-      .map((element) => ({ box: element.getBoundingClientRect(), name: element.getAttribute('aria-label') ?? element.textContent }))
+      .map((element) => ({
+        box: element.getBoundingClientRect(),
+        name: element.getAttribute('aria-label') ?? element.textContent,
+      }))
       .filter(({ box }) => box.width > 0 && (box.height < 36 || box.width < 36))
       .map(({ name, box }) => `${name} ${Math.round(box.width)}×${Math.round(box.height)}`),
   );
@@ -23,7 +26,10 @@ test('by touch, the ruler follows the finger', async ({ page }) => {
   const box = (await ruler.boundingBox())!;
   const session = await page.context().newCDPSession(page);
   const touch = (type: string, x: number) =>
-    session.send('Input.dispatchTouchEvent', { type: type as 'touchStart', touchPoints: type === 'touchEnd' ? [] : [{ x, y: box.y + 20 }] });
+    session.send('Input.dispatchTouchEvent', {
+      type: type as 'touchStart',
+      touchPoints: type === 'touchEnd' ? [] : [{ x, y: box.y + 20 }],
+    });
   await touch('touchStart', box.x + 150);
   for (let x = 150; x >= 90; x -= 10) await touch('touchMove', box.x + x);
   await touch('touchEnd', 0);
@@ -51,7 +57,11 @@ test.describe('on a wide screen', () => {
   test('hand, picture and levers stand side by side and work with the keyboard alone', async ({ page }) => {
     await openFar(page);
     const lefts = await Promise.all(
-      [page.getByRole('heading', { name: 'In hand' }), page.getByTestId('pixels-value'), page.getByRole('heading', { name: 'Levers' })].map(async (each) => (await each.boundingBox())!.x),
+      [
+        page.getByRole('heading', { name: 'In hand' }),
+        page.getByTestId('pixels-value'),
+        page.getByRole('heading', { name: 'Levers' }),
+      ].map(async (each) => (await each.boundingBox())!.x),
     );
     expect(lefts).toEqual([...lefts].sort((a, b) => a - b));
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
@@ -111,24 +121,28 @@ test('the night look has no pixel outside the red family, also while it loads', 
 test.describe('first view', () => {
   test.use({ expectedConsole: /ERR_FAILED|Failed to load resource/ });
 
-  test('before the application runs, the page says the last reading of this device in words', async ({ page, browser, server }) => {
-  const plain = await browser.newContext({ javaScriptEnabled: false });
-  const bare = await plain.newPage();
-  await bare.goto(`${server.url}/far`);
-  await expect(bare.locator('[data-first=pixels]')).toHaveText('1,270');
-  await expect(bare.getByText('Enough for Web page')).toBeVisible();
-  await plain.close();
+  test('before the application runs, the page says the last reading of this device in words', async ({
+    page,
+    browser,
+    server,
+  }) => {
+    const plain = await browser.newContext({ javaScriptEnabled: false });
+    const bare = await plain.newPage();
+    await bare.goto(`${server.url}/far`);
+    await expect(bare.locator('[data-first=pixels]')).toHaveText('1,270');
+    await expect(bare.getByText('Enough for Web page')).toBeVisible();
+    await plain.close();
 
-  await openFar(page);
-  await expect(page.locator('#first-view')).toHaveCount(0);
-  await page.getByTestId('distance-field').fill('30');
-  await page.getByTestId('distance-field').press('Enter');
-  await expect.poll(() => page.evaluate(() => localStorage.getItem('jauge.firstView'))).toContain('at 30');
-  const pixels = await page.getByTestId('pixels-value').innerText();
-  // Hold the application back to see what stands there without it.
-  await page.route('**/_expo/static/js/**', (route) => route.abort());
-  await page.reload();
-  await expect(page.locator('[data-first=pixels]')).toHaveText(pixels);
-  await page.unroute('**/_expo/static/js/**');
-});
+    await openFar(page);
+    await expect(page.locator('#first-view')).toHaveCount(0);
+    await page.getByTestId('distance-field').fill('30');
+    await page.getByTestId('distance-field').press('Enter');
+    await expect.poll(() => page.evaluate(() => localStorage.getItem('jauge.firstView'))).toContain('at 30');
+    const pixels = await page.getByTestId('pixels-value').innerText();
+    // Hold the application back to see what stands there without it.
+    await page.route('**/_expo/static/js/**', (route) => route.abort());
+    await page.reload();
+    await expect(page.locator('[data-first=pixels]')).toHaveText(pixels);
+    await page.unroute('**/_expo/static/js/**');
+  });
 });

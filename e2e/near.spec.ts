@@ -14,14 +14,18 @@ const sound = async (page: Page) => {
 async function openNear(page: Page, path = '/near'): Promise<void> {
   await page.addInitScript(
     ([setupId, subjectId]) => {
-      if (localStorage.getItem('jauge.inHand') === null) localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId, subjectId }, version: 1 }));
+      if (localStorage.getItem('jauge.inHand') === null)
+        localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId, subjectId }, version: 1 }));
     },
     [demoSetups.heath.id, demoSubjects.tigerBeetle.id],
   );
   await page.goto(path);
 }
 
-for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) {
+for (const size of [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+]) {
   test.describe(`at ${size.width} px`, () => {
     test.use({ viewport: size });
 
@@ -66,7 +70,12 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await sound(page);
       await first.getByRole('button', { name: /^Take / }).click();
       await expect(page.getByTestId('ratio-value')).toHaveText('1.4 : 1');
-      await expect.poll(async () => ((await (await page.request.get(`${server.url}/api/v1/setups`)).json()) as { total: number }).total).toBe(Object.keys(demoSetups).length + 1);
+      await expect
+        .poll(
+          async () =>
+            ((await (await page.request.get(`${server.url}/api/v1/setups`)).json()) as { total: number }).total,
+        )
+        .toBe(Object.keys(demoSetups).length + 1);
       await page.goto('/near/plan');
       await page.getByRole('radio', { name: 'A share of the frame' }).click();
       await expect(page.getByText(/14 mm across 70 % of 24 mm needs 1.2 : 1/)).toBeVisible();
@@ -76,7 +85,8 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
 
     test('a ruler replaces the estimate everywhere', async ({ page, server }) => {
       // What is still on its way when a page is left would be sent once more from the next.
-      const stored = async () => ((await (await page.request.get(`${server.url}/api/v1/ratios`)).json()) as { total: number }).total;
+      const stored = async () =>
+        ((await (await page.request.get(`${server.url}/api/v1/ratios`)).json()) as { total: number }).total;
       await openNear(page, '/near/measure');
       await page.getByTestId('visible-field').fill('27,5');
       await page.getByTestId('visible-field').press('Enter');
@@ -95,7 +105,10 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await page.getByRole('button', { name: 'Keep this reading' }).click();
       await expect(page.getByText('Kept in the Book.')).toBeVisible();
       await page.getByRole('link', { name: 'Book' }).click();
-      await page.getByRole('link', { name: /^Heath tiger beetle|^Tiger beetle/i }).first().click();
+      await page
+        .getByRole('link', { name: /^Heath tiger beetle|^Tiger beetle/i })
+        .first()
+        .click();
       await expect(page.getByRole('heading', { level: 1 })).toContainText('at 1.31 : 1');
       await expect(page.getByRole('img', { name: /^Viewfinder/ })).toBeVisible();
       // What one says of it there is the hand's limit from now on.
@@ -106,7 +119,9 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       const light = page.getByRole('button', { name: /^Light and shutter/ });
       if ((await light.getAttribute('aria-expanded')) !== 'true') await light.click();
       await expect(page.getByTestId('hand-hold')).toContainText('up to 1.31 : 1, learned from 1 picture');
-      await expect.poll(async () => JSON.stringify(await (await page.request.get(`${server.url}/api/v1/readings`)).json())).toContain('handSharp');
+      await expect
+        .poll(async () => JSON.stringify(await (await page.request.get(`${server.url}/api/v1/readings`)).json()))
+        .toContain('handSharp');
       await page.goto('/near/sizes');
       await expect(page.getByText('1.31 : 1', { exact: true })).toBeVisible();
       // Another chain keeps its estimate; forgetting brings the estimate back.
@@ -143,7 +158,10 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await expect(page.getByTestId('stack-summary')).toContainText(/\d+ frames, a step of/);
       const download = page.waitForEvent('download');
       await page.getByRole('button', { name: 'Save the table as CSV' }).click();
-      const csv = fs.readFileSync(await (await download).path(), 'utf8').trim().split('\r\n');
+      const csv = fs
+        .readFileSync(await (await download).path(), 'utf8')
+        .trim()
+        .split('\r\n');
       expect(csv[0]).toBe('frame,position_mm,rail_steps');
       expect(await page.getByRole('table', { name: 'Rail positions' }).getByRole('row').count()).toBe(csv.length);
       expect(Number(csv.at(-1)!.split(',')[1])).toBeGreaterThanOrEqual(5);
@@ -177,12 +195,27 @@ test('a search whose worker does not arrive says so, and goes on when asked', as
 });
 
 test('a long search says how far it is, can be stopped, and goes on when asked', async ({ page, server }) => {
-  const post = async (resource: string, id: string, data: object) => expect((await page.request.post(`${server.url}/api/v1/${resource}`, { data: { id, data } })).status()).toBe(201);
+  const post = async (resource: string, id: string, data: object) =>
+    expect((await page.request.post(`${server.url}/api/v1/${resource}`, { data: { id, data } })).status()).toBe(201);
   for (let i = 0; i < 40; i += 1) {
-    await post('optics', `00000000-0000-4000-8000-0000000a1${String(i).padStart(3, '0')}`, { ...demoOptics.macro100.data, name: `Ostrel macro no. ${i + 1}`, lengthMm: 100 + i, takesConverters: true });
+    await post('optics', `00000000-0000-4000-8000-0000000a1${String(i).padStart(3, '0')}`, {
+      ...demoOptics.macro100.data,
+      name: `Ostrel macro no. ${i + 1}`,
+      lengthMm: 100 + i,
+      takesConverters: true,
+    });
   }
-  for (let i = 0; i < 3; i += 1) await post('adapters', `00000000-0000-4000-8000-0000000b1${String(i).padStart(3, '0')}`, { ...demoAdapters.closeUp.data, name: `Merrow close-up no. ${i + 1}`, dioptres: 2 + i });
-  await post('adapters', '00000000-0000-4000-8000-0000000b2000', { ...demoAdapters.tubes.data, name: 'Long tube set', lengthsMm: [7, 9, 11, 16, 22, 31] });
+  for (let i = 0; i < 3; i += 1)
+    await post('adapters', `00000000-0000-4000-8000-0000000b1${String(i).padStart(3, '0')}`, {
+      ...demoAdapters.closeUp.data,
+      name: `Merrow close-up no. ${i + 1}`,
+      dioptres: 2 + i,
+    });
+  await post('adapters', '00000000-0000-4000-8000-0000000b2000', {
+    ...demoAdapters.tubes.data,
+    name: 'Long tube set',
+    lengthsMm: [7, 9, 11, 16, 22, 31],
+  });
   await openNear(page, '/near/plan');
   await expect(page.getByText(/Trying every combination … \d+ %/)).toBeVisible();
   await page.getByRole('button', { name: 'Stop' }).click();

@@ -6,7 +6,10 @@ test.use({ expectedConsole: /Failed to load resource|ERR_CONNECTION|net::|QuotaE
 
 test.setTimeout(1_200_000);
 
-test('two windows, a server that comes and goes, reloads, kills and a full disk: every keep arrives once', async ({ context, server }) => {
+test('two windows, a server that comes and goes, reloads, kills and a full disk: every keep arrives once', async ({
+  context,
+  server,
+}) => {
   const first = Number(process.env.JAUGE_SEED ?? Math.floor(Math.random() * 1e9));
   for (let i = 0; i < 2; i++) {
     const run = await outboxRun(context, server, first + i);
@@ -19,7 +22,17 @@ test('a change the server fails on goes to the tray, and the rest passes', async
   let broken = true;
   await page.route('**/api/v1/readings', (route) =>
     broken && route.request().method() === 'POST' && (route.request().postData() ?? '').includes('the unlucky one')
-      ? route.fulfill({ status: 500, contentType: 'application/problem+json', body: JSON.stringify({ code: 'server.failed', title: 'Server error', detail: 'It failed.', status: 500, type: '' }) })
+      ? route.fulfill({
+          status: 500,
+          contentType: 'application/problem+json',
+          body: JSON.stringify({
+            code: 'server.failed',
+            title: 'Server error',
+            detail: 'It failed.',
+            status: 500,
+            type: '',
+          }),
+        })
       : route.continue(),
   );
   await page.getByRole('button', { name: 'Add a note' }).click();
@@ -36,5 +49,10 @@ test('a change the server fails on goes to the tray, and the rest passes', async
   broken = false;
   await tray.getByRole('button', { name: 'Try again' }).click();
   await expect(tray.getByText('Nothing lies here any more.')).toBeVisible();
-  await expect.poll(async () => ((await (await page.request.get('/api/v1/readings?search=unlucky')).json()) as { total: number }).total).toBe(1);
+  await expect
+    .poll(
+      async () =>
+        ((await (await page.request.get('/api/v1/readings?search=unlucky')).json()) as { total: number }).total,
+    )
+    .toBe(1);
 });

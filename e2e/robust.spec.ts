@@ -4,7 +4,10 @@ import { expect, openFar, pixelsShown, test } from './support/test';
 test.describe('with the server stopped', () => {
   test.use({ expectedConsole: /Failed to load resource|ERR_CONNECTION_REFUSED/ });
 
-  test('a page that was not opened before waits for the server instead of taking everything away', async ({ page, server }) => {
+  test('a page that was not opened before waits for the server instead of taking everything away', async ({
+    page,
+    server,
+  }) => {
     await openFar(page);
     await server.stop();
     await page.getByRole('link', { name: 'Sky' }).click();
@@ -16,7 +19,10 @@ test.describe('with the server stopped', () => {
     await expect(page.getByTestId('limit-value')).toBeVisible();
   });
 
-  test('the reading still computes, keeping waits and says so, and arrives when the server is back', async ({ page, server }) => {
+  test('the reading still computes, keeping waits and says so, and arrives when the server is back', async ({
+    page,
+    server,
+  }) => {
     await openFar(page);
     const before = await pixelsShown(page);
     // What the page is made of has arrived; from here on it needs no server.
@@ -29,12 +35,20 @@ test.describe('with the server stopped', () => {
     await page.getByRole('button', { name: 'Keep this reading' }).click();
     await expect(page.getByText(/1 change waits on this device/)).toBeVisible();
     await page.getByRole('link', { name: 'Book' }).click();
-    await expect(page.getByText('waits to be sent').or(page.getByText(/the Book stays closed/)).first()).toBeVisible();
+    await expect(
+      page
+        .getByText('waits to be sent')
+        .or(page.getByText(/the Book stays closed/))
+        .first(),
+    ).toBeVisible();
     await server.start();
     await page.getByRole('button', { name: 'Try now' }).click();
     await expect(page.getByText(/change waits/)).toHaveCount(0);
     await expect
-      .poll(async () => ((await (await page.request.get(`${server.url}/api/v1/readings`)).json()) as { total: number }).total)
+      .poll(
+        async () =>
+          ((await (await page.request.get(`${server.url}/api/v1/readings`)).json()) as { total: number }).total,
+      )
       .toBe(demoReadings().length + 1);
   });
 });
@@ -64,7 +78,12 @@ test('a subject too near gives a message and the way back, never a broken number
   await field.fill('3');
   await field.press('Enter');
   await expect(page.getByText(/focuses from 4\.2.m on/).first()).toBeVisible();
-  for (const [typed, message] of [['0', /Distance must be/], ['-5', /Distance must be/], ['1e9', /Distance must be/], ['far', /not a number/]] as const) {
+  for (const [typed, message] of [
+    ['0', /Distance must be/],
+    ['-5', /Distance must be/],
+    ['1e9', /Distance must be/],
+    ['far', /not a number/],
+  ] as const) {
     await field.fill(typed);
     await field.press('Enter');
     await expect(page.getByText(message)).toBeVisible();
@@ -74,7 +93,9 @@ test('a subject too near gives a message and the way back, never a broken number
   await expect(page.locator('body')).not.toContainText('Infinity');
 });
 
-test('a number field takes Enter without rewriting what stands in it, so that the next digits land where they are typed', async ({ page }) => {
+test('a number field takes Enter without rewriting what stands in it, so that the next digits land where they are typed', async ({
+  page,
+}) => {
   await openFar(page);
   const field = page.getByTestId('distance-field');
   await field.click();

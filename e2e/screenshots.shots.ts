@@ -7,7 +7,8 @@ test.describe('phone', () => {
   test.use({ deviceScaleFactor: 2 });
 
   test('slate with Far, Book, kit', async ({ page }) => {
-    const shot = (name: string) => page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
+    const shot = (name: string) =>
+      page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
     await openFar(page);
     await shot('far');
     await page.goto('/book');
@@ -36,7 +37,11 @@ test.describe('near pages', () => {
   test.use({ deviceScaleFactor: 2 });
 
   test('desk, three sizes, plan, f-number, stack', async ({ page }) => {
-    await page.addInitScript(([setupId, subjectId]) => localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId, subjectId }, version: 1 })), [demoSetups.heath.id, demoSubjects.tigerBeetle.id]);
+    await page.addInitScript(
+      ([setupId, subjectId]) =>
+        localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId, subjectId }, version: 1 })),
+      [demoSetups.heath.id, demoSubjects.tigerBeetle.id],
+    );
     for (const name of ['', 'sizes', 'plan', 'aperture', 'stack']) {
       await page.goto(`/near/${name}`);
       await page.waitForLoadState('networkidle');
@@ -64,7 +69,10 @@ test.describe('sky', () => {
           localStorage.setItem('jauge.inHand', inHand);
           localStorage.setItem('jauge.sky', sky);
         },
-        [JSON.stringify({ state: { setupId, look }, version: 1 }), JSON.stringify({ state: { site, day: '2026-11-10' }, version: 1 })] as const,
+        [
+          JSON.stringify({ state: { setupId, look }, version: 1 }),
+          JSON.stringify({ state: { site, day: '2026-11-10' }, version: 1 }),
+        ] as const,
       );
       await page.goto(path);
       await page.waitForLoadState('networkidle');
@@ -86,7 +94,8 @@ test.describe('wide', () => {
     for (const name of ['Ostrel 100 f/2.8 macro']) await page.getByRole('button', { name: `Add ${name}` }).click();
     await page.getByRole('button', { name: /^Lenses and telescopes/ }).click();
     await page.getByRole('button', { name: /^Behind the lens/ }).click();
-    for (const name of ['Ostrel ×1.4', 'Ostrel tube set']) await page.getByRole('button', { name: `Add ${name}` }).click();
+    for (const name of ['Ostrel ×1.4', 'Ostrel tube set'])
+      await page.getByRole('button', { name: `Add ${name}` }).click();
     await page.waitForTimeout(400);
     await page.screenshot({ path: `${folder}/chain-builder-wide.png` });
   });

@@ -11,21 +11,35 @@ const sound = async (page: Page) => {
 };
 
 /** An island in the Atlantic in a November night: a place and a day, so that what is read does not depend on today. */
-const NIGHT = { site: { name: 'La Palma', latitudeDeg: 28.7, longitudeDeg: -17.9, heightM: 700, zone: 'Atlantic/Canary' }, day: '2026-11-10' };
+const NIGHT = {
+  site: { name: 'La Palma', latitudeDeg: 28.7, longitudeDeg: -17.9, heightM: 700, zone: 'Atlantic/Canary' },
+  day: '2026-11-10',
+};
 
 /** Takes a set-up in hand, and a place and night where told, as a person who was here before. */
-async function openSky(page: Page, path: string, setupId = demoSetups.darkSky.id, sky: object | null = null, look: 'day' | 'night' = 'day'): Promise<void> {
+async function openSky(
+  page: Page,
+  path: string,
+  setupId = demoSetups.darkSky.id,
+  sky: object | null = null,
+  look: 'day' | 'night' = 'day',
+): Promise<void> {
   await page.addInitScript(
     ([id, state, chosenLook]) => {
-      if (localStorage.getItem('jauge.inHand') === null) localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId: id, look: chosenLook }, version: 1 }));
-      if (state && localStorage.getItem('jauge.sky') === null) localStorage.setItem('jauge.sky', JSON.stringify({ state, version: 1 }));
+      if (localStorage.getItem('jauge.inHand') === null)
+        localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId: id, look: chosenLook }, version: 1 }));
+      if (state && localStorage.getItem('jauge.sky') === null)
+        localStorage.setItem('jauge.sky', JSON.stringify({ state, version: 1 }));
     },
     [setupId, sky, look] as const,
   );
   await page.goto(path);
 }
 
-for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) {
+for (const size of [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+]) {
   test.describe(`at ${size.width} px`, () => {
     test.use({ viewport: size });
 
@@ -65,7 +79,9 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await expect(page.getByTestId('school-worst')).toHaveAttribute('aria-label', /passes; corner .* passes/);
       await rule500.click();
       await expect(rule500).toBeChecked();
-      await expect(page.getByRole('table', { name: 'Other set-ups' }).getByRole('row', { name: /^Dark sky/ })).toContainText('25');
+      await expect(
+        page.getByRole('table', { name: 'Other set-ups' }).getByRole('row', { name: /^Dark sky/ }),
+      ).toContainText('25');
       await sound(page);
       await page.goto('/sky');
       await expect(page.getByTestId('limit')).toContainText('500 rule');
@@ -93,8 +109,12 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await expect(page.getByRole('img', { name: /^Saturn at/ })).toBeVisible();
       const cameras = page.getByRole('button', { name: /^Cameras compared/ });
       if ((await cameras.getAttribute('aria-expanded')) !== 'true') await cameras.click();
-      await expect(page.getByRole('table', { name: 'What they record' }).getByRole('row', { name: /planet camera/ })).toContainText('none');
-      await expect(page.getByRole('table', { name: 'Cameras compared' }).getByRole('row', { name: /planet camera/ })).toContainText('×');
+      await expect(
+        page.getByRole('table', { name: 'What they record' }).getByRole('row', { name: /planet camera/ }),
+      ).toContainText('none');
+      await expect(
+        page.getByRole('table', { name: 'Cameras compared' }).getByRole('row', { name: /planet camera/ }),
+      ).toContainText('×');
       await page.getByTestId('rate').click();
       await expect(page.getByText('least of 1/t, link / frame, read-out')).toBeVisible();
       await page.keyboard.press('Escape');
@@ -119,7 +139,9 @@ for (const size of [{ width: 390, height: 844 }, { width: 1280, height: 800 }]) 
       await page.getByTestId('overlap-field').press('Enter');
       await expect.poll(panels).toBeGreaterThan(before);
       await expect(page.getByTestId('seeing')).toContainText('go together');
-      await expect(page.getByRole('table', { name: 'Other set-ups' }).getByRole('row', { name: /^Dark sky/ })).toContainText('fits');
+      await expect(
+        page.getByRole('table', { name: 'Other set-ups' }).getByRole('row', { name: /^Dark sky/ }),
+      ).toContainText('fits');
       await page.getByTestId('seeing-field').fill('1,5');
       await page.getByTestId('seeing-field').press('Enter');
       await expect(page.getByTestId('seeing')).toContainText('coarser than the air');
@@ -160,8 +182,14 @@ test('verdicts on a test series become the tolerance, and it replaces the rule',
   await expect(page.getByRole('list', { name: 'Checklist' }).getByRole('listitem')).toHaveCount(6);
   const judge = async (seconds: number, centre: string, corner: string) => {
     const frame = page.getByTestId(`frame-${seconds}`);
-    await frame.getByRole('radiogroup', { name: /^Centre/ }).getByRole('radio', { name: centre }).click();
-    await frame.getByRole('radiogroup', { name: /^Corners/ }).getByRole('radio', { name: corner }).click();
+    await frame
+      .getByRole('radiogroup', { name: /^Centre/ })
+      .getByRole('radio', { name: centre })
+      .click();
+    await frame
+      .getByRole('radiogroup', { name: /^Corners/ })
+      .getByRole('radio', { name: corner })
+      .click();
   };
   await judge(5, 'Fine', 'Fine');
   await judge(10, 'Fine', 'Passes small');
@@ -173,7 +201,12 @@ test('verdicts on a test series become the tolerance, and it replaces the rule',
   await sound(page);
   await page.getByRole('button', { name: 'Keep it and go by it' }).click();
   await expect(page.getByText('Kept for this lens')).toBeVisible();
-  await expect.poll(async () => ((await (await page.request.get(`${server.url}/api/v1/starTests`)).json()) as { total: number }).total).toBe(1);
+  await expect
+    .poll(
+      async () =>
+        ((await (await page.request.get(`${server.url}/api/v1/starTests`)).json()) as { total: number }).total,
+    )
+    .toBe(1);
   await page.goto('/sky');
   // A web page is shown small: what passed small counts. A print is not.
   await expect(page.getByTestId('limit-value')).toContainText('10');
@@ -219,7 +252,9 @@ test('a lens whose corners fail before drift gets a shorter time, kept with the 
   await page.getByTestId('stretch-field').press('Enter');
   await expect(page.getByTestId('limit-value')).toContainText('5.9');
   await expect(page.getByText(/3\.7.px are left for drift in the corners/)).toBeVisible();
-  await expect.poll(async () => JSON.stringify(await (await page.request.get(`${server.url}/api/v1/starTests`)).json())).toContain('"cornerStretchPx":4');
+  await expect
+    .poll(async () => JSON.stringify(await (await page.request.get(`${server.url}/api/v1/starTests`)).json()))
+    .toContain('"cornerStretchPx":4');
 });
 
 test('levers are tried and taken back: the centre only, and away from the equator of the sky', async ({ page }) => {
@@ -244,7 +279,10 @@ test('a reading of the stars is kept in the Book, as it was and as it would be n
   await page.getByRole('button', { name: 'Keep this reading' }).click();
   await expect(page.getByText('Kept in the Book.')).toBeVisible();
   await page.getByRole('link', { name: 'Book' }).click();
-  await page.getByRole('link', { name: /^Stars, .*Points everywhere at 10/ }).first().click();
+  await page
+    .getByRole('link', { name: /^Stars, .*Points everywhere at 10/ })
+    .first()
+    .click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Stars at declination 0°');
   await expect(page.getByRole('img', { name: /^The frame after 10/ })).toBeVisible();
   await page.getByRole('button', { name: /^As it was, Longest: 12.2/ }).click();

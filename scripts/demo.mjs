@@ -7,4 +7,6 @@ installPackages();
 buildWeb();
 buildServer();
 if (process.argv.includes('--fresh')) fs.rmSync(inRoot('.demo'), { recursive: true, force: true });
-start(process.execPath, [inRoot('build', 'server.cjs')], { env: { JAUGE_DEMO: '1' } }).on('exit', (code) => process.exit(code ?? 0));
+start(process.execPath, [inRoot('build', 'server.cjs')], { env: { JAUGE_DEMO: '1' } }).on('exit', (code) =>
+  process.exit(code ?? 0),
+);

@@ -3,7 +3,9 @@ import { bin, installPackages, start } from './lib/steps.mjs';
 
 installPackages();
 const API_PORT = '4101';
-const server = start(process.execPath, ['--watch', '--import', 'tsx', 'src/server/main.ts'], { env: { JAUGE_PORT: API_PORT, JAUGE_DEMO: '1', JAUGE_LOG: 'info' } });
+const server = start(process.execPath, ['--watch', '--import', 'tsx', 'src/server/main.ts'], {
+  env: { JAUGE_PORT: API_PORT, JAUGE_DEMO: '1', JAUGE_LOG: 'info' },
+});
 const web = start(bin('expo'), ['start', '--web', '--port', '8081', '--host', 'localhost'], {
   env: { EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', BROWSER: 'none', JAUGE_API_URL: `http://127.0.0.1:${API_PORT}` },
 });

@@ -4,5 +4,9 @@ import fs from 'node:fs';
 import { inRoot, installPackages } from './lib/steps.mjs';
 
 if (!fs.existsSync(inRoot('node_modules', 'tsx'))) installPackages();
-const result = spawnSync(process.execPath, ['--import', 'tsx', inRoot('src', 'cli', 'main.ts'), ...process.argv.slice(2)], { stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: inRoot('tsconfig.json') } });
+const result = spawnSync(
+  process.execPath,
+  ['--import', 'tsx', inRoot('src', 'cli', 'main.ts'), ...process.argv.slice(2)],
+  { stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: inRoot('tsconfig.json') } },
+);
 process.exit(result.status ?? 1);

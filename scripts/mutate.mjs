@@ -18,10 +18,20 @@ const files = isFolder ? `src/core/${wanted}/**/*.ts` : `src/core/${wanted}.ts`;
 fs.mkdirSync(inRoot('.cache', 'mutation'), { recursive: true });
 say(`Changing ${files} line by line …`);
 const started = Date.now();
-const { status } = run(bin('stryker'), ['run', '--mutate', `${files},!src/core/**/*.test.ts`, '--incrementalFile', `.cache/mutation/${wanted.replaceAll('/', '-')}.json`], {
-  env: { JAUGE_MUTATE: wanted, JAUGE_RUNS: RUNS, JAUGE_SEED: SEED, TZ: 'Europe/London' },
-  allowFailure: true,
-});
+const { status } = run(
+  bin('stryker'),
+  [
+    'run',
+    '--mutate',
+    `${files},!src/core/**/*.test.ts`,
+    '--incrementalFile',
+    `.cache/mutation/${wanted.replaceAll('/', '-')}.json`,
+  ],
+  {
+    env: { JAUGE_MUTATE: wanted, JAUGE_RUNS: RUNS, JAUGE_SEED: SEED, TZ: 'Europe/London' },
+    allowFailure: true,
+  },
+);
 const report = inRoot('.cache', 'mutation', 'report.json');
 if (fs.existsSync(report)) {
   const mutants = Object.values(JSON.parse(fs.readFileSync(report, 'utf8')).files).flatMap((file) => file.mutants);
@@ -29,6 +39,8 @@ if (fs.existsSync(report)) {
   const noticed = count('Killed', 'Timeout');
   const all = noticed + count('Survived', 'NoCoverage');
   const seconds = (Date.now() - started) / 1000;
-  console.log(`${wanted}: ${noticed} of ${all} noticed, ${((100 * noticed) / all).toFixed(1)} %; ${count('Survived')} survived, ${count('NoCoverage')} not covered; ${(seconds / Math.max(1, all)).toFixed(2)} s a mutant`);
+  console.log(
+    `${wanted}: ${noticed} of ${all} noticed, ${((100 * noticed) / all).toFixed(1)} %; ${count('Survived')} survived, ${count('NoCoverage')} not covered; ${(seconds / Math.max(1, all)).toFixed(2)} s a mutant`,
+  );
 }
 process.exit(status ?? 1);

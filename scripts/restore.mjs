@@ -4,4 +4,6 @@ import { inRoot, installPackages, start } from './lib/steps.mjs';
 
 installPackages();
 buildServer();
-start(process.execPath, [inRoot('build', 'server.cjs'), '--restore', ...process.argv.slice(2)]).on('exit', (code) => process.exit(code ?? 0));
+start(process.execPath, [inRoot('build', 'server.cjs'), '--restore', ...process.argv.slice(2)]).on('exit', (code) =>
+  process.exit(code ?? 0),
+);

@@ -25,7 +25,9 @@ function step(name, command, args) {
 function tests(name, command, args, env, report, countsOf) {
   say(`${name} …`);
   const { status } = run(command, args, { env, allowFailure: true });
-  const counts = fs.existsSync(report) ? countsOf(JSON.parse(fs.readFileSync(report, 'utf8'))) : { passed: 0, failed: 1 };
+  const counts = fs.existsSync(report)
+    ? countsOf(JSON.parse(fs.readFileSync(report, 'utf8')))
+    : { passed: 0, failed: 1 };
   passed += counts.passed;
   failed += status !== 0 && counts.failed === 0 ? 1 : counts.failed;
 }
@@ -36,16 +38,31 @@ say(`Property tests run with JAUGE_SEED=${seed}.`);
 
 step('Type check', bin('tsc'), []);
 step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
-tests('Unit tests', bin('jest'), ['--json', `--outputFile=${unitReport}`, '--silent'], { TZ: 'Europe/London', JAUGE_SEED: seed }, unitReport, (report) => ({
-  passed: report.numPassedTests,
-  failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
-}));
+step('Format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
+tests(
+  'Unit tests',
+  bin('jest'),
+  ['--json', `--outputFile=${unitReport}`, '--silent'],
+  { TZ: 'Europe/London', JAUGE_SEED: seed },
+  unitReport,
+  (report) => ({
+    passed: report.numPassedTests,
+    failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+  }),
+);
 buildWeb();
 buildServer();
-tests('Browser tests', bin('playwright'), ['test'], { CHROMIUM, JAUGE_E2E_JSON: browserReport }, browserReport, ({ stats }) => ({
-  passed: stats.expected + stats.flaky,
-  failed: stats.unexpected,
-}));
+tests(
+  'Browser tests',
+  bin('playwright'),
+  ['test'],
+  { CHROMIUM, JAUGE_E2E_JSON: browserReport },
+  browserReport,
+  ({ stats }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+  }),
+);
 fs.rmSync(reports, { recursive: true, force: true });
 console.log(`${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);

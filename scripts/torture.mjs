@@ -7,5 +7,8 @@ installPackages();
 const CHROMIUM = findChromium();
 buildWeb();
 buildServer();
-const { status } = run(process.execPath, ['--import', 'tsx', 'torture/main.ts', ...process.argv.slice(2)], { env: { CHROMIUM }, allowFailure: true });
+const { status } = run(process.execPath, ['--import', 'tsx', 'torture/main.ts', ...process.argv.slice(2)], {
+  env: { CHROMIUM },
+  allowFailure: true,
+});
 process.exit(status ?? 1);

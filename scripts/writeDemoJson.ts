@@ -25,43 +25,94 @@ const kit: SystemInputData = {
   modeId: 'whole',
   chain: [demoOptics.macro100.data, { ...demoAdapters.tubes.data, usedMm: [20] } as SystemInputData['chain'][number]],
 };
-const write = (name: string, input: object) => fs.writeFileSync(path.resolve(__dirname, '..', name), `${JSON.stringify(input, null, 2)}\n`);
-const near: NearInputData = { ...kit, subject: demoSubjects.tigerBeetle.data, output: demoOutputs.web.data, fNumber: 8 };
+const write = (name: string, input: object) =>
+  fs.writeFileSync(path.resolve(__dirname, '..', name), `${JSON.stringify(input, null, 2)}\n`);
+const near: NearInputData = {
+  ...kit,
+  subject: demoSubjects.tigerBeetle.data,
+  output: demoOutputs.web.data,
+  fNumber: 8,
+};
 write('demo.json', far);
 write('demo-near.json', near);
 write('demo-kit.json', kit);
-const stars: StarsInputData = { body: demoBodies.ostrel.data, modeId: 'whole', chain: [demoOptics.wide20.data], output: demoOutputs.web.data, declinationDeg: 0 };
-const planet: PlanetInputData = { body: demoBodies.planetCamera.data, modeId: 'whole', chain: [demoOptics.reflector.data], planet: 'Jupiter', discArcsec: 44 };
+const stars: StarsInputData = {
+  body: demoBodies.ostrel.data,
+  modeId: 'whole',
+  chain: [demoOptics.wide20.data],
+  output: demoOutputs.web.data,
+  declinationDeg: 0,
+};
+const planet: PlanetInputData = {
+  body: demoBodies.planetCamera.data,
+  modeId: 'whole',
+  chain: [demoOptics.reflector.data],
+  planet: 'Jupiter',
+  discArcsec: 44,
+};
 write('demo-stars.json', stars);
 write('demo-planet.json', planet);
 
-const system = ({ subject: _subject, distanceM: _distance, output: _output, ...rest }: FarInputData): SystemInputData => rest;
+const system = ({ subject: _subject, distanceM: _distance, output: _output, ...rest }: FarInputData): SystemInputData =>
+  rest;
 const hide = { name: 'Marsh hide', setup: system(far) };
-const lightBag = { name: 'Light bag', setup: { body: demoBodies.merrow.data, modeId: 'whole', chain: [demoOptics.tele300.data] } };
-const duneWalk = { name: 'Dune walk', setup: { body: demoBodies.quillon.data, modeId: 'whole', focalMm: 400, chain: [demoOptics.zoom150600.data] } };
+const lightBag = {
+  name: 'Light bag',
+  setup: { body: demoBodies.merrow.data, modeId: 'whole', chain: [demoOptics.tele300.data] },
+};
+const duneWalk = {
+  name: 'Dune walk',
+  setup: { body: demoBodies.quillon.data, modeId: 'whole', focalMm: 400, chain: [demoOptics.zoom150600.data] },
+};
 const situation = { subject: far.subject, distanceM: far.distanceM, output: far.output };
 const adapters = Object.values(demoAdapters).map((row) => row.data);
 
 /** One example for each reading of the command line. */
 const examples: Record<DeskName, object> = {
   far: { ...far, background: { kind: 'ground', cameraHeightM: 1.2, subjectHeightM: 0.25 }, cocSchool: 'output' },
-  levers: { ...far, kit: { adapters: [demoAdapters.converter14.data, demoAdapters.converter20.data], setups: [lightBag, duneWalk] } },
+  levers: {
+    ...far,
+    kit: { adapters: [demoAdapters.converter14.data, demoAdapters.converter20.data], setups: [lightBag, duneWalk] },
+  },
   ladder: far,
   planner: { setups: [hide, lightBag], subject: far.subject, output: far.output, fromM: 5, toM: 200, points: 24 },
   beside: { contenders: [hide, lightBag, duneWalk], stance: 'samePicture', ...situation },
-  routes: { bodies: [demoBodies.ostrel.data, demoBodies.merrow.data], optics: Object.values(demoOptics).map((row) => row.data), adapters, ...situation, wish: 'weight' },
+  routes: {
+    bodies: [demoBodies.ostrel.data, demoBodies.merrow.data],
+    optics: Object.values(demoOptics).map((row) => row.data),
+    adapters,
+    ...situation,
+    wish: 'weight',
+  },
   fairTest: { contenders: [hide, lightBag], ...situation },
   video: system(far),
   near,
-  nearLevers: { ...near, kit: { adapters: [demoAdapters.converter14.data, demoAdapters.closeUp.data], setups: [lightBag] } },
-  ratioPlan: { body: demoBodies.ostrel.data, ratio: 2.2, optics: Object.values(demoOptics).map((row) => row.data), adapters, order: 'swaps', most: 12 },
+  nearLevers: {
+    ...near,
+    kit: { adapters: [demoAdapters.converter14.data, demoAdapters.closeUp.data], setups: [lightBag] },
+  },
+  ratioPlan: {
+    body: demoBodies.ostrel.data,
+    ratio: 2.2,
+    optics: Object.values(demoOptics).map((row) => row.data),
+    adapters,
+    order: 'swaps',
+    most: 12,
+  },
   stack: { ...near, coverMm: 4, overlap: 0.25, railStepUm: 5, secondsPerFrame: 3 },
   aperture: near,
   sensors: { ...near, bodies: [demoBodies.quillon.data, demoBodies.merrow.data], stance: 'sameField' },
   stars: { ...stars, kit: { setups: [hide] } },
   strokes: { ...stars, exposureS: 30, arcDeg: 15, gapS: 1, batteryMin: 90 },
   planet,
-  deep: { body: demoBodies.ostrel.data, modeId: 'whole', chain: [demoOptics.refractor.data], object: 'M 31', overlap: 0.2, seeingArcsec: 3 },
+  deep: {
+    body: demoBodies.ostrel.data,
+    modeId: 'whole',
+    chain: [demoOptics.refractor.data],
+    object: 'M 31',
+    overlap: 0.2,
+    seeingArcsec: 3,
+  },
   night: { latitudeDeg: 54.3, longitudeDeg: 8.6, date: '2026-11-25', utcOffsetHours: 1, objects: ['M 31', 'M 42'] },
   kit,
 };

@@ -27,6 +27,11 @@ const [folder] = (process.env.JAUGE_MUTATE ?? '').split('/');
 module.exports = {
   ...node,
   rootDir: '..',
-  testMatch: [`<rootDir>/src/core/${folder || '**'}/**/*.test.ts`, '<rootDir>/src/core/vectors/*.test.ts', ...(ALSO[folder] ?? []).map((name) => `<rootDir>/src/core/${name}.test.ts`), ...(RECORDED[folder] ?? []).map((name) => `<rootDir>/src/cli/recorded/${name}.test.ts`)],
+  testMatch: [
+    `<rootDir>/src/core/${folder || '**'}/**/*.test.ts`,
+    '<rootDir>/src/core/vectors/*.test.ts',
+    ...(ALSO[folder] ?? []).map((name) => `<rootDir>/src/core/${name}.test.ts`),
+    ...(RECORDED[folder] ?? []).map((name) => `<rootDir>/src/cli/recorded/${name}.test.ts`),
+  ],
   testPathIgnorePatterns: ['/node_modules/', 'sunBelow\\.test'],
 };

@@ -79,9 +79,12 @@ export function concat(parts: Uint8Array[]): Uint8Array {
 /** A TIFF block with the fields given, in either byte order. */
 export function tiffFile(fields: ExifFields, little = true): Uint8Array {
   const w = new Writer(little);
-  const entry = (tag: number, type: number, data: Uint8Array | undefined, count = 1): Entry[] => (data ? [{ tag, type, count, data }] : []);
-  const text = (tag: number, value: string | undefined) => (value === undefined ? [] : entry(tag, ASCII, w.ascii(value), value.length + 1));
-  const of = (make: (value: number) => Uint8Array, value: number | undefined) => (value === undefined ? undefined : make(value));
+  const entry = (tag: number, type: number, data: Uint8Array | undefined, count = 1): Entry[] =>
+    data ? [{ tag, type, count, data }] : [];
+  const text = (tag: number, value: string | undefined) =>
+    value === undefined ? [] : entry(tag, ASCII, w.ascii(value), value.length + 1);
+  const of = (make: (value: number) => Uint8Array, value: number | undefined) =>
+    value === undefined ? undefined : make(value);
   const exif = [
     ...entry(0x829d, RATIONAL, of(w.rational, fields.fNumber)),
     ...entry(0x920a, RATIONAL, of(w.rational, fields.focalLength)),
@@ -112,12 +115,21 @@ const big32 = (value: number) => new Uint8Array([value >>> 24, (value >>> 16) & 
 const ascii = (text: string) => new TextEncoder().encode(text);
 
 /** A JPEG with EXIF (or without) and a frame of the size given; it holds no picture, only what describes one. */
-export function jpegFile(fields: ExifFields | null, frame: { columns: number; rows: number }, little = true): Uint8Array {
+export function jpegFile(
+  fields: ExifFields | null,
+  frame: { columns: number; rows: number },
+  little = true,
+): Uint8Array {
   const exif = fields ? concat([ascii('Exif\0\0'), tiffFile(fields, little)]) : null;
   return concat([
     new Uint8Array([0xff, 0xd8]),
     ...(exif ? [new Uint8Array([0xff, 0xe1]), big16(exif.length + 2), exif] : []),
-    new Uint8Array([0xff, 0xc0]), big16(17), new Uint8Array([8]), big16(frame.rows), big16(frame.columns), new Uint8Array([3, 1, 0x22, 0, 2, 0x11, 1, 3, 0x11, 1]),
+    new Uint8Array([0xff, 0xc0]),
+    big16(17),
+    new Uint8Array([8]),
+    big16(frame.rows),
+    big16(frame.columns),
+    new Uint8Array([3, 1, 0x22, 0, 2, 0x11, 1, 3, 0x11, 1]),
     new Uint8Array([0xff, 0xd9]),
   ]);
 }
@@ -139,7 +151,17 @@ export function heicFile(fields: ExifFields, little = true): Uint8Array {
       full(0),
       box('hdlr', full(0), big32(0), ascii('pict'), new Uint8Array(13)),
       box('iinf', full(0), big16(1), infe),
-      box('iloc', full(0), new Uint8Array([0x44, 0x00]), big16(1), big16(1), big16(0), big16(1), big32(offset), big32(exif.length)),
+      box(
+        'iloc',
+        full(0),
+        new Uint8Array([0x44, 0x00]),
+        big16(1),
+        big16(1),
+        big16(0),
+        big16(1),
+        big32(offset),
+        big32(exif.length),
+      ),
     );
   const offset = ftyp.length + meta(0).length + 8;
   return concat([ftyp, meta(offset), box('mdat', exif)]);

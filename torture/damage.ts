@@ -24,7 +24,12 @@ const KINDS: Damage[] = [
   (bytes) => Buffer.alloc(bytes.length),
   (bytes, random) => written(bytes, 0, Buffer.from(`not a database ${random()}`)),
   (bytes, random) => written(bytes, PAGE * Math.floor((at(bytes, random) / PAGE) | 0), Buffer.alloc(PAGE)),
-  (bytes, random) => written(bytes, PAGE * Math.floor(at(bytes, random) / PAGE), Buffer.from(Array.from({ length: PAGE }, () => Math.floor(random() * 256)))),
+  (bytes, random) =>
+    written(
+      bytes,
+      PAGE * Math.floor(at(bytes, random) / PAGE),
+      Buffer.from(Array.from({ length: PAGE }, () => Math.floor(random() * 256))),
+    ),
   (bytes, random) => {
     const [a, b] = [PAGE * Math.floor(at(bytes, random) / PAGE), PAGE * Math.floor(at(bytes, random) / PAGE)];
     const first = Buffer.from(bytes.subarray(a, a + PAGE));
@@ -35,8 +40,18 @@ const KINDS: Damage[] = [
     bytes[place] = bytes[place]! ^ (1 << Math.floor(random() * 8));
     return bytes;
   },
-  (bytes, random) => written(bytes, 16 + Math.floor(random() * 84), Buffer.from([Math.floor(random() * 256), Math.floor(random() * 256)])),
-  (bytes, random) => Buffer.concat([bytes.subarray(0, at(bytes, random)), Buffer.alloc(1 + Math.floor(random() * 99)), bytes.subarray(at(bytes, random))]),
+  (bytes, random) =>
+    written(
+      bytes,
+      16 + Math.floor(random() * 84),
+      Buffer.from([Math.floor(random() * 256), Math.floor(random() * 256)]),
+    ),
+  (bytes, random) =>
+    Buffer.concat([
+      bytes.subarray(0, at(bytes, random)),
+      Buffer.alloc(1 + Math.floor(random() * 99)),
+      bytes.subarray(at(bytes, random)),
+    ]),
 ];
 
 /** Opens a damaged file; what is wrong with how that goes. */
@@ -58,7 +73,17 @@ async function tryDamaged(file: string, whole: number, tally: Tally): Promise<st
   // Not noticed: whatever the damage did, the answers are in order or name the fault.
   count(tally, 'without effect on the tables');
   const faults: string[] = [];
-  for (const name of ['bodies', 'optics', 'adapters', 'setups', 'subjects', 'outputs', 'readings', 'ratios', 'starTests']) {
+  for (const name of [
+    'bodies',
+    'optics',
+    'adapters',
+    'setups',
+    'subjects',
+    'outputs',
+    'readings',
+    'ratios',
+    'starTests',
+  ]) {
     const answer = await fetch(`${url}/api/v1/${name}?limit=1000`);
     const text = await answer.text();
     try {
@@ -92,4 +117,3 @@ export function damage(minutes: number, seed: number, wanted = 100): Promise<Tal
     );
   });
 }
-

@@ -16,11 +16,22 @@ const KINDS = { w: 'write', t: 'truncate', s: 'sync', u: 'unlink', r: 'rename' }
 
 export function readIoLog(log: Buffer): IoStep[] {
   const steps: IoStep[] = [];
-  for (let at = 0; at + 33 <= log.length; ) {
+  for (let at = 0; at + 33 <= log.length;) {
     const kind = KINDS[String.fromCharCode(log[at]!) as keyof typeof KINDS];
-    const [atNs, nameLength, offset, length] = [1, 9, 17, 25].map((place) => log.readBigInt64LE(at + place)) as [bigint, bigint, bigint, bigint];
+    const [atNs, nameLength, offset, length] = [1, 9, 17, 25].map((place) => log.readBigInt64LE(at + place)) as [
+      bigint,
+      bigint,
+      bigint,
+      bigint,
+    ];
     const from = at + 33 + Number(nameLength);
-    steps.push({ kind, atNs, name: log.toString('utf8', at + 33, from), offset: Number(offset), bytes: log.subarray(from, from + Number(length)) });
+    steps.push({
+      kind,
+      atNs,
+      name: log.toString('utf8', at + 33, from),
+      offset: Number(offset),
+      bytes: log.subarray(from, from + Number(length)),
+    });
     at = from + Number(length);
   }
   return steps;

@@ -12,7 +12,8 @@ const IMPORTED = 1200;
 const OLD_ROWS = 40;
 const subject = demoSubjects.curlew.data;
 
-const totalOf = async (url: string, resource: string): Promise<number> => (await get<{ total: number }>(`${url}/api/v1/${resource}?limit=1`)).total;
+const totalOf = async (url: string, resource: string): Promise<number> =>
+  (await get<{ total: number }>(`${url}/api/v1/${resource}?limit=1`)).total;
 
 /** Starts again after a kill; what is wrong with what is found then. */
 async function startAgain(file: string, check: (url: string) => Promise<string[]>): Promise<string[]> {
@@ -33,7 +34,9 @@ const firstStart = (random: () => number) =>
     const first = startServer(file);
     await pause(random() * 700);
     await kill(first);
-    return startAgain(file, async (url) => ((await totalOf(url, 'outputs')) === 3 ? [] : ['a first start left half of its outputs']));
+    return startAgain(file, async (url) =>
+      (await totalOf(url, 'outputs')) === 3 ? [] : ['a first start left half of its outputs'],
+    );
   });
 
 /** While a file of an older version is brought up to date. */
@@ -44,7 +47,9 @@ const migration = (random: () => number, old: string) =>
     const first = startServer(file);
     await pause(150 + random() * 500);
     await kill(first);
-    return startAgain(file, async (url) => ((await totalOf(url, 'subjects')) === OLD_ROWS ? [] : ['a migration lost rows']));
+    return startAgain(file, async (url) =>
+      (await totalOf(url, 'subjects')) === OLD_ROWS ? [] : ['a migration lost rows'],
+    );
   });
 
 /** While a file of data comes in. */
@@ -65,7 +70,9 @@ const importing = (random: () => number) =>
     await sending;
     return startAgain(file, async (again) => {
       const total = await totalOf(again, 'readings');
-      return total === IMPORTED || (total === 0 && !done) ? [] : [`an import is half there: ${total} of ${IMPORTED}${done ? ', acknowledged' : ''}`];
+      return total === IMPORTED || (total === 0 && !done)
+        ? []
+        : [`an import is half there: ${total} of ${IMPORTED}${done ? ', acknowledged' : ''}`];
     });
   });
 
@@ -93,7 +100,9 @@ const writing = (random: () => number, tally: Tally) =>
     await Promise.all(writers);
     count(tally, 'acknowledged writes', acknowledged.length);
     return startAgain(file, async (again) => {
-      const present = new Set((await get<{ items: { id: string }[] }>(`${again}/api/v1/subjects?limit=1000`)).items.map((row) => row.id));
+      const present = new Set(
+        (await get<{ items: { id: string }[] }>(`${again}/api/v1/subjects?limit=1000`)).items.map((row) => row.id),
+      );
       const lost = acknowledged.slice(0, 1000).filter((id) => !present.has(id));
       return lost.length ? [`${lost.length} acknowledged writes are lost`] : [];
     });
@@ -115,7 +124,12 @@ export function kills(minutes: number, seed: number, wanted = 1000): Promise<Tal
     await oldFile(old);
     const random = randomOf(seed);
     const tally = newTally('kills', wanted);
-    const trials = [() => firstStart(random), () => migration(random, old), () => importing(random), () => writing(random, tally)];
+    const trials = [
+      () => firstStart(random),
+      () => migration(random, old),
+      () => importing(random),
+      () => writing(random, tally),
+    ];
     return repeat(tally, minutes, 4, (i) => trials[i % trials.length]!());
   });
 }

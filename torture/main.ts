@@ -5,7 +5,13 @@ import { kills } from './kills';
 import { power } from './power';
 import { print, type Tally } from './tally';
 
-const TRIALS: Record<string, (minutes: number, seed: number) => Promise<Tally>> = { kills, power, damage, hostile, browser: browserRuns };
+const TRIALS: Record<string, (minutes: number, seed: number) => Promise<Tally>> = {
+  kills,
+  power,
+  damage,
+  hostile,
+  browser: browserRuns,
+};
 
 const asked = process.argv.slice(2);
 const minutesAt = asked.indexOf('--minutes');
@@ -14,7 +20,8 @@ const names = asked.filter((each, i) => each !== '--minutes' && i !== minutesAt 
 const unknown = names.find((name) => !(name in TRIALS));
 
 async function main(): Promise<void> {
-  if (unknown !== undefined || !(minutes > 0)) throw new Error(`Name one of ${Object.keys(TRIALS).join(', ')}, and minutes above 0.`);
+  if (unknown !== undefined || !(minutes > 0))
+    throw new Error(`Name one of ${Object.keys(TRIALS).join(', ')}, and minutes above 0.`);
   const seed = Number(process.env.JAUGE_SEED ?? Math.floor(Math.random() * 0x7fffffff));
   console.log(`JAUGE_SEED=${seed}, at most ${minutes} minutes each.`);
   let faults = 0;

@@ -25,7 +25,11 @@ interface Recorded {
 /** Builds the library that writes down what a program does to its files; it needs a C compiler, as building SQLite does. */
 function buildLibrary(folder: string): string {
   const library = path.join(folder, 'iolog.so');
-  const { status, stderr } = spawnSync('cc', ['-shared', '-fPIC', '-O2', '-w', '-o', library, 'torture/iolog.c', '-ldl', '-lpthread'], { encoding: 'utf8' });
+  const { status, stderr } = spawnSync(
+    'cc',
+    ['-shared', '-fPIC', '-O2', '-w', '-o', library, 'torture/iolog.c', '-ldl', '-lpthread'],
+    { encoding: 'utf8' },
+  );
   if (status !== 0) throw new Error(`The power cuts need a C compiler (cc): ${stderr}`);
   return library;
 }
@@ -35,7 +39,11 @@ async function record(at: string): Promise<Recorded> {
   const folder = path.join(at, 'data');
   fs.mkdirSync(folder);
   const log = path.join(at, 'io.log');
-  const server = startServer(path.join(folder, 'own.sqlite'), { LD_PRELOAD: buildLibrary(at), IOLOG_FOLDER: folder, IOLOG_FILE: log });
+  const server = startServer(path.join(folder, 'own.sqlite'), {
+    LD_PRELOAD: buildLibrary(at),
+    IOLOG_FOLDER: folder,
+    IOLOG_FILE: log,
+  });
   const url = await server.url;
   if (url === null) throw new Error(server.said());
   const writes: Recorded['writes'] = [];
@@ -46,7 +54,11 @@ async function record(at: string): Promise<Recorded> {
   for (let n = 1; n <= WRITES / 2; n++) await write(n);
   const reading = demoReadings()[0]!.data;
   const readings = Array.from({ length: IMPORTED }, (_, i) => ({ id: idOf(10_000 + i), data: reading }));
-  const importing = sendJson('POST', `${url}/api/v1/import`, { format: 'jauge', formatVersion: 1, rows: { readings } }).then(async (answer) => {
+  const importing = sendJson('POST', `${url}/api/v1/import`, {
+    format: 'jauge',
+    formatVersion: 1,
+    rows: { readings },
+  }).then(async (answer) => {
     if (!answer.ok) throw new Error(await answer.text());
     return process.hrtime.bigint();
   });
@@ -58,7 +70,11 @@ async function record(at: string): Promise<Recorded> {
   return { folder, steps: readIoLog(fs.readFileSync(log)), writes, importedAtNs };
 }
 
-async function cut({ folder, steps, writes, importedAtNs }: Recorded, random: () => number, tally: Tally): Promise<string[]> {
+async function cut(
+  { folder, steps, writes, importedAtNs }: Recorded,
+  random: () => number,
+  tally: Tally,
+): Promise<string[]> {
   const at = Math.floor(random() * steps.length);
   const timeNs = steps[at]!.atNs;
   const files = afterPowerCut(steps.slice(0, at), random);
@@ -79,7 +95,12 @@ async function cut({ folder, steps, writes, importedAtNs }: Recorded, random: ()
       const { total } = await store.list('readings', 1, 0);
       await database.close();
       const lost = acknowledged.filter((id) => !present.has(id)).length;
-      return [...(lost ? [`${lost} acknowledged writes are lost at step ${at}`] : []), ...(total === IMPORTED || (total === 0 && importedAtNs > timeNs) ? [] : [`an import is half there at step ${at}: ${total}`])];
+      return [
+        ...(lost ? [`${lost} acknowledged writes are lost at step ${at}`] : []),
+        ...(total === IMPORTED || (total === 0 && importedAtNs > timeNs)
+          ? []
+          : [`an import is half there at step ${at}: ${total}`]),
+      ];
     } catch (error) {
       return [`does not open at step ${at}: ${(error as Error).message}`];
     }

@@ -14,7 +14,10 @@ export interface Running {
 }
 
 export function startServer(file: string, env: Record<string, string> = {}): Running {
-  const child = spawn(process.execPath, ['build/server.cjs'], { env: { ...process.env, JAUGE_DATABASE: file, JAUGE_PORT: '0', JAUGE_DIST: '/nonexistent', ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(process.execPath, ['build/server.cjs'], {
+    env: { ...process.env, JAUGE_DATABASE: file, JAUGE_PORT: '0', JAUGE_DIST: '/nonexistent', ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   let text = '';
   child.stderr.on('data', (chunk: Buffer) => (text += chunk.toString()));
   const ended = new Promise<number | null>((resolve) => child.on('exit', resolve));
@@ -49,6 +52,7 @@ export async function get<T>(url: string): Promise<T> {
   return (await (await fetch(url)).json()) as T;
 }
 
-export const sendJson = (method: string, url: string, body: unknown): Promise<Response> => fetch(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+export const sendJson = (method: string, url: string, body: unknown): Promise<Response> =>
+  fetch(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 
 export const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));

@@ -11,7 +11,12 @@ export interface Tally {
 export const newTally = (name: string, wanted: number): Tally => ({ name, done: 0, wanted, faults: [], notes: {} });
 
 /** Repeats a trial, some at once, until it was done as often as wanted or its time is over. */
-export async function repeat(tally: Tally, minutes: number, atOnce: number, once: (i: number) => Promise<string[]>): Promise<Tally> {
+export async function repeat(
+  tally: Tally,
+  minutes: number,
+  atOnce: number,
+  once: (i: number) => Promise<string[]>,
+): Promise<Tally> {
   const end = Date.now() + minutes * 60_000;
   let next = 0;
   const one = async () => {

@@ -14,5 +14,11 @@ interface Violation {
 export async function axeFindings(page: Page): Promise<string[]> {
   await page.evaluate(source);
   const violations = (await page.evaluate('axe.run().then((result) => result.violations)')) as Violation[];
-  return violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).slice(0, 3).join(' | ')}`);
+  return violations.map(
+    ({ id, nodes }) =>
+      `${id}: ${nodes
+        .map((node) => node.html.slice(0, 160))
+        .slice(0, 3)
+        .join(' | ')}`,
+  );
 }

@@ -53,7 +53,12 @@ const waitingIn = (page: Page): Promise<number> =>
  * Two windows, a server that comes and goes, reloads, killed windows and a full disk, in any order; then the server comes back
  * and everything is waited for. Every keep that a page confirmed must be at the server once.
  */
-export async function outboxRun(context: BrowserContext, server: JaugeServer, seed: number, count = 12): Promise<OutboxRun> {
+export async function outboxRun(
+  context: BrowserContext,
+  server: JaugeServer,
+  seed: number,
+  count = 12,
+): Promise<OutboxRun> {
   const random = randomOf(seed);
   const before = await readingsAt(server.url);
   const pages = [await open(context, server.url), await open(context, server.url)];
@@ -61,7 +66,10 @@ export async function outboxRun(context: BrowserContext, server: JaugeServer, se
   let kept = 0;
   let up = true;
   const devtools = await context.newCDPSession(pages[0]!);
-  const quota = (quotaSize?: number) => devtools.send('Storage.overrideQuotaForOrigin', { origin: server.url, ...(quotaSize === undefined ? {} : { quotaSize }) }).catch(() => undefined);
+  const quota = (quotaSize?: number) =>
+    devtools
+      .send('Storage.overrideQuotaForOrigin', { origin: server.url, ...(quotaSize === undefined ? {} : { quotaSize }) })
+      .catch(() => undefined);
   for (let i = 0; i < count; i++) {
     const step = STEPS[Math.floor(random() * STEPS.length)]!;
     steps.push(step);

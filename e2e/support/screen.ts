@@ -7,7 +7,9 @@ import type { Page } from '@playwright/test';
 export async function pixelsOf(page: Page): Promise<{ outsideRed: number; lit: number; brightest: number }> {
   const image = (await page.screenshot()).toString('base64');
   return page.evaluate(async (data) => {
-    const bitmap = await createImageBitmap(new Blob([Uint8Array.from(atob(data), (c) => c.charCodeAt(0))], { type: 'image/png' }));
+    const bitmap = await createImageBitmap(
+      new Blob([Uint8Array.from(atob(data), (c) => c.charCodeAt(0))], { type: 'image/png' }),
+    );
     const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
     const context = canvas.getContext('2d')!;
     context.drawImage(bitmap, 0, 0);

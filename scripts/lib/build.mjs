@@ -5,7 +5,20 @@ import path from 'node:path';
 import zlib from 'node:zlib';
 import { bin, hashOfSources, inRoot, run, say } from './steps.mjs';
 
-const WEB_SOURCES = ['src/app', 'src/features', 'src/ui', 'src/data', 'src/workers', 'src/core', 'src/contract', 'public', 'app.json', 'babel.config.js', 'metro.config.js', 'package-lock.json'];
+const WEB_SOURCES = [
+  'src/app',
+  'src/features',
+  'src/ui',
+  'src/data',
+  'src/workers',
+  'src/core',
+  'src/contract',
+  'public',
+  'app.json',
+  'babel.config.js',
+  'metro.config.js',
+  'package-lock.json',
+];
 const SERVER_SOURCES = ['src/server', 'src/contract', 'src/core', 'src/demo', 'package-lock.json'];
 const COMPRESSED = new Set(['.js', '.css', '.html', '.json', '.svg', '.ttf', '.map']);
 
@@ -19,7 +32,12 @@ function compress(folder) {
     const file = path.join(entry.parentPath ?? entry.path, entry.name);
     const data = fs.readFileSync(file);
     fs.writeFileSync(`${file}.gz`, zlib.gzipSync(data, { level: 9 }));
-    fs.writeFileSync(`${file}.br`, zlib.brotliCompressSync(data, { params: { [zlib.constants.BROTLI_PARAM_QUALITY]: 9, [zlib.constants.BROTLI_PARAM_SIZE_HINT]: data.length } }));
+    fs.writeFileSync(
+      `${file}.br`,
+      zlib.brotliCompressSync(data, {
+        params: { [zlib.constants.BROTLI_PARAM_QUALITY]: 9, [zlib.constants.BROTLI_PARAM_SIZE_HINT]: data.length },
+      }),
+    );
   }
 }
 
@@ -29,7 +47,10 @@ export function buildWeb() {
   if (isCurrent(stamp, hash)) return;
   say('Building the web application (the first time takes a minute or two) …');
   fs.rmSync(inRoot('dist'), { recursive: true, force: true });
-  run(bin('expo'), ['export', '--platform', 'web', '--output-dir', 'dist'], { env: { EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1' }, quiet: true });
+  run(bin('expo'), ['export', '--platform', 'web', '--output-dir', 'dist'], {
+    env: { EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1' },
+    quiet: true,
+  });
   compress(inRoot('dist'));
   fs.writeFileSync(stamp, hash);
 }
@@ -39,6 +60,16 @@ export function buildServer() {
   const stamp = inRoot('build', '.sources');
   if (isCurrent(stamp, hash)) return;
   say('Bundling the server …');
-  run(bin('esbuild'), ['src/server/main.ts', '--bundle', '--platform=node', '--target=node20', '--packages=external', '--format=cjs', '--sourcemap', '--log-level=warning', '--outfile=build/server.cjs']);
+  run(bin('esbuild'), [
+    'src/server/main.ts',
+    '--bundle',
+    '--platform=node',
+    '--target=node20',
+    '--packages=external',
+    '--format=cjs',
+    '--sourcemap',
+    '--log-level=warning',
+    '--outfile=build/server.cjs',
+  ]);
   fs.writeFileSync(stamp, hash);
 }

@@ -24,7 +24,8 @@ export function checkNode() {
   const have = process.versions.node.split('.').map(Number);
   for (let i = 0; i < 3; i++) {
     if (have[i] > MINIMUM_NODE[i]) return;
-    if (have[i] < MINIMUM_NODE[i]) stop(`Node.js ${MINIMUM_NODE.join('.')} or newer is needed; this is ${process.versions.node}.`);
+    if (have[i] < MINIMUM_NODE[i])
+      stop(`Node.js ${MINIMUM_NODE.join('.')} or newer is needed; this is ${process.versions.node}.`);
   }
 }
 
@@ -56,7 +57,10 @@ function filesBelow(folder) {
 
 /** One hash over the contents of files and folders, to see whether something must be built again. */
 export function hashOfSources(paths) {
-  const files = paths.map((each) => inRoot(each)).filter((each) => fs.existsSync(each)).flatMap((each) => (fs.statSync(each).isDirectory() ? filesBelow(each) : [each]));
+  const files = paths
+    .map((each) => inRoot(each))
+    .filter((each) => fs.existsSync(each))
+    .flatMap((each) => (fs.statSync(each).isDirectory() ? filesBelow(each) : [each]));
   const hash = crypto.createHash('sha256');
   for (const file of files.sort()) hash.update(path.relative(root, file)).update(fs.readFileSync(file));
   return hash.digest('hex');
@@ -79,18 +83,29 @@ export function installPackages() {
   const prefix = path.dirname(path.dirname(process.execPath));
   const headers = [prefix, '/usr'].find(hasHeadersOfThisNode);
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    env: { ...(headers ? { npm_package_config_node_gyp_nodedir: headers } : {}), EXPO_NO_TELEMETRY: '1', CFLAGS: process.env.CFLAGS ?? '-O2 -w', CXXFLAGS: process.env.CXXFLAGS ?? '-O2 -w' },
+    env: {
+      ...(headers ? { npm_package_config_node_gyp_nodedir: headers } : {}),
+      EXPO_NO_TELEMETRY: '1',
+      CFLAGS: process.env.CFLAGS ?? '-O2 -w',
+      CXXFLAGS: process.env.CXXFLAGS ?? '-O2 -w',
+    },
   });
   fs.writeFileSync(stamp, lock);
 }
 
 /** Finds Chromium for the browser tests, and installs Debian's where the system allows it. */
 export function findChromium() {
-  const places = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].filter(Boolean);
+  const places = [
+    process.env.CHROMIUM,
+    '/usr/bin/chromium',
+    '/usr/bin/chromium-browser',
+    '/usr/bin/google-chrome',
+  ].filter(Boolean);
   const found = () => places.find((each) => fs.existsSync(each));
   if (found()) return found();
   const hasApt = fs.existsSync('/usr/bin/apt-get');
-  if (!hasApt || process.getuid?.() !== 0) stop('The browser tests need Chromium. Install it (Debian: apt-get install chromium) or set CHROMIUM to its path.');
+  if (!hasApt || process.getuid?.() !== 0)
+    stop('The browser tests need Chromium. Install it (Debian: apt-get install chromium) or set CHROMIUM to its path.');
   say('Installing Debian’s chromium for the browser tests …');
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-qq'], { env, quiet: true });

@@ -7,7 +7,10 @@ import { space } from '@/ui/theme/measures';
 export default function NotFound() {
   const router = useRouter();
   return (
-    <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.page, padding: space.wide }} role="status">
+    <View
+      style={{ flex: 1, alignItems: 'center', justifyContent: 'center', gap: space.page, padding: space.wide }}
+      role="status"
+    >
       <Txt level={1}>There is no such page. The address may be mistyped.</Txt>
       <Key title="To the Far desk" weight="strong" onPress={() => router.replace('/far')} />
     </View>

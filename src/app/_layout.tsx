@@ -22,13 +22,13 @@ export default function Layout() {
   // Text is readable in the system's face until the fonts are there; nothing waits for them.
   useFonts({ Barlow_400Regular, Barlow_600SemiBold, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
   return (
-      <Theme look={look}>
-        <SWRConfig value={SWR_SETTINGS}>
-          <KitProvider>
-            <Table look={look} />
-          </KitProvider>
-        </SWRConfig>
-      </Theme>
+    <Theme look={look}>
+      <SWRConfig value={SWR_SETTINGS}>
+        <KitProvider>
+          <Table look={look} />
+        </KitProvider>
+      </SWRConfig>
+    </Theme>
   );
 }
 

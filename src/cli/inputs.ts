@@ -12,7 +12,8 @@ export interface Inputs {
 
 /** A file, or standard input for "-", as text without a byte-order mark. Names are meant from where the command was typed. */
 export function textOf(file: string): string {
-  const bytes = file === '-' ? fs.readFileSync(0) : fs.readFileSync(path.resolve(process.env.INIT_CWD ?? process.cwd(), file));
+  const bytes =
+    file === '-' ? fs.readFileSync(0) : fs.readFileSync(path.resolve(process.env.INIT_CWD ?? process.cwd(), file));
   return bytes.toString('utf8').replace(/^\uFEFF/, '');
 }
 
@@ -31,8 +32,15 @@ function parsed(text: string, where: string): Read {
  */
 export function inputsOf(text: string, name: string): Inputs {
   const whole = parsed(text, name);
-  if (whole.ok) return Array.isArray(whole.data) ? { form: 'list', reads: whole.data.map((data): Read => ({ ok: true, data })) } : { form: 'one', reads: [whole] };
-  const lines = text.split(/\r?\n/).flatMap((line, i) => (line.trim() === '' ? [] : [parsed(line, `${name}, line ${i + 1},`)]));
+  if (whole.ok)
+    return Array.isArray(whole.data)
+      ? { form: 'list', reads: whole.data.map((data): Read => ({ ok: true, data })) }
+      : { form: 'one', reads: [whole] };
+  const lines = text
+    .split(/\r?\n/)
+    .flatMap((line, i) => (line.trim() === '' ? [] : [parsed(line, `${name}, line ${i + 1},`)]));
   // A text of which no line is JSON is one broken input, not many.
-  return lines.length > 1 && lines.some((line) => line.ok) ? { form: 'lines', reads: lines } : { form: 'one', reads: [whole] };
+  return lines.length > 1 && lines.some((line) => line.ok)
+    ? { form: 'lines', reads: lines }
+    : { form: 'one', reads: [whole] };
 }

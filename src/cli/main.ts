@@ -22,7 +22,8 @@ function end(message: string, code: number): never {
   process.exit(code);
 }
 
-const exampleOf = (name: string): string => fs.readFileSync(path.resolve(__dirname, '../../docs/examples', `${name}.json`), 'utf8');
+const exampleOf = (name: string): string =>
+  fs.readFileSync(path.resolve(__dirname, '../../docs/examples', `${name}.json`), 'utf8');
 
 function main([name, file]: string[]): void {
   if (name === undefined || name === '--help' || name === '-h') end(USAGE, name === undefined ? 2 : 0);

@@ -32,4 +32,5 @@ export const DESKS = {
 export type DeskName = keyof typeof DESKS;
 
 /** A desk by its word; nothing for words that only objects know. */
-export const deskOf = (name: string): Desk | undefined => (Object.hasOwn(DESKS, name) ? DESKS[name as DeskName] : undefined);
+export const deskOf = (name: string): Desk | undefined =>
+  Object.hasOwn(DESKS, name) ? DESKS[name as DeskName] : undefined;

@@ -19,9 +19,16 @@ export interface Ran {
 function outcomeOf(desk: Desk, read: Read, name: string): Outcome {
   if (!read.ok) return { value: { problem: { code: 'json', message: read.message } }, message: read.message, code: 2 };
   const faults = faultsOf(desk.schema, read.data);
-  if (faults.length) return { value: { problem: { code: 'input', message: 'The input is not what it should be.', errors: faults } }, message: faults.map((fault) => `${fault.path || name}: ${fault.message}`).join('\n'), code: 2 };
+  if (faults.length)
+    return {
+      value: { problem: { code: 'input', message: 'The input is not what it should be.', errors: faults } },
+      message: faults.map((fault) => `${fault.path || name}: ${fault.message}`).join('\n'),
+      code: 2,
+    };
   const reading = desk.read(read.data as never);
-  return reading.ok ? { value: reading.value, code: 0 } : { value: { problem: reading.problem }, message: `${reading.problem.code}: ${reading.problem.message}`, code: 1 };
+  return reading.ok
+    ? { value: reading.value, code: 0 }
+    : { value: { problem: reading.problem }, message: `${reading.problem.code}: ${reading.problem.message}`, code: 1 };
 }
 
 /** JSON knows no infinity and would print null for it; nothing a reading prints may be no number at all. */
@@ -41,7 +48,17 @@ export function run(desk: Desk, text: string, name: string): Ran {
   const outcomes = reads.map((read) => outcomeOf(desk, read, name));
   const stderr = outcomes.flatMap(({ message }) => (message ? [message] : [])).join('\n');
   const code = Math.max(0, ...outcomes.map((each) => each.code));
-  if (form === 'one') return { stdout: outcomes[0]?.code === 0 ? JSON.stringify(outcomes[0].value, plain, 2) : '', stderr, code };
-  if (form === 'list') return { stdout: JSON.stringify(outcomes.map((each) => each.value), plain, 2), stderr, code };
+  if (form === 'one')
+    return { stdout: outcomes[0]?.code === 0 ? JSON.stringify(outcomes[0].value, plain, 2) : '', stderr, code };
+  if (form === 'list')
+    return {
+      stdout: JSON.stringify(
+        outcomes.map((each) => each.value),
+        plain,
+        2,
+      ),
+      stderr,
+      code,
+    };
   return { stdout: outcomes.map(({ value }) => JSON.stringify(value, plain)).join('\n'), stderr, code };
 }

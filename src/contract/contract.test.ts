@@ -13,10 +13,21 @@ import { validateFarInput, validateResource } from './validate';
 
 // The types derived from the schemas must be what the core takes; these lines fail the type check otherwise.
 type Assignable<A, B> = [A] extends [B] ? true : never;
-const sameShapes: [Assignable<Body, BodySpec>, Assignable<Optic, OpticPart>, Assignable<Adapter, AdapterPart>, Assignable<Subject, SubjectSpec>, Assignable<Output, OutputSpec>] = [true, true, true, true, true];
-const filter: AntiAliasFilter = ('none' satisfies Body['antiAliasFilter']);
+const sameShapes: [
+  Assignable<Body, BodySpec>,
+  Assignable<Optic, OpticPart>,
+  Assignable<Adapter, AdapterPart>,
+  Assignable<Subject, SubjectSpec>,
+  Assignable<Output, OutputSpec>,
+] = [true, true, true, true, true];
+const filter: AntiAliasFilter = 'none' satisfies Body['antiAliasFilter'];
 
-const body = (): Record<string, unknown> => ({ name: 'Body', sensor: { widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 }, antiAliasFilter: filter, cropModes: [] });
+const body = (): Record<string, unknown> => ({
+  name: 'Body',
+  sensor: { widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 },
+  antiAliasFilter: filter,
+  cropModes: [],
+});
 const messages = (data: unknown): { path: string; message: string }[] => {
   const result = validateResource('bodies', data);
   return result.ok ? [] : result.errors;
@@ -37,7 +48,12 @@ describe('the contract', () => {
   });
 
   it('checks what a kept reading was worked out from by its desk', () => {
-    const [far, near] = ['far', 'near'].map((desk) => demoRows().find((each) => each.resource === 'readings')!.rows.map((row) => row.data as unknown as Record<string, unknown>).find((data) => data.desk === desk)!) as [Record<string, unknown>, Record<string, unknown>];
+    const [far, near] = ['far', 'near'].map((desk) =>
+      demoRows()
+        .find((each) => each.resource === 'readings')!
+        .rows.map((row) => row.data as unknown as Record<string, unknown>)
+        .find((data) => data.desk === desk)!,
+    ) as [Record<string, unknown>, Record<string, unknown>];
     const problems = (data: unknown) => {
       const result = validateResource('readings', data);
       return result.ok ? [] : result.errors.map((error) => `${error.path}: ${error.message}`);
@@ -48,7 +64,11 @@ describe('the contract', () => {
   });
 
   it('has validators that are current with its schemas', () => {
-    expect(() => execFileSync(process.execPath, ['--import', 'tsx', 'scripts/generateValidators.ts', '--check'], { stdio: 'pipe' })).not.toThrow();
+    expect(() =>
+      execFileSync(process.execPath, ['--import', 'tsx', 'scripts/generateValidators.ts', '--check'], {
+        stdio: 'pipe',
+      }),
+    ).not.toThrow();
   });
 
   it.each([
@@ -77,20 +97,51 @@ describe('the contract', () => {
   });
 
   it('refuses an absurd focal length and a zoom with its ends swapped', () => {
-    const lens = { kind: 'lens', name: 'L', focalWideMm: 400, focalTeleMm: 100, fNumberWide: 4, fNumberTele: 4, detailClass: 'good', autofocus: true };
+    const lens = {
+      kind: 'lens',
+      name: 'L',
+      focalWideMm: 400,
+      focalTeleMm: 100,
+      fNumberWide: 4,
+      fNumberTele: 4,
+      detailClass: 'good',
+      autofocus: true,
+    };
     expect(validateResource('optics', lens)).toMatchObject({ ok: false, errors: [{ path: 'focalTeleMm' }] });
-    expect(validateResource('optics', { ...lens, focalTeleMm: 1e9 })).toMatchObject({ ok: false, errors: [{ path: 'focalTeleMm', message: expect.stringContaining('at most 20000') as string }] });
+    expect(validateResource('optics', { ...lens, focalTeleMm: 1e9 })).toMatchObject({
+      ok: false,
+      errors: [{ path: 'focalTeleMm', message: expect.stringContaining('at most 20000') as string }],
+    });
   });
 
   it('tells the kinds of output apart', () => {
-    expect(validateResource('outputs', { kind: 'screen', name: 'S', longSidePx: 1000, subjectShare: 0.5 }).ok).toBe(true);
-    expect(validateResource('outputs', { kind: 'hologram', name: 'S' })).toMatchObject({ ok: false, errors: [{ message: expect.stringContaining('kind') as string }] });
-    expect(validateResource('outputs', { kind: 'screen', name: 'S', longSidePx: 1000, subjectShare: 2 })).toMatchObject({ ok: false, errors: [{ path: 'subjectShare', message: expect.stringContaining('Share of the long side') as string }] });
+    expect(validateResource('outputs', { kind: 'screen', name: 'S', longSidePx: 1000, subjectShare: 0.5 }).ok).toBe(
+      true,
+    );
+    expect(validateResource('outputs', { kind: 'hologram', name: 'S' })).toMatchObject({
+      ok: false,
+      errors: [{ message: expect.stringContaining('kind') as string }],
+    });
+    expect(validateResource('outputs', { kind: 'screen', name: 'S', longSidePx: 1000, subjectShare: 2 })).toMatchObject(
+      {
+        ok: false,
+        errors: [{ path: 'subjectShare', message: expect.stringContaining('Share of the long side') as string }],
+      },
+    );
   });
 
   it('names fields inside what a reading refers to', () => {
-    const result = validateFarInput({ body: { ...body(), sensor: { widthMm: 0, heightMm: 24, columns: 1, rows: 1 } }, modeId: 'whole', chain: [], subject: {}, distanceM: 0, output: { kind: 'screen' } });
+    const result = validateFarInput({
+      body: { ...body(), sensor: { widthMm: 0, heightMm: 24, columns: 1, rows: 1 } },
+      modeId: 'whole',
+      chain: [],
+      subject: {},
+      distanceM: 0,
+      output: { kind: 'screen' },
+    });
     const paths = result.ok ? [] : result.errors.map((error) => error.path);
-    expect(paths).toEqual(expect.arrayContaining(['body.sensor.widthMm', 'chain', 'distanceM', 'subject.name', 'output.longSidePx']));
+    expect(paths).toEqual(
+      expect.arrayContaining(['body.sensor.widthMm', 'chain', 'distanceM', 'subject.name', 'output.longSidePx']),
+    );
   });
 });

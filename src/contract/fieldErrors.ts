@@ -27,7 +27,15 @@ function titleAt(schema: SchemaNode, steps: string[], byId: Record<string, objec
 }
 
 /** What a type is called by people. */
-const TYPE_WORDS: Record<string, string> = { integer: 'a whole number', number: 'a number', string: 'a text', boolean: 'true or false', object: 'an object', array: 'a list', null: 'nothing' };
+const TYPE_WORDS: Record<string, string> = {
+  integer: 'a whole number',
+  number: 'a number',
+  string: 'a text',
+  boolean: 'true or false',
+  object: 'an object',
+  array: 'a list',
+  null: 'nothing',
+};
 
 function messageOf(error: ErrorObject, title: string): string {
   const params = error.params as Record<string, unknown>;

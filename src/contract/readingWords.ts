@@ -4,10 +4,15 @@ import type { Reading } from './schemas/reading';
 export const searchForm = (text: string): string => text.normalize('NFC').toLowerCase();
 
 /** Of what a reading is, in the form words are looked for in. */
-export const readingSubject = (reading: Reading): string => searchForm(reading.desk === 'stars' ? 'stars' : reading.input.subject.name);
+export const readingSubject = (reading: Reading): string =>
+  searchForm(reading.desk === 'stars' ? 'stars' : reading.input.subject.name);
 
 /** Everything one may look a reading up by: subject, set-up, output and note. */
-export const readingWords = (reading: Reading): string => [readingSubject(reading), ...[reading.setupName, reading.input.output.name, reading.note].map(searchForm)].join('\n');
+export const readingWords = (reading: Reading): string =>
+  [readingSubject(reading), ...[reading.setupName, reading.input.output.name, reading.note].map(searchForm)].join('\n');
 
 /** The words looked for, each of which must be found. */
-export const wordsOf = (search: string): string[] => searchForm(search).split(/\s+/).filter((word) => word !== '');
+export const wordsOf = (search: string): string[] =>
+  searchForm(search)
+    .split(/\s+/)
+    .filter((word) => word !== '');

@@ -20,14 +20,22 @@ export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldErro
 /** What the schema of one part cannot say: ends of a range in the wrong order, tubes that are not in the set. */
 export function partChecks(part: { kind: string } & Record<string, unknown>): FieldError[] {
   if ((part.kind === 'lens' || part.kind === 'builtIn') && Number(part.focalTeleMm) < Number(part.focalWideMm)) {
-    return [{ path: 'focalTeleMm', message: 'Longest focal length in mm must not be less than the shortest. Swap the two.' }];
+    return [
+      { path: 'focalTeleMm', message: 'Longest focal length in mm must not be less than the shortest. Swap the two.' },
+    ];
   }
   if (part.kind === 'scope' && Number(part.magnificationHigh) < Number(part.magnificationLow)) {
     return [{ path: 'magnificationHigh', message: 'Highest magnification must not be less than the lowest.' }];
   }
   if (part.kind === 'tubes' && Array.isArray(part.usedMm)) {
     const missing = tubesNotInSet(part.usedMm as number[], part.lengthsMm as number[]);
-    if (missing.length) return [{ path: 'usedMm', message: `Tubes used: the set has no ${missing.join(' and ')} mm (it has ${(part.lengthsMm as number[]).join(', ')}). Choose among these.` }];
+    if (missing.length)
+      return [
+        {
+          path: 'usedMm',
+          message: `Tubes used: the set has no ${missing.join(' and ')} mm (it has ${(part.lengthsMm as number[]).join(', ')}). Choose among these.`,
+        },
+      ];
   }
   return [];
 }
@@ -38,12 +46,17 @@ export function isMoment(text: string): boolean {
   return Number.isFinite(ms) && new Date(ms).toISOString().slice(0, 19) === text.slice(0, 19);
 }
 
-const noSuchMoment = (path: string, title: string): FieldError => ({ path, message: `${title} is not a day and time that exist.` });
+const noSuchMoment = (path: string, title: string): FieldError => ({
+  path,
+  message: `${title} is not a day and time that exist.`,
+});
 
 /** Things the schemas cannot say. */
 function crossChecks(name: ResourceName, data: unknown): FieldError[] {
-  if (name === 'readings') return isMoment((data as ResourceTypes['readings']).takenAt) ? [] : [noSuchMoment('takenAt', 'Time')];
-  if (name === 'starTests' && !isMoment((data as ResourceTypes['starTests']).takenAt)) return [noSuchMoment('takenAt', 'Time')];
+  if (name === 'readings')
+    return isMoment((data as ResourceTypes['readings']).takenAt) ? [] : [noSuchMoment('takenAt', 'Time')];
+  if (name === 'starTests' && !isMoment((data as ResourceTypes['starTests']).takenAt))
+    return [noSuchMoment('takenAt', 'Time')];
   if (name === 'optics' || name === 'adapters') return partChecks(data as ResourceTypes['optics'] as never);
   if (name === 'setups' && !(data as ResourceTypes['setups']).chain.some((link) => link.type === 'optic')) {
     return [{ path: 'chain', message: 'This set-up has no lens. Add one to get a picture.' }];
@@ -54,7 +67,8 @@ function crossChecks(name: ResourceName, data: unknown): FieldError[] {
 /** The same for every part that lies somewhere in an input of the command line, with the path to it. */
 export function checksWithin(data: unknown, path: string[] = []): FieldError[] {
   if (data === null || typeof data !== 'object') return [];
-  const own = !Array.isArray(data) && typeof (data as { kind?: unknown }).kind === 'string' ? partChecks(data as never) : [];
+  const own =
+    !Array.isArray(data) && typeof (data as { kind?: unknown }).kind === 'string' ? partChecks(data as never) : [];
   return [
     ...own.map((error) => ({ ...error, path: [...path, error.path].join('.') })),
     ...Object.entries(data).flatMap(([key, value]) => checksWithin(value, [...path, key])),
@@ -65,7 +79,8 @@ export function checksWithin(data: unknown, path: string[] = []): FieldError[] {
 export function validateResource<N extends ResourceName>(name: N, data: unknown): Checked<ResourceTypes[N]> {
   // As a plain one: what the compiler would make of all the resources' types at once takes it minutes.
   const validate: ValidateFunction = validators[name];
-  if (!validate(data)) return { ok: false, errors: fieldErrors(RESOURCE_SCHEMAS[name], validate.errors, SCHEMAS_BY_ID) };
+  if (!validate(data))
+    return { ok: false, errors: fieldErrors(RESOURCE_SCHEMAS[name], validate.errors, SCHEMAS_BY_ID) };
   const errors = crossChecks(name, data);
   return errors.length ? { ok: false, errors } : { ok: true, value: data as ResourceTypes[N] };
 }
@@ -104,15 +119,34 @@ export function validateTransferRow<N extends ResourceName>(name: N, row: unknow
   if (createdAt !== undefined && !isMoment(createdAt)) errors.push(noSuchMoment(`${at}.createdAt`, 'Made at'));
   if (updatedAt !== undefined && !isMoment(updatedAt)) errors.push(noSuchMoment(`${at}.updatedAt`, 'Changed at'));
   const checked = validateResource(name, data);
-  if (!checked.ok) errors.push(...checked.errors.map((error) => ({ path: `${at}.data.${error.path}`, message: `${nameOf(data, i)}: ${error.message}` })));
+  if (!checked.ok)
+    errors.push(
+      ...checked.errors.map((error) => ({
+        path: `${at}.data.${error.path}`,
+        message: `${nameOf(data, i)}: ${error.message}`,
+      })),
+    );
   if (errors.length) return { ok: false, errors };
   // An id is the same in capitals; it is kept in small letters everywhere.
-  return { ok: true, value: { id: id.toLowerCase(), ...(version === undefined ? {} : { version }), ...(createdAt === undefined ? {} : { createdAt }), ...(updatedAt === undefined ? {} : { updatedAt }), data } };
+  return {
+    ok: true,
+    value: {
+      id: id.toLowerCase(),
+      ...(version === undefined ? {} : { version }),
+      ...(createdAt === undefined ? {} : { createdAt }),
+      ...(updatedAt === undefined ? {} : { updatedAt }),
+      data,
+    },
+  };
 }
 
 /** Checks a whole file of data: its form, then every row under its resource's schema. At most `most` errors are told. */
 export function validateWholeData(data: unknown, most = 50): Checked<WholeData> {
-  if (!validators.wholeData(data)) return { ok: false, errors: fieldErrors(wholeDataSchema, validators.wholeData.errors, SCHEMAS_BY_ID).slice(0, most) };
+  if (!validators.wholeData(data))
+    return {
+      ok: false,
+      errors: fieldErrors(wholeDataSchema, validators.wholeData.errors, SCHEMAS_BY_ID).slice(0, most),
+    };
   const errors = validateHead({ ...data, rows: {} });
   for (const name of TRANSFER_ORDER) {
     for (const [i, row] of (data.rows[name] ?? []).entries()) {

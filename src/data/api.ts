@@ -52,7 +52,8 @@ async function refusalOf(response: Response): Promise<Error> {
   }
   if (response.status === 500) return new ApiFailed(problem.detail);
   // Its disk is full or its file is held: nothing that this request could mend.
-  if (response.status > 500 || response.status === 408 || response.status === 429) return new ApiUnreachable(problem.detail, problem.detail);
+  if (response.status > 500 || response.status === 408 || response.status === 429)
+    return new ApiUnreachable(problem.detail, problem.detail);
   return new ApiRefusal(problem);
 }
 
@@ -67,7 +68,8 @@ async function request<T>(path: string, init?: RequestInit, timeoutMs?: number):
 }
 
 /** A change with its key: sent twice, it is done once. */
-const withKey = (key: string | undefined): Record<string, string> => (key === undefined ? {} : { 'idempotency-key': key });
+const withKey = (key: string | undefined): Record<string, string> =>
+  key === undefined ? {} : { 'idempotency-key': key };
 
 const withBody = (method: string, body: unknown, key?: string): RequestInit => ({
   method,
@@ -114,9 +116,19 @@ export const api = {
   exportData: async (): Promise<Blob> => (await ask('export', undefined, TRANSFER_TIMEOUT_MS)).blob(),
 
   /** Takes a file of data in, sent as it is. */
-  importData: (data: Blob, existing: 'keep' | 'replace') => request<ImportSummary>(`import?existing=${existing}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: data }, TRANSFER_TIMEOUT_MS),
+  importData: (data: Blob, existing: 'keep' | 'replace') =>
+    request<ImportSummary>(
+      `import?existing=${existing}`,
+      { method: 'POST', headers: { 'content-type': 'application/json' }, body: data },
+      TRANSFER_TIMEOUT_MS,
+    ),
 
   backups: async (): Promise<Backup[]> => (await request<{ items: Backup[] }>('backups')).items,
   makeBackup: () => request<Backup>('backups', { method: 'POST' }, TRANSFER_TIMEOUT_MS),
-  restoreBackup: (name: string) => request<{ restored: string }>(`backups/${encodeURIComponent(name)}/restore`, { method: 'POST' }, TRANSFER_TIMEOUT_MS),
+  restoreBackup: (name: string) =>
+    request<{ restored: string }>(
+      `backups/${encodeURIComponent(name)}/restore`,
+      { method: 'POST' },
+      TRANSFER_TIMEOUT_MS,
+    ),
 };

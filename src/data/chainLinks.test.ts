@@ -8,7 +8,18 @@ import { ratioKitOf, storedLinks } from './ratioPlans';
 const kit = demoKit();
 const lens: Link = { type: 'optic', id: demoOptics.macro100.id };
 const tubes = (...usedMm: number[]): Link => ({ type: 'adapter', id: demoAdapters.tubes.id, usedMm });
-const ratio = (change: Partial<Ratio> = {}): Ratio => ({ name: 'macro', chain: [lens, tubes(20, 36)], at: 'closest', method: 'ruler', visibleMm: 20, frameWidthMm: 36, ratio: 1.8, plusMinus: 0.04, measuredAt: '2026-05-02T09:00:00Z', ...change });
+const ratio = (change: Partial<Ratio> = {}): Ratio => ({
+  name: 'macro',
+  chain: [lens, tubes(20, 36)],
+  at: 'closest',
+  method: 'ruler',
+  visibleMm: 20,
+  frameWidthMm: 36,
+  ratio: 1.8,
+  plusMinus: 0.04,
+  measuredAt: '2026-05-02T09:00:00Z',
+  ...change,
+});
 const stored = (data: Ratio) => ({ id: 'x', version: 1, createdAt: '', updatedAt: '', data });
 
 it('finds what was measured with a chain, whatever the order in which its tubes were ticked', () => {
@@ -29,7 +40,11 @@ it('leaves a chain alone when its converters stay, and puts new ones directly be
 
 it('offers a body what mounts on it', () => {
   const { kit: parts, means } = ratioKitOf(kit, demoBodies.ostrel.data);
-  expect(parts.lenses.map((each) => each.spec.name)).toEqual(['Ostrel 600 f/5.6', 'Ostrel 100 f/2.8 macro', 'Ostrel 20 f/1.8']);
+  expect(parts.lenses.map((each) => each.spec.name)).toEqual([
+    'Ostrel 600 f/5.6',
+    'Ostrel 100 f/2.8 macro',
+    'Ostrel 20 f/1.8',
+  ]);
   expect(parts.converters.map((each) => each.spec.name)).toEqual(['Ostrel ×1.4', 'Ostrel ×2']);
   expect(means.reversing).toHaveLength(1);
   // Another mount has none of them, but close-up lenses have no mount.

@@ -8,7 +8,13 @@ import type { Kit } from './situation';
 
 /** What tells one chain from another: its parts in their order, the tubes used, the magnification set. */
 const chainKey = (chain: Link[]): string =>
-  chain.map((link) => [link.id, link.usedMm ? [...link.usedMm].sort((a, b) => a - b).join('+') : '', link.magnificationSet ?? ''].join('/')).join(' ');
+  chain
+    .map((link) =>
+      [link.id, link.usedMm ? [...link.usedMm].sort((a, b) => a - b).join('+') : '', link.magnificationSet ?? ''].join(
+        '/',
+      ),
+    )
+    .join(' ');
 
 /** How a ratio was found, in words. */
 export function measuredHow(ratio: Ratio): string {
@@ -22,14 +28,23 @@ export function measuredHow(ratio: Ratio): string {
 export function measuredWith(chain: Link[], ratios: Stored<Ratio>[]): MeasuredRatio[] {
   if (!ratios.length) return [];
   const key = chainKey(chain);
-  const found = ratios.filter((row) => chainKey(row.data.chain) === key).sort((a, b) => b.data.measuredAt.localeCompare(a.data.measuredAt));
+  const found = ratios
+    .filter((row) => chainKey(row.data.chain) === key)
+    .sort((a, b) => b.data.measuredAt.localeCompare(a.data.measuredAt));
   // A zoom may have been measured at several focal lengths; the fold takes the one that is set.
-  return found.map(({ data }) => ({ at: data.at, ratio: data.ratio, plusMinus: data.plusMinus, focalMm: data.focalMm, how: measuredHow(data) }));
+  return found.map(({ data }) => ({
+    at: data.at,
+    ratio: data.ratio,
+    plusMinus: data.plusMinus,
+    focalMm: data.focalMm,
+    how: measuredHow(data),
+  }));
 }
 
 /** The chain with another set of converters, where the core puts them: directly behind the main lens. */
 export function linksWithConverters(chain: Link[], ids: string[], kit: Pick<Kit, 'adapters' | 'optics'>): Link[] {
-  const factor = (link: Link) => link.type === 'adapter' && kit.adapters.some((row) => row.id === link.id && isFactor(row.data));
+  const factor = (link: Link) =>
+    link.type === 'adapter' && kit.adapters.some((row) => row.id === link.id && isFactor(row.data));
   const present = chain.filter(factor).map((link) => link.id);
   if (present.length === ids.length && present.every((id, i) => id === ids[i])) return chain;
   const rest = chain.filter((link) => !factor(link));

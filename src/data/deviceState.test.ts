@@ -5,9 +5,11 @@ import { useFarOptions } from './farOptions';
 import { useInHand } from './inHand';
 import { useSky } from './sky';
 
-const store = (name: string, state: unknown) => localStorage.setItem(name, typeof state === 'string' ? state : JSON.stringify({ state, version: 1 }));
+const store = (name: string, state: unknown) =>
+  localStorage.setItem(name, typeof state === 'string' ? state : JSON.stringify({ state, version: 1 }));
 const settled = () => new Promise((resolve) => setTimeout(resolve, 30));
-const aside = async () => (await readEntries()).odd.map((each) => (each.value as { value: { from: string; value: unknown } }).value);
+const aside = async () =>
+  (await readEntries()).odd.map((each) => (each.value as { value: { from: string; value: unknown } }).value);
 const start = [useInHand.getState(), useSky.getState(), useFarOptions.getState()] as const;
 
 afterEach(async () => {
@@ -19,23 +21,77 @@ afterEach(async () => {
 });
 
 it('takes what fits, and puts what does not where the person finds it', async () => {
-  store('jauge.inHand', { units: 'imperial', look: 'pink', distanceM: 'far', setupId: 'a', chain: [{ type: 'wing' }], trials: { mode: { leverId: 'x', patch: { modeId: 7 } } }, theirs: 1 });
+  store('jauge.inHand', {
+    units: 'imperial',
+    look: 'pink',
+    distanceM: 'far',
+    setupId: 'a',
+    chain: [{ type: 'wing' }],
+    trials: { mode: { leverId: 'x', patch: { modeId: 7 } } },
+    theirs: 1,
+  });
   await useInHand.persist.rehydrate();
-  expect(useInHand.getState()).toMatchObject({ units: 'imperial', look: 'day', distanceM: null, setupId: 'a', chain: null, trials: {} });
-  await waitFor(async () => expect(await aside()).toEqual([{ from: 'jauge.inHand', value: { look: 'pink', distanceM: 'far', chain: [{ type: 'wing' }], trials: expect.anything() as unknown, theirs: 1 } }]), { timeout: 20_000 });
+  expect(useInHand.getState()).toMatchObject({
+    units: 'imperial',
+    look: 'day',
+    distanceM: null,
+    setupId: 'a',
+    chain: null,
+    trials: {},
+  });
+  await waitFor(
+    async () =>
+      expect(await aside()).toEqual([
+        {
+          from: 'jauge.inHand',
+          value: {
+            look: 'pink',
+            distanceM: 'far',
+            chain: [{ type: 'wing' }],
+            trials: expect.anything() as unknown,
+            theirs: 1,
+          },
+        },
+      ]),
+    { timeout: 20_000 },
+  );
 });
 
 it('takes a whole state that fits as it was', async () => {
-  const state = { ...useInHand.getState(), distanceM: 12, trials: { distance: { leverId: 'distance', patch: { distanceM: 9 } }, chain: { leverId: 'c', patch: { chain: [{ type: 'optic', id: 'o' }] } } } };
+  const state = {
+    ...useInHand.getState(),
+    distanceM: 12,
+    trials: {
+      distance: { leverId: 'distance', patch: { distanceM: 9 } },
+      chain: { leverId: 'c', patch: { chain: [{ type: 'optic', id: 'o' }] } },
+    },
+  };
   store('jauge.inHand', JSON.parse(JSON.stringify(state)));
   await useInHand.persist.rehydrate();
   expect(useInHand.getState()).toMatchObject({ distanceM: 12, trials: state.trials });
-  store('jauge.sky', JSON.parse(JSON.stringify({ ...useSky.getState(), planet: 'Mars', site: { name: 'Here', latitudeDeg: 52, longitudeDeg: 5, heightM: 3, zone: 'Europe/Amsterdam' } })));
+  store(
+    'jauge.sky',
+    JSON.parse(
+      JSON.stringify({
+        ...useSky.getState(),
+        planet: 'Mars',
+        site: { name: 'Here', latitudeDeg: 52, longitudeDeg: 5, heightM: 3, zone: 'Europe/Amsterdam' },
+      }),
+    ),
+  );
   await useSky.persist.rehydrate();
   expect(useSky.getState()).toMatchObject({ planet: 'Mars', site: { zone: 'Europe/Amsterdam' } });
-  store('jauge.farOptions', { background: { kind: 'distance', distanceM: 80 }, speedMPerS: 4, compareIds: ['a'], stance: 'samePicture' });
+  store('jauge.farOptions', {
+    background: { kind: 'distance', distanceM: 80 },
+    speedMPerS: 4,
+    compareIds: ['a'],
+    stance: 'samePicture',
+  });
   await useFarOptions.persist.rehydrate();
-  expect(useFarOptions.getState()).toMatchObject({ background: { kind: 'distance', distanceM: 80 }, stance: 'samePicture' });
+  expect(useFarOptions.getState()).toMatchObject({
+    background: { kind: 'distance', distanceM: 80 },
+    stance: 'samePicture',
+  });
   await settled();
   expect(await aside()).toEqual([]);
 });
@@ -59,7 +115,11 @@ it.each([
 });
 
 it.each([
-  ['a zone that is none', { site: { name: 'X', latitudeDeg: 1, longitudeDeg: 1, heightM: 0, zone: 'Mars/Base' } }, { site: null }],
+  [
+    'a zone that is none',
+    { site: { name: 'X', latitudeDeg: 1, longitudeDeg: 1, heightM: 0, zone: 'Mars/Base' } },
+    { site: null },
+  ],
   ['a day that is none', { day: '2026-99-99' }, { day: null }],
   ['another planet', { planet: 'Vulcan' }, { planet: 'Jupiter' }],
   ['a background without its number', { background: { kind: 'distance' } }, {}],

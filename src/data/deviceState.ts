@@ -25,7 +25,8 @@ export const isListOf =
   (fits: (value: unknown) => boolean, most = 100) =>
   (value: unknown): boolean =>
     Array.isArray(value) && value.length <= most && value.every(fits);
-export const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+export const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 export const isObjectOf =
   (fields: Record<string, (value: unknown) => boolean>) =>
   (value: unknown): boolean =>
@@ -57,7 +58,10 @@ function fitting<T extends object>(name: string, stored: unknown, fits: Fits<T>)
  * Keeps a state on the device. What is read from there may have been written by another version, or by nobody: only what
  * fits is taken, so that an odd value never stands in the way of the rest.
  */
-export function deviceStorage<T extends object>(storage: () => RestingStorage | Storage, fits: Fits<T>): PersistStorage<Partial<T>> {
+export function deviceStorage<T extends object>(
+  storage: () => RestingStorage | Storage,
+  fits: Fits<T>,
+): PersistStorage<Partial<T>> {
   return {
     getItem: (name) => {
       const text = reading(() => storage().getItem(name) as string | null);

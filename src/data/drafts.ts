@@ -20,6 +20,11 @@ export const useDrafts = create<Drafts>()(
           return { drafts };
         }),
     }),
-    { name: 'jauge.drafts', storage: deviceStorage<Drafts>(() => sessionStorage, { drafts: isObject }), partialize: (state) => state as Partial<Drafts>, version: 1 },
+    {
+      name: 'jauge.drafts',
+      storage: deviceStorage<Drafts>(() => sessionStorage, { drafts: isObject }),
+      partialize: (state) => state as Partial<Drafts>,
+      version: 1,
+    },
   ),
 );

@@ -17,7 +17,8 @@ interface FarOptions {
 
 const isMetres = isBetween(0, 1e9);
 const isBackground = (value: unknown): boolean =>
-  isObjectOf({ kind: isOneOf('distance'), distanceM: isMetres })(value) || isObjectOf({ kind: isOneOf('ground'), cameraHeightM: isMetres, subjectHeightM: isMetres })(value);
+  isObjectOf({ kind: isOneOf('distance'), distanceM: isMetres })(value) ||
+  isObjectOf({ kind: isOneOf('ground'), cameraHeightM: isMetres, subjectHeightM: isMetres })(value);
 
 const FITS: Fits<FarOptions> = {
   background: isBackground,
@@ -35,6 +36,11 @@ export const useFarOptions = create<FarOptions>()(
       stance: 'sameSpot',
       set: (change) => set(change),
     }),
-    { name: 'jauge.farOptions', storage: deviceStorage(() => localStorage, FITS), partialize: (state) => state as Partial<FarOptions>, version: 1 },
+    {
+      name: 'jauge.farOptions',
+      storage: deviceStorage(() => localStorage, FITS),
+      partialize: (state) => state as Partial<FarOptions>,
+      version: 1,
+    },
   ),
 );

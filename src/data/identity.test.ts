@@ -8,7 +8,8 @@ import { useInHand } from './inHand';
 import { situationOf, type Kit } from './situation';
 
 const stored = <T>(id: string, data: T): Stored<T> => ({ id, version: 1, createdAt: '', updatedAt: '', data });
-const rows = <T,>(all: Record<string, { id: string; data: T }>) => Object.values(all).map((row) => stored(row.id, row.data));
+const rows = <T>(all: Record<string, { id: string; data: T }>) =>
+  Object.values(all).map((row) => stored(row.id, row.data));
 const [ONE, TWO] = ['20000000-0000-4000-8000-000000000001', '20000000-0000-4000-8000-000000000002'] as const;
 const converter = (factor: number) => ({ ...demoAdapters.converter14.data, name: 'Converter', factor }) as never;
 
@@ -47,9 +48,14 @@ it('tells two converters of the same name apart', () => {
 
 it('knows one meaning of the same mount', () => {
   expect([sameMount('Ostrel R', ' ostrel r '), sameMount('Ostrel R', 'Quillon C')]).toEqual([true, false]);
-  expect([mayMount(undefined, 'Ostrel R'), mayMount('ostrel R', 'Ostrel R'), mayMount('Merrow', 'Ostrel R')]).toEqual([true, true, false]);
+  expect([mayMount(undefined, 'Ostrel R'), mayMount('ostrel R', 'Ostrel R'), mayMount('Merrow', 'Ostrel R')]).toEqual([
+    true,
+    true,
+    false,
+  ]);
   const kit = kitWith([tele]);
-  (kit.adapters[0]!.data as { mount?: string }).mount = ` ${(demoOptics.tele600.data as { mount: string }).mount.toUpperCase()} `;
+  (kit.adapters[0]!.data as { mount?: string }).mount =
+    ` ${(demoOptics.tele600.data as { mount: string }).mount.toUpperCase()} `;
   const found = situationOf(kit, { ...useInHand.getState(), setupId: demoSetups.hide.id } as never);
   expect(typeof found === 'string' ? [] : found.converters.map((each) => each.id)).toContain(ONE);
 });
@@ -58,6 +64,9 @@ it('shows the kit though a row of it cannot be read', () => {
   const kit = kitWith([tele]);
   const odd = stored('30000000-0000-4000-8000-000000000009', { name: 'From elsewhere', kind: 'hologram' }) as never;
   const items = kitItems({ ...kit, bodies: [odd, ...kit.bodies], optics: [odd, ...kit.optics] });
-  expect(items.filter((item) => item.brief === UNREADABLE).map((item) => item.name)).toEqual(['From elsewhere', 'From elsewhere']);
+  expect(items.filter((item) => item.brief === UNREADABLE).map((item) => item.name)).toEqual([
+    'From elsewhere',
+    'From elsewhere',
+  ]);
   expect(items).toHaveLength(kit.bodies.length + kit.optics.length + kit.adapters.length + 2);
 });

@@ -1,6 +1,16 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import { deviceStorage, isBetween, isListOf, isObject, isObjectOf, isOneOf, isText, orNull, type Fits } from './deviceState';
+import {
+  deviceStorage,
+  isBetween,
+  isListOf,
+  isObject,
+  isObjectOf,
+  isOneOf,
+  isText,
+  orNull,
+  type Fits,
+} from './deviceState';
 import { restingStorage } from './restingStorage';
 import type { CocSchool } from '@/core/output/circleOfConfusion';
 import type { JudgeBy } from '@/core/far/readFar';
@@ -72,7 +82,16 @@ interface InHand extends Preferences {
   prefer: (change: Partial<Preferences>) => void;
 }
 
-const AS_STORED = { distanceM: null, focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null, nearFNumber: null, trials: {} };
+const AS_STORED = {
+  distanceM: null,
+  focalMm: null,
+  modeId: null,
+  converterIds: null,
+  chain: null,
+  nearRatio: null,
+  nearFNumber: null,
+  trials: {},
+};
 /** What belongs to a set-up and falls away with it. */
 const OF_SETUP = { focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null };
 
@@ -87,9 +106,20 @@ const device = restingStorage(() => localStorage);
 const isId = isText(64);
 const isLength = isBetween(0, 1e9);
 const isLink = isObjectOf({ type: isOneOf('optic', 'adapter'), id: isId });
-const PATCH_FITS: Fits<Patch> = { distanceM: isLength, focalMm: isLength, modeId: isId, converterIds: isListOf(isId), setupId: isId, nearRatio: isBetween(0, 1e6), nearFNumber: isBetween(0.01, 1e6), chain: isListOf(isLink) };
-const isPatch = (value: unknown): boolean => isObject(value) && Object.entries(value).every(([key, each]) => PATCH_FITS[key as keyof Patch]?.(each) ?? false);
-const isTrials = (value: unknown): boolean => isObject(value) && Object.values(value).every((trial) => isObjectOf({ leverId: isText(400), patch: isPatch })(trial));
+const PATCH_FITS: Fits<Patch> = {
+  distanceM: isLength,
+  focalMm: isLength,
+  modeId: isId,
+  converterIds: isListOf(isId),
+  setupId: isId,
+  nearRatio: isBetween(0, 1e6),
+  nearFNumber: isBetween(0.01, 1e6),
+  chain: isListOf(isLink),
+};
+const isPatch = (value: unknown): boolean =>
+  isObject(value) && Object.entries(value).every(([key, each]) => PATCH_FITS[key as keyof Patch]?.(each) ?? false);
+const isTrials = (value: unknown): boolean =>
+  isObject(value) && Object.values(value).every((trial) => isObjectOf({ leverId: isText(400), patch: isPatch })(trial));
 
 /** What of a stored state is taken. */
 const FITS: Fits<InHand> = {
@@ -131,11 +161,15 @@ export const useInHand = create<InHand>()(
       chooseSetup: (setupId) => set({ setupId, ...OF_SETUP, trials: {} }),
       chooseSubject: (subjectId) => set({ subjectId, distanceM: null, trials: {} }),
       chooseOutput: (outputId) => set({ outputId }),
-      setDistanceM: (distanceM) => device.resting(() => set((state) => ({ distanceM, trials: without(state.trials, 'distance') }))),
-      setFocalMm: (focalMm) => device.resting(() => set((state) => ({ focalMm, trials: without(state.trials, 'focal') }))),
+      setDistanceM: (distanceM) =>
+        device.resting(() => set((state) => ({ distanceM, trials: without(state.trials, 'distance') }))),
+      setFocalMm: (focalMm) =>
+        device.resting(() => set((state) => ({ focalMm, trials: without(state.trials, 'focal') }))),
       setModeId: (modeId) => set((state) => ({ modeId, trials: without(state.trials, 'mode') })),
-      setNearRatio: (nearRatio) => device.resting(() => set((state) => ({ nearRatio, trials: without(state.trials, 'ratio') }))),
-      setNearFNumber: (nearFNumber) => device.resting(() => set((state) => ({ nearFNumber, trials: without(state.trials, 'aperture') }))),
+      setNearRatio: (nearRatio) =>
+        device.resting(() => set((state) => ({ nearRatio, trials: without(state.trials, 'ratio') }))),
+      setNearFNumber: (nearFNumber) =>
+        device.resting(() => set((state) => ({ nearFNumber, trials: without(state.trials, 'aperture') }))),
       toggleTrial: (kind, trial) =>
         set((state) =>
           state.trials[kind]?.leverId === trial.leverId

@@ -50,7 +50,12 @@ function common({ situation, system, takenAt, note }: Taken) {
 /** A Far reading as the Book keeps it: all that went in, whole, and what came out. */
 export function farReadingKept(taken: Taken, reading: FarReading): FarReadingKept {
   const { kept, input } = common(taken);
-  return { desk: 'far', ...kept, input: { ...input, distanceM: taken.situation.distanceM } as FarInputData, result: plainCount(taken.system, reading) };
+  return {
+    desk: 'far',
+    ...kept,
+    input: { ...input, distanceM: taken.situation.distanceM } as FarInputData,
+    result: plainCount(taken.system, reading),
+  };
 }
 
 /** How a person reads close up, as far as a reading depends on it. */
@@ -63,13 +68,24 @@ export function nearReadingKept(taken: Taken, reading: NearReading, ways: Ways):
   return {
     desk: 'near',
     ...kept,
-    input: { ...input, ratio: reading.ratio.value, fNumber: reading.setFNumber.value, screenWidthMm, handHoldRatio, cocSchool } as NearInputData,
+    input: {
+      ...input,
+      ratio: reading.ratio.value,
+      fNumber: reading.setFNumber.value,
+      screenWidthMm,
+      handHoldRatio,
+      cocSchool,
+    } as NearInputData,
     result: { ...plainCount(taken.system, reading), ratio: reading.ratio.value, depthMm: reading.depthMm.value },
   };
 }
 
 /** A reading of the stars as the Book keeps it, with where the camera pointed and what was asked of the picture. */
-export function starsReadingKept(taken: Taken, reading: StarsReading, ways: Omit<StarsInput, 'system' | 'output' | 'exposureS'>): StarsReadingKept {
+export function starsReadingKept(
+  taken: Taken,
+  reading: StarsReading,
+  ways: Omit<StarsInput, 'system' | 'output' | 'exposureS'>,
+): StarsReadingKept {
   const { kept, input } = common(taken);
   const { subject: _, judgeBy: __, ...plain } = input;
   const { projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx } = ways;

@@ -16,7 +16,16 @@ it('calls the night after midnight by the day it began on, at the place and not 
 });
 
 it('knows days and zones that exist', () => {
-  expect([isDay('2026-02-29'), isDay('2028-02-29'), isDay('26-1-1'), isDay('2026-13-01')]).toEqual([false, true, false, false]);
+  expect([isDay('2026-02-29'), isDay('2028-02-29'), isDay('26-1-1'), isDay('2026-13-01')]).toEqual([
+    false,
+    true,
+    false,
+    false,
+  ]);
   expect([isZone('Europe/Paris'), isZone('Mars/Olympus')]).toEqual([true, false]);
-  expect([shiftDay('2026-12-31', 1), shiftDay('2026-03-01', -1), dayText('2026-11-25')]).toEqual(['2027-01-01', '2026-02-28', 'Wed 25 Nov 2026']);
+  expect([shiftDay('2026-12-31', 1), shiftDay('2026-03-01', -1), dayText('2026-11-25')]).toEqual([
+    '2027-01-01',
+    '2026-02-28',
+    'Wed 25 Nov 2026',
+  ]);
 });

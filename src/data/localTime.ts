@@ -39,7 +39,8 @@ export function noonMs(day: string, zone: string): number {
 export const clock = (ms: number, zone: string): string => format(new TZDate(ms, zone), 'HH:mm');
 
 /** The day after another, or before it. */
-export const shiftDay = (day: string, days: number): string => format(addDays(new Date(`${day}T12:00:00`), days), 'yyyy-MM-dd');
+export const shiftDay = (day: string, days: number): string =>
+  format(addDays(new Date(`${day}T12:00:00`), days), 'yyyy-MM-dd');
 
 /** Wed 25 Nov 2026. */
 export const dayText = (day: string): string => format(new Date(`${day}T12:00:00`), 'EEE d MMM yyyy');

@@ -12,16 +12,33 @@ const same = (a: string | undefined, b: string | undefined): boolean => a === un
 
 /** What of the kit fits a body close up; retired and wished-for parts stay out. */
 export function ratioKitOf(kit: Kit, body: BodySpec): { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[] } {
-  const own = <T extends { retired?: boolean | undefined; wish?: boolean | undefined }>(rows: { id: string; data: T }[]) => rows.filter((row) => !row.data.retired && !row.data.wish);
+  const own = <T extends { retired?: boolean | undefined; wish?: boolean | undefined }>(
+    rows: { id: string; data: T }[],
+  ) => rows.filter((row) => !row.data.retired && !row.data.wish);
   const parts = [...own(kit.optics), ...own(kit.adapters)].map((row) => ({ id: row.id, spec: row.data as Part }));
-  const of = <K extends Part['kind']>(kind: K) => parts.filter((part): part is Owned<Extract<Part, { kind: K }>> => part.spec.kind === kind);
+  const of = <K extends Part['kind']>(kind: K) =>
+    parts.filter((part): part is Owned<Extract<Part, { kind: K }>> => part.spec.kind === kind);
   const fits = (part: Owned<Part>) => same((part.spec as { mount?: string }).mount, body.mount);
   const lenses = of('lens').filter((part): part is Owned<LensSpec> => misfits(body, [part.spec]).length === 0);
   const factors = parts.filter((part): part is Owned<FactorPart> => isFactor(part.spec) && fits(part));
   return {
-    kit: { lenses, tubes: of('tubes').filter(fits), closeUps: of('closeUp'), converters: closeConverters(factors).filter((part) => !(part.spec.kind === 'reducer' && !mayMount(part.spec.lensMount, body.mount))), flangeMm: body.flangeMm },
+    kit: {
+      lenses,
+      tubes: of('tubes').filter(fits),
+      closeUps: of('closeUp'),
+      converters: closeConverters(factors).filter(
+        (part) => !(part.spec.kind === 'reducer' && !mayMount(part.spec.lensMount, body.mount)),
+      ),
+      flangeMm: body.flangeMm,
+    },
     measured: measuredChains(kit),
-    means: { body, reversing: of('reversing').filter(fits), coupling: of('coupling'), objectives: of('objective'), tubeLenses: of('tubeLens') },
+    means: {
+      body,
+      reversing: of('reversing').filter(fits),
+      coupling: of('coupling'),
+      objectives: of('objective'),
+      tubeLenses: of('tubeLens'),
+    },
   };
 }
 
@@ -36,20 +53,35 @@ function measuredChains(kit: Kit): MeasuredChain[] {
     });
     if (seen.has(key) || chain.includes(null)) return [];
     seen.add(key);
-    return [{ links: data.chain.map((link) => ({ id: link.id, ...(link.usedMm ? { usedMm: link.usedMm } : {}) })), chain: chain as Part[], measured: measuredWith(data.chain, kit.ratios) }];
+    return [
+      {
+        links: data.chain.map((link) => ({ id: link.id, ...(link.usedMm ? { usedMm: link.usedMm } : {}) })),
+        chain: chain as Part[],
+        measured: measuredWith(data.chain, kit.ratios),
+      },
+    ];
   });
 }
 
 /** Links of a chain the way the kit stores them. */
 export const storedLinks = (links: ChainLink[], kit: Pick<Kit, 'optics'>): Link[] =>
-  links.map((link) => ({ type: kit.optics.some((row) => row.id === link.id) ? 'optic' : 'adapter', id: link.id, ...(link.usedMm ? { usedMm: link.usedMm } : {}) }));
+  links.map((link) => ({
+    type: kit.optics.some((row) => row.id === link.id) ? 'optic' : 'adapter',
+    id: link.id,
+    ...(link.usedMm ? { usedMm: link.usedMm } : {}),
+  }));
 
 /**
  * Seeks every combination that reaches the ratios, in a worker; the function returned stops it.
  *
  * @param onFailed told when the worker cannot be fetched or breaks off, which it does not say by itself
  */
-export function seekRatios(order: { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[]; ratios: number[]; present: ChainLink[] }, onShare: (share: number) => void, onDone: (plans: RatioPlan[]) => void, onFailed: () => void): () => void {
+export function seekRatios(
+  order: { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[]; ratios: number[]; present: ChainLink[] },
+  onShare: (share: number) => void,
+  onDone: (plans: RatioPlan[]) => void,
+  onFailed: () => void,
+): () => void {
   const worker = new Worker(new URL('../workers/planRatio.worker.ts', window.location.href));
   worker.onmessage = ({ data }: MessageEvent<PlanNews>) => {
     if ('share' in data) return onShare(data.share);

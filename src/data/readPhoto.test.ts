@@ -1,10 +1,25 @@
 import { heicFile, jpegFile, tiffFile, type ExifFields } from '../../tests/photoFiles';
 import { jpegSize, pictureKind, readPhoto } from './readPhoto';
 
-const fields: ExifFields = { make: 'Ostrel', model: 'R45', lensModel: 'Ostrel 600 f/5.6', columns: 8256, rows: 5504, focalLength: 600, focalLength35: 600, focalPlaneX: 2293.3333, focalPlaneY: 2293.3333, focalPlaneUnit: 3, fNumber: 5.6 };
+const fields: ExifFields = {
+  make: 'Ostrel',
+  model: 'R45',
+  lensModel: 'Ostrel 600 f/5.6',
+  columns: 8256,
+  rows: 5504,
+  focalLength: 600,
+  focalLength35: 600,
+  focalPlaneX: 2293.3333,
+  focalPlaneY: 2293.3333,
+  focalPlaneUnit: 3,
+  fNumber: 5.6,
+};
 
 /** Jest's stand-in for a browser has no Blob that can be read. */
-const fileOf = (bytes: Uint8Array): Blob => ({ slice: (from: number, to: number) => ({ arrayBuffer: () => Promise.resolve(bytes.slice(from, to).buffer) }) }) as unknown as Blob;
+const fileOf = (bytes: Uint8Array): Blob =>
+  ({
+    slice: (from: number, to: number) => ({ arrayBuffer: () => Promise.resolve(bytes.slice(from, to).buffer) }),
+  }) as unknown as Blob;
 const read = async (bytes: Uint8Array) => {
   const reading = await readPhoto(fileOf(bytes));
   if (!reading.ok) throw new Error(reading.message);
@@ -16,21 +31,48 @@ const refusal = async (bytes: Uint8Array) => {
 };
 
 describe('EXIF of a picture', () => {
-  it.each([['little', true], ['big', false]])('is read from a JPEG of %s endian cameras', async (_, little) => {
+  it.each([
+    ['little', true],
+    ['big', false],
+  ])('is read from a JPEG of %s endian cameras', async (_, little) => {
     expect(await read(jpegFile(fields, { columns: 8256, rows: 5504 }, little))).toMatchObject({
-      maker: 'Ostrel', model: 'R45', lensModel: 'Ostrel 600 f/5.6', exifColumns: 8256, exifRows: 5504, fileColumns: 8256, fileRows: 5504,
-      focalLengthMm: 600, focalLength35Mm: 600, focalPlaneUnit: 3, fNumber: 5.6,
+      maker: 'Ostrel',
+      model: 'R45',
+      lensModel: 'Ostrel 600 f/5.6',
+      exifColumns: 8256,
+      exifRows: 5504,
+      fileColumns: 8256,
+      fileRows: 5504,
+      focalLengthMm: 600,
+      focalLength35Mm: 600,
+      focalPlaneUnit: 3,
+      fNumber: 5.6,
     });
   });
 
   it('tells the range of a zoom from the lens data, and what of it is unknown', async () => {
-    expect((await read(jpegFile({ ...fields, lensRange: [100, 400, 4.5, 5.6] }, { columns: 8256, rows: 5504 }))).lensRange).toEqual({ focalWideMm: 100, focalTeleMm: 400, fNumberWide: 4.5, fNumberTele: 5.6 });
-    expect((await read(jpegFile({ ...fields, lensRange: [100, 400, 0, 0] }, { columns: 8256, rows: 5504 }, false))).lensRange).toMatchObject({ focalTeleMm: 400, fNumberWide: undefined });
+    expect(
+      (await read(jpegFile({ ...fields, lensRange: [100, 400, 4.5, 5.6] }, { columns: 8256, rows: 5504 }))).lensRange,
+    ).toEqual({ focalWideMm: 100, focalTeleMm: 400, fNumberWide: 4.5, fNumberTele: 5.6 });
+    expect(
+      (await read(jpegFile({ ...fields, lensRange: [100, 400, 0, 0] }, { columns: 8256, rows: 5504 }, false)))
+        .lensRange,
+    ).toMatchObject({ focalTeleMm: 400, fNumberWide: undefined });
     expect((await read(jpegFile(fields, { columns: 8256, rows: 5504 }))).lensRange).toBeUndefined();
   });
 
   it('is read from a TIFF, whose own size stands in for a missing one', async () => {
-    expect(await read(tiffFile({ ...fields, columns: undefined as never, rows: undefined as never, imageWidth: 6240, imageHeight: 4160 } as ExifFields))).toMatchObject({ exifColumns: 6240, exifRows: 4160 });
+    expect(
+      await read(
+        tiffFile({
+          ...fields,
+          columns: undefined as never,
+          rows: undefined as never,
+          imageWidth: 6240,
+          imageHeight: 4160,
+        } as ExifFields),
+      ),
+    ).toMatchObject({ exifColumns: 6240, exifRows: 4160 });
   });
 
   it('is read from a HEIC', async () => {
@@ -38,7 +80,12 @@ describe('EXIF of a picture', () => {
   });
 
   it('may lack any field', async () => {
-    expect(await read(jpegFile({ make: 'Quillon' }, { columns: 100, rows: 80 }))).toMatchObject({ maker: 'Quillon', model: undefined, focalLengthMm: undefined, fileColumns: 100 });
+    expect(await read(jpegFile({ make: 'Quillon' }, { columns: 100, rows: 80 }))).toMatchObject({
+      maker: 'Quillon',
+      model: undefined,
+      focalLengthMm: undefined,
+      fileColumns: 100,
+    });
   });
 });
 

@@ -20,7 +20,9 @@ const text = (raw: Raw, name: string): string | undefined => {
 function lensRange(raw: Raw): PhotoTags['lensRange'] {
   const told = raw.LensInfo ?? raw.LensSpecification;
   if (!Array.isArray(told) && !ArrayBuffer.isView(told)) return undefined;
-  const [focalWideMm, focalTeleMm, fNumberWide, fNumberTele] = Array.from(told as ArrayLike<unknown>, (each) => (typeof each === 'number' && Number.isFinite(each) && each > 0 ? each : undefined));
+  const [focalWideMm, focalTeleMm, fNumberWide, fNumberTele] = Array.from(told as ArrayLike<unknown>, (each) =>
+    typeof each === 'number' && Number.isFinite(each) && each > 0 ? each : undefined,
+  );
   return { focalWideMm, focalTeleMm, fNumberWide, fNumberTele };
 }
 
@@ -43,7 +45,8 @@ export function jpegSize(bytes: Uint8Array): { columns: number; rows: number } |
     const marker = bytes[at + 1]!;
     const length = (bytes[at + 2]! << 8) | bytes[at + 3]!;
     const startOfFrame = marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
-    if (startOfFrame) return { rows: (bytes[at + 5]! << 8) | bytes[at + 6]!, columns: (bytes[at + 7]! << 8) | bytes[at + 8]! };
+    if (startOfFrame)
+      return { rows: (bytes[at + 5]! << 8) | bytes[at + 6]!, columns: (bytes[at + 7]! << 8) | bytes[at + 8]! };
     if (length < 2) return null;
     at += 2 + length;
   }
@@ -57,15 +60,39 @@ export function jpegSize(bytes: Uint8Array): { columns: number; rows: number } |
 export async function readPhoto(file: Blob): Promise<PhotoReading> {
   const bytes = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
   const kind = pictureKind(bytes);
-  if (!kind) return { ok: false, message: 'This is not a JPEG, HEIC or TIFF picture, whatever its name says. Choose a picture as it left the camera.' };
+  if (!kind)
+    return {
+      ok: false,
+      message:
+        'This is not a JPEG, HEIC or TIFF picture, whatever its name says. Choose a picture as it left the camera.',
+    };
   let raw: Raw | undefined;
   try {
-    raw = (await parse(bytes, { tiff: true, exif: true, gps: false, xmp: false, iptc: false, icc: false, jfif: false, ihdr: false, translateValues: false, reviveValues: false })) as Raw | undefined;
+    raw = (await parse(bytes, {
+      tiff: true,
+      exif: true,
+      gps: false,
+      xmp: false,
+      iptc: false,
+      icc: false,
+      jfif: false,
+      ihdr: false,
+      translateValues: false,
+      reviveValues: false,
+    })) as Raw | undefined;
   } catch {
-    return { ok: false, message: 'The picture is damaged: its EXIF cannot be read. Try another picture of the same camera.' };
+    return {
+      ok: false,
+      message: 'The picture is damaged: its EXIF cannot be read. Try another picture of the same camera.',
+    };
   }
   const size = kind === 'jpeg' ? jpegSize(bytes) : null;
-  if (!raw) return { ok: false, message: 'This picture carries no EXIF; it was probably taken out when it was edited or sent. Choose a picture as it left the camera.' };
+  if (!raw)
+    return {
+      ok: false,
+      message:
+        'This picture carries no EXIF; it was probably taken out when it was edited or sent. Choose a picture as it left the camera.',
+    };
   return {
     ok: true,
     tags: {

@@ -5,11 +5,16 @@ import { useSky } from './sky';
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
 
-const written = (name: string) => (JSON.parse(localStorage.getItem(name) ?? '{}') as { state?: Record<string, unknown> }).state;
+const written = (name: string) =>
+  (JSON.parse(localStorage.getItem(name) ?? '{}') as { state?: Record<string, unknown> }).state;
 
 it('writes what is dragged once changes rest, and reads what still waits', () => {
   const values: string[] = [];
-  const storage = restingStorage(() => ({ getItem: () => 'old', setItem: (_, value) => void values.push(value), removeItem: () => undefined }));
+  const storage = restingStorage(() => ({
+    getItem: () => 'old',
+    setItem: (_, value) => void values.push(value),
+    removeItem: () => undefined,
+  }));
   expect(storage.getItem('k')).toBe('old');
   for (let i = 0; i < 50; i++) storage.resting(() => void storage.setItem('k', String(i)));
   expect(storage.getItem('k')).toBe('49');
@@ -38,9 +43,14 @@ it('writes a choice at once, also in the middle of a drag', () => {
 it('a drag is written at the latest when the page is left', () => {
   const heard: Record<string, () => void> = {};
   const listen = window.addEventListener;
-  window.addEventListener = ((name: string, listener: () => void) => void (heard[name] = listener)) as typeof window.addEventListener;
+  window.addEventListener = ((name: string, listener: () => void) =>
+    void (heard[name] = listener)) as typeof window.addEventListener;
   const values: string[] = [];
-  const storage = restingStorage(() => ({ getItem: () => null, setItem: (_, value) => void values.push(value), removeItem: () => undefined }));
+  const storage = restingStorage(() => ({
+    getItem: () => null,
+    setItem: (_, value) => void values.push(value),
+    removeItem: () => undefined,
+  }));
   window.addEventListener = listen;
   storage.resting(() => void storage.setItem('k', 'dragged'));
   expect(values).toEqual([]);

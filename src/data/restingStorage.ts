@@ -26,7 +26,8 @@ export function restingStorage(deviceStorage: () => StateStorage): RestingStorag
     for (const [name, value] of waiting) void deviceStorage().setItem(name, value);
     waiting.clear();
   };
-  if (typeof window !== 'undefined' && typeof window.addEventListener === 'function') window.addEventListener('pagehide', write);
+  if (typeof window !== 'undefined' && typeof window.addEventListener === 'function')
+    window.addEventListener('pagehide', write);
   const resting: RestingStorage = {
     opened: () => {
       deviceStorage();

@@ -2,13 +2,32 @@ import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubj
 import { situationOf, systemInputOf, type Chosen, type Kit } from './situation';
 import { useInHand } from './inHand';
 
-const stored = <T>(rows: Record<string, { id: string; data: T }>) => Object.values(rows).map((row) => ({ ...row, version: 1, createdAt: '', updatedAt: '' }));
+const stored = <T>(rows: Record<string, { id: string; data: T }>) =>
+  Object.values(rows).map((row) => ({ ...row, version: 1, createdAt: '', updatedAt: '' }));
 const kit: Kit = {
-  bodies: stored(demoBodies), optics: stored(demoOptics), adapters: stored(demoAdapters), setups: stored(demoSetups), subjects: stored(demoSubjects),
+  bodies: stored(demoBodies),
+  optics: stored(demoOptics),
+  adapters: stored(demoAdapters),
+  setups: stored(demoSetups),
+  subjects: stored(demoSubjects),
   outputs: stored(demoOutputs as Record<string, { id: string; data: Kit['outputs'][number]['data'] }>),
   ratios: [],
 };
-const chosen: Chosen = { setupId: null, subjectId: null, outputId: null, distanceM: null, focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null, nearFNumber: null, trials: {}, cropConvention: 'usual', judgeBy: 'resolved' };
+const chosen: Chosen = {
+  setupId: null,
+  subjectId: null,
+  outputId: null,
+  distanceM: null,
+  focalMm: null,
+  modeId: null,
+  converterIds: null,
+  chain: null,
+  nearRatio: null,
+  nearFNumber: null,
+  trials: {},
+  cropConvention: 'usual',
+  judgeBy: 'resolved',
+};
 
 function ready(change: Partial<Chosen> = {}, leaveOut?: Parameters<typeof situationOf>[2]) {
   const situation = situationOf(kit, { ...chosen, ...change }, leaveOut);
@@ -17,7 +36,12 @@ function ready(change: Partial<Chosen> = {}, leaveOut?: Parameters<typeof situat
 }
 
 it('starts with the first of everything, as stored', () => {
-  expect(ready()).toMatchObject({ distanceM: 60, setup: { modeId: 'whole' }, setupRow: { data: { name: 'Marsh hide' } }, subject: { name: 'Curlew' } });
+  expect(ready()).toMatchObject({
+    distanceM: 60,
+    setup: { modeId: 'whole' },
+    setupRow: { data: { name: 'Marsh hide' } },
+    subject: { name: 'Curlew' },
+  });
 });
 
 it('names what is missing', () => {
@@ -28,7 +52,10 @@ it('names what is missing', () => {
 });
 
 it('lays trials over what is chosen, and leaves out those asked for', () => {
-  const trials = { distance: { leverId: 'd', patch: { distanceM: 40 } }, mode: { leverId: 'm', patch: { modeId: 'c15' } } };
+  const trials = {
+    distance: { leverId: 'd', patch: { distanceM: 40 } },
+    mode: { leverId: 'm', patch: { modeId: 'c15' } },
+  };
   expect(ready({ trials })).toMatchObject({ distanceM: 40, setup: { modeId: 'c15' } });
   expect(ready({ trials }, ['distance'])).toMatchObject({ distanceM: 60, setup: { modeId: 'c15' } });
   expect(ready({ trials }, 'all')).toMatchObject({ distanceM: 60, setup: { modeId: 'whole' } });

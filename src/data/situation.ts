@@ -57,7 +57,8 @@ export type Missing = 'setup' | 'subject' | 'output' | 'parts';
 /** A part as a chain uses it: which tubes of a set, which magnification of a scope. */
 export function partAsUsed(part: Part, link: Setup['chain'][number]): Part {
   if (part.kind === 'tubes' && link.usedMm) return { ...part, usedMm: link.usedMm };
-  if (part.kind === 'scope' && link.magnificationSet !== undefined) return { ...part, magnificationSet: link.magnificationSet };
+  if (part.kind === 'scope' && link.magnificationSet !== undefined)
+    return { ...part, magnificationSet: link.magnificationSet };
   return part;
 }
 
@@ -67,7 +68,10 @@ export function systemInputOf(setup: Setup, kit: Kit): SystemInput | null {
   if (!body) return null;
   const chain: Part[] = [];
   for (const link of setup.chain) {
-    const row = link.type === 'optic' ? kit.optics.find((each) => each.id === link.id) : kit.adapters.find((each) => each.id === link.id);
+    const row =
+      link.type === 'optic'
+        ? kit.optics.find((each) => each.id === link.id)
+        : kit.adapters.find((each) => each.id === link.id);
     if (!row) return null;
     chain.push(partAsUsed(row.data, link));
   }
@@ -84,7 +88,9 @@ export function systemInputOf(setup: Setup, kit: Kit): SystemInput | null {
 
 /** Ids of the converters and reducers in a set-up's chain, from the lens to the sensor. */
 export const converterIdsOf = (setup: Setup, kit: Pick<Kit, 'adapters'>): string[] =>
-  setup.chain.filter((link) => link.type === 'adapter' && kit.adapters.some((row) => row.id === link.id && isFactor(row.data))).map((link) => link.id);
+  setup.chain
+    .filter((link) => link.type === 'adapter' && kit.adapters.some((row) => row.id === link.id && isFactor(row.data)))
+    .map((link) => link.id);
 
 /** Converters that can be put behind a set-up's lens: those of its mount, and those whose mount is not entered. */
 function convertersFor(input: SystemInput, used: string[], kit: Kit): FarSituation['converters'] {
@@ -104,7 +110,11 @@ function convertersFor(input: SystemInput, used: string[], kit: Kit): FarSituati
  * What is in hand, as the core reads it. Levers being tried lie over it, except those of the kinds in `leaveOut`:
  * a lever's gain is reckoned against the situation without it.
  */
-export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly TrialKind[] | 'all' = []): Situation | Missing {
+export function situationOf(
+  kit: Kit,
+  chosen: Chosen,
+  leaveOut: readonly TrialKind[] | 'all' = [],
+): Situation | Missing {
   const patch: Patch = {};
   for (const [kind, trial] of Object.entries(chosen.trials)) {
     if (leaveOut !== 'all' && !leaveOut.includes(kind as TrialKind)) Object.assign(patch, trial.patch);
@@ -116,7 +126,10 @@ export function situationOf(kit: Kit, chosen: Chosen, leaveOut: readonly TrialKi
   const outputRow = kit.outputs.find((row) => row.id === chosen.outputId) ?? kit.outputs[0];
   if (!outputRow) return 'output';
   // What was changed on the set-up in hand does not carry over to one that is only being tried.
-  const own = patch.setupId === undefined ? chosen : { focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null };
+  const own =
+    patch.setupId === undefined
+      ? chosen
+      : { focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null };
   const held: Setup = { ...setupRow.data, chain: patch.chain ?? own.chain ?? setupRow.data.chain };
   const stored = systemInputOf(held, kit);
   if (!stored) return 'parts';

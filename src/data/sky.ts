@@ -72,7 +72,15 @@ interface Sky extends SkyOptions {
 
 const device = restingStorage(() => localStorage);
 /** What follows a finger: written when it rests. */
-const DRAGGED = new Set<string>(['declinationDeg', 'rollDeg', 'azimuthDeg', 'altitudeDeg', 'exposureS', 'fNumber', 'frameRollDeg'] satisfies (keyof SkyOptions)[]);
+const DRAGGED = new Set<string>([
+  'declinationDeg',
+  'rollDeg',
+  'azimuthDeg',
+  'altitudeDeg',
+  'exposureS',
+  'fNumber',
+  'frameRollDeg',
+] satisfies (keyof SkyOptions)[]);
 
 const isAngle = isBetween(-360, 360);
 const isAmount = isBetween(0, 1e7);
@@ -83,7 +91,8 @@ const isZone = (value: unknown): boolean => {
     return false;
   }
 };
-const isDay = (value: unknown): boolean => typeof value === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(value) && Number.isFinite(Date.parse(value));
+const isDay = (value: unknown): boolean =>
+  typeof value === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(value) && Number.isFinite(Date.parse(value));
 
 /** What of a stored state is taken. */
 const OPTION_FITS: Required<Fits<SkyOptions>> = {
@@ -97,12 +106,35 @@ const OPTION_FITS: Required<Fits<SkyOptions>> = {
   tolerancePx: isAmount,
   toleranceOutputPx: isAmount,
   toleranceArcmin: isAmount,
-  rule: isOneOf(...(['worst', 'centre', 'c600', 'c500', 'c400', 'c300', 'small300', 'pitchShort', 'pitchFull1', 'pitchFull2', 'pitchFull3', 'ceiling'] satisfies StarRule[])),
+  rule: isOneOf(
+    ...([
+      'worst',
+      'centre',
+      'c600',
+      'c500',
+      'c400',
+      'c300',
+      'small300',
+      'pitchShort',
+      'pitchFull1',
+      'pitchFull2',
+      'pitchFull3',
+      'ceiling',
+    ] satisfies StarRule[]),
+  ),
   ceilingS: isAmount,
   exposureS: orNull(isAmount),
   fNumber: orNull(isBetween(0.1, 1e3)),
   reference: isObjectOf({ seconds: isAmount, fNumber: isBetween(0.1, 1e3), iso: isAmount }),
-  site: orNull(isObjectOf({ name: isText(), latitudeDeg: isBetween(-90, 90), longitudeDeg: isBetween(-180, 180), heightM: isBetween(-1e3, 1e4), zone: isZone })),
+  site: orNull(
+    isObjectOf({
+      name: isText(),
+      latitudeDeg: isBetween(-90, 90),
+      longitudeDeg: isBetween(-180, 180),
+      heightM: isBetween(-1e3, 1e4),
+      zone: isZone,
+    }),
+  ),
   day: orNull(isDay),
   planet: isOneOf(...(['Mercury', 'Venus', 'Mars', 'Jupiter', 'Saturn', 'Uranus', 'Neptune'] satisfies PlanetName[])),
   blurPx: isAmount,
@@ -120,8 +152,13 @@ const OPTION_FITS: Required<Fits<SkyOptions>> = {
   series: isObjectOf({ fromS: isAmount, toS: isAmount, stepS: isAmount }),
   strokes: isObjectOf({ arcDeg: isAmount, exposureS: isAmount, gapS: isAmount, batteryMin: isAmount }),
 };
-const isOptions = (value: unknown): boolean => isObject(value) && Object.entries(value).every(([key, each]) => OPTION_FITS[key as keyof SkyOptions]?.(each) ?? false);
-const FITS: Fits<Sky> = { ...OPTION_FITS, tried: orNull(isObjectOf({ id: isText(400), from: isOptions, ways: isObject })) };
+const isOptions = (value: unknown): boolean =>
+  isObject(value) &&
+  Object.entries(value).every(([key, each]) => OPTION_FITS[key as keyof SkyOptions]?.(each) ?? false);
+const FITS: Fits<Sky> = {
+  ...OPTION_FITS,
+  tried: orNull(isObjectOf({ id: isText(400), from: isOptions, ways: isObject })),
+};
 
 export const useSky = create<Sky>()(
   persist(
@@ -159,16 +196,24 @@ export const useSky = create<Sky>()(
       series: { fromS: 5, toS: 25, stepS: 5 },
       strokes: { arcDeg: 15, exposureS: 30, gapS: 1, batteryMin: 90 },
       tried: null,
-      set: (change) => (Object.keys(change).every((key) => DRAGGED.has(key)) ? device.resting(() => set(change)) : set(change)),
+      set: (change) =>
+        Object.keys(change).every((key) => DRAGGED.has(key)) ? device.resting(() => set(change)) : set(change),
       toggle: (id, change, ways) =>
         set((state) => {
           if (state.tried?.id === id) return { ...state.tried.from, tried: null, exposureS: null };
           const start = { ...state, ...state.tried?.from };
-          const from = Object.fromEntries((Object.keys(change) as (keyof SkyOptions)[]).map((key) => [key, start[key]])) as Partial<SkyOptions>;
+          const from = Object.fromEntries(
+            (Object.keys(change) as (keyof SkyOptions)[]).map((key) => [key, start[key]]),
+          ) as Partial<SkyOptions>;
           return { ...state.tried?.from, ...change, tried: { id, from, ways }, exposureS: null };
         }),
       adopt: () => set({ tried: null }),
     }),
-    { name: 'jauge.sky', storage: deviceStorage(device.opened, FITS), partialize: (state) => state as Partial<Sky>, version: 1 },
+    {
+      name: 'jauge.sky',
+      storage: deviceStorage(device.opened, FITS),
+      partialize: (state) => state as Partial<Sky>,
+      version: 1,
+    },
   ),
 );

@@ -13,7 +13,10 @@ interface TableSettings {
 export const useTableSettings = create<TableSettings>()(
   persist((set) => ({ cardGb: 128, pixelsPerInch: 240, set: (change) => set(change) }), {
     name: 'jauge.tableSettings',
-    storage: deviceStorage<TableSettings>(() => localStorage, { cardGb: isBetween(0.001, 1e6), pixelsPerInch: isBetween(1, 1e5) }),
+    storage: deviceStorage<TableSettings>(() => localStorage, {
+      cardGb: isBetween(0.001, 1e6),
+      pixelsPerInch: isBetween(1, 1e5),
+    }),
     partialize: (state) => state as Partial<TableSettings>,
     version: 1,
   }),

@@ -43,11 +43,16 @@ export function readCsvFile(file: Blob, onProgress: (done: number, total: number
 /** Rows of a CSV as data to bring in; what had no id gets one. */
 export function csvAsData(reading: Extract<CsvReading, { ok: true }>): WholeData {
   const { resource, rows } = reading.value;
-  return { format: 'jauge', formatVersion: 1, rows: { [resource]: rows.map((row) => ({ id: row.id ?? newId(), data: row.data })) } };
+  return {
+    format: 'jauge',
+    formatVersion: 1,
+    rows: { [resource]: rows.map((row) => ({ id: row.id ?? newId(), data: row.data })) },
+  };
 }
 
 /** Counts the rows of a file of data. */
-export const rowCount = (data: WholeData): number => RESOURCE_NAMES.reduce((sum, name) => sum + (data.rows[name]?.length ?? 0), 0);
+export const rowCount = (data: WholeData): number =>
+  RESOURCE_NAMES.reduce((sum, name) => sum + (data.rows[name]?.length ?? 0), 0);
 
 /** Reads every list again: what the server holds has changed as a whole. */
 export async function readAllAgain(): Promise<void> {

@@ -18,7 +18,35 @@ export function useChosen(): Chosen {
   const cropConvention = useInHand((state) => state.cropConvention);
   const judgeBy = useInHand((state) => state.judgeBy);
   return useMemo(
-    () => ({ setupId, subjectId, outputId, distanceM, focalMm, modeId, converterIds, chain, nearRatio, nearFNumber, trials, cropConvention, judgeBy }),
-    [setupId, subjectId, outputId, distanceM, focalMm, modeId, converterIds, chain, nearRatio, nearFNumber, trials, cropConvention, judgeBy],
+    () => ({
+      setupId,
+      subjectId,
+      outputId,
+      distanceM,
+      focalMm,
+      modeId,
+      converterIds,
+      chain,
+      nearRatio,
+      nearFNumber,
+      trials,
+      cropConvention,
+      judgeBy,
+    }),
+    [
+      setupId,
+      subjectId,
+      outputId,
+      distanceM,
+      focalMm,
+      modeId,
+      converterIds,
+      chain,
+      nearRatio,
+      nearFNumber,
+      trials,
+      cropConvention,
+      judgeBy,
+    ],
   );
 }

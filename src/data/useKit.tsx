@@ -26,7 +26,15 @@ export function KitProvider({ children }: { children: ReactNode }) {
   const failed = all.some((rows) => rows.failed);
   const state = useMemo(
     () => ({
-      kit: { bodies: bodies.rows, optics: optics.rows, adapters: adapters.rows, setups: setups.rows, subjects: subjects.rows, outputs: outputs.rows, ratios: ratios.rows },
+      kit: {
+        bodies: bodies.rows,
+        optics: optics.rows,
+        adapters: adapters.rows,
+        setups: setups.rows,
+        subjects: subjects.rows,
+        outputs: outputs.rows,
+        ratios: ratios.rows,
+      },
       loading,
       failed,
       retry: () => all.forEach((rows) => rows.retry()),

@@ -25,7 +25,8 @@ export interface Readings {
   more: () => void;
 }
 
-const figureOf = (reading: Reading): number => (reading.desk === 'stars' ? reading.result.limitS : reading.result.pixelsOnSubject);
+const figureOf = (reading: Reading): number =>
+  reading.desk === 'stars' ? reading.result.limitS : reading.result.pixelsOnSubject;
 
 const ORDERS: Record<ReadingsSought['sort'], (a: Reading, b: Reading) => number> = {
   newest: (a, b) => b.takenAt.localeCompare(a.takenAt),
@@ -35,16 +36,24 @@ const ORDERS: Record<ReadingsSought['sort'], (a: Reading, b: Reading) => number>
 };
 
 const isSought = ({ search, desk, held }: ReadingsSought, reading: Reading): boolean =>
-  (!desk || reading.desk === desk) && (!held || reading.held !== undefined) && wordsOf(search ?? '').every((word) => readingWords(reading).includes(word));
+  (!desk || reading.desk === desk) &&
+  (!held || reading.held !== undefined) &&
+  wordsOf(search ?? '').every((word) => readingWords(reading).includes(word));
 
 /** Rows of the server with the changes that still wait laid over them, in the order asked for. */
-function withWaiting(rows: StoredOf<'readings'>[], waiting: Parameters<typeof overlay>[2], sought: ReadingsSought): StoredOf<'readings'>[] {
+function withWaiting(
+  rows: StoredOf<'readings'>[],
+  waiting: Parameters<typeof overlay>[2],
+  sought: ReadingsSought,
+): StoredOf<'readings'>[] {
   const seen = new Set<string>();
   // A part that is read while a reading comes in may repeat the last one of the part before.
   const once = rows.filter((row) => !seen.has(row.id) && seen.add(row.id));
   const all = overlay('readings', once, waiting);
   if (all === once) return once;
-  return all.filter((row) => seen.has(row.id) || isSought(sought, row.data)).sort((a, b) => ORDERS[sought.sort](a.data, b.data));
+  return all
+    .filter((row) => seen.has(row.id) || isSought(sought, row.data))
+    .sort((a, b) => ORDERS[sought.sort](a.data, b.data));
 }
 
 /** The readings of the Book, searched and sorted by the server, a part at a time. */
@@ -59,7 +68,15 @@ export function useReadings(sought: ReadingsSought): Readings {
     if (settled > 0) void mutate();
   }, [settled, mutate]);
   const waiting = useOutbox((state) => state.waiting);
-  const rows = useMemo(() => withWaiting((data ?? []).flatMap((page) => page.items), waiting, sought), [data, waiting, sought]);
+  const rows = useMemo(
+    () =>
+      withWaiting(
+        (data ?? []).flatMap((page) => page.items),
+        waiting,
+        sought,
+      ),
+    [data, waiting, sought],
+  );
   const total = data?.[0]?.total ?? 0;
   return {
     rows,
@@ -82,22 +99,43 @@ async function readingOf(id: string): Promise<StoredOf<'readings'> | null> {
 }
 
 /** One reading; null when there is none. */
-export function useReading(id: string): { row: StoredOf<'readings'> | null; loading: boolean; failed: boolean; retry: () => void } {
+export function useReading(id: string): {
+  row: StoredOf<'readings'> | null;
+  loading: boolean;
+  failed: boolean;
+  retry: () => void;
+} {
   const { data, error, isLoading, mutate } = useSWR(rowKey('readings', id), () => readingOf(id));
   const waiting = useOutbox((state) => state.waiting);
-  const row = useMemo(() => overlay('readings', data ? [data] : [], waiting).find((each) => each.id === id) ?? null, [data, waiting, id]);
-  return { row, loading: isLoading && data === undefined && row === null, failed: error !== undefined && data === undefined, retry: () => void mutate() };
+  const row = useMemo(
+    () => overlay('readings', data ? [data] : [], waiting).find((each) => each.id === id) ?? null,
+    [data, waiting, id],
+  );
+  return {
+    row,
+    loading: isLoading && data === undefined && row === null,
+    failed: error !== undefined && data === undefined,
+    retry: () => void mutate(),
+  };
 }
 
 const NEAR_HELD: ReadingsSought = { sort: 'newest', desk: 'near', held: true };
 
 /** Close-up readings of which is noted how they were held: what the limit by hand is learned from. */
 export function useHeldReadings(): Reading[] {
-  const { data, mutate } = useSWR('readings near held', () => api.readings({ ...NEAR_HELD, limit: MOST_LEARNED_FROM, offset: 0 }));
+  const { data, mutate } = useSWR('readings near held', () =>
+    api.readings({ ...NEAR_HELD, limit: MOST_LEARNED_FROM, offset: 0 }),
+  );
   const settled = useSettledReadings((state) => state.count);
   useEffect(() => {
     if (settled > 0) void mutate();
   }, [settled, mutate]);
   const waiting = useOutbox((state) => state.waiting);
-  return useMemo(() => withWaiting(data?.items ?? [], waiting, NEAR_HELD).map((row) => row.data).filter((reading) => isSought(NEAR_HELD, reading)), [data, waiting]);
+  return useMemo(
+    () =>
+      withWaiting(data?.items ?? [], waiting, NEAR_HELD)
+        .map((row) => row.data)
+        .filter((reading) => isSought(NEAR_HELD, reading)),
+    [data, waiting],
+  );
 }

@@ -4,7 +4,13 @@ import { submit, useOutbox } from './outbox';
 import { useRows } from './useRows';
 
 const data = demoSubjects.curlew.data;
-const row = (id: string) => ({ id, version: 1, createdAt: '2026-05-01T10:00:00.000Z', updatedAt: '2026-05-01T10:00:00.000Z', data });
+const row = (id: string) => ({
+  id,
+  version: 1,
+  createdAt: '2026-05-01T10:00:00.000Z',
+  updatedAt: '2026-05-01T10:00:00.000Z',
+  data,
+});
 const STORED = '30000000-0000-4000-8000-000000000001';
 const NEW = '30000000-0000-4000-8000-000000000002';
 
@@ -12,7 +18,12 @@ it('a list being read while a change arrives is read again, so that it is there'
   useOutbox.setState({ waiting: [], refused: [], reachable: true });
   AbortSignal.timeout = () => new AbortController().signal;
   const reads: ((items: unknown[]) => void)[] = [];
-  const answer = (status: number, body: unknown) => ({ ok: true, status, headers: { get: () => 'application/json' }, json: () => Promise.resolve(body) });
+  const answer = (status: number, body: unknown) => ({
+    ok: true,
+    status,
+    headers: { get: () => 'application/json' },
+    json: () => Promise.resolve(body),
+  });
   globalThis.fetch = jest.fn((_: string, init?: RequestInit) =>
     init?.method === 'POST'
       ? Promise.resolve(answer(201, row(NEW)))

@@ -2,7 +2,8 @@ import type { Ratio } from '@/contract/schemas/ratio';
 import type { Stored } from '@/contract/resources';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects, type DemoRow } from './kit';
 
-const stored = <T>(rows: Record<string, DemoRow<T>>): Stored<T>[] => Object.values(rows).map((row) => ({ ...row, version: 1, createdAt: '', updatedAt: '' }));
+const stored = <T>(rows: Record<string, DemoRow<T>>): Stored<T>[] =>
+  Object.values(rows).map((row) => ({ ...row, version: 1, createdAt: '', updatedAt: '' }));
 
 /** The demo's kit as rows, the way the API gives them. */
 export function demoKit() {

@@ -3,7 +3,9 @@ import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubj
 import { demoReadings } from './readings';
 
 /** All rows of the demo, in an order in which every row's references exist before it. */
-export function demoRows(): { [N in ResourceName]: { resource: N; rows: DemoRow<ResourceTypes[N]>[] } }[ResourceName][] {
+export function demoRows(): {
+  [N in ResourceName]: { resource: N; rows: DemoRow<ResourceTypes[N]>[] };
+}[ResourceName][] {
   return [
     { resource: 'bodies', rows: Object.values(demoBodies) },
     { resource: 'optics', rows: Object.values(demoOptics) },

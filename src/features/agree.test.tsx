@@ -47,16 +47,28 @@ const { web, print } = demoOutputs;
 const FAR: [string, InHand][] = [
   ['a long lens on a curlew', { setup: hide, subject: curlew, output: web }],
   ['far away', { setup: hide, subject: curlew, output: print, distanceM: 137 }],
-  ['with a converter', { setup: hide, subject: curlew, output: web, distanceM: 44, converterIds: [demoAdapters.converter14.id] }],
-  ['with another converter, close', { setup: hide, subject: curlew, output: web, distanceM: 21, converterIds: [demoAdapters.converter20.id] }],
+  [
+    'with a converter',
+    { setup: hide, subject: curlew, output: web, distanceM: 44, converterIds: [demoAdapters.converter14.id] },
+  ],
+  [
+    'with another converter, close',
+    { setup: hide, subject: curlew, output: web, distanceM: 21, converterIds: [demoAdapters.converter20.id] },
+  ],
   ['in a crop mode', { setup: hide, subject: curlew, output: web, modeId: 'c15' }],
   ['a zoom between its ends', { setup: dunes, subject: curlew, output: web, distanceM: 33 }],
   ['a small sensor, every pixel counted', { setup: lightBag, subject: curlew, output: web, judgeBy: 'sampled' }],
 ];
 const NEAR: [string, InHand][] = [
   ['a macro lens with tubes', { setup: heath, subject: tigerBeetle, output: web }],
-  ['stopped down, by another school', { setup: heath, subject: tigerBeetle, output: web, nearFNumber: 11, cocSchool: 'output' }],
-  ['at a smaller ratio', { setup: heath, subject: tigerBeetle, output: print, nearRatio: 0.6, nearFNumber: 5.6, cocSchool: 'pixel' }],
+  [
+    'stopped down, by another school',
+    { setup: heath, subject: tigerBeetle, output: web, nearFNumber: 11, cocSchool: 'output' },
+  ],
+  [
+    'at a smaller ratio',
+    { setup: heath, subject: tigerBeetle, output: print, nearRatio: 0.6, nearFNumber: 5.6, cocSchool: 'pixel' },
+  ],
 ];
 
 function take({ setup, subject, output, ...rest }: InHand): Situation {
@@ -67,7 +79,9 @@ function take({ setup, subject, output, ...rest }: InHand): Situation {
   useInHand.setState(rest);
   const held = demoHeld() as never;
   const rows = (name: string) => (held as Record<string, unknown[]>)[name] ?? [];
-  const kit = Object.fromEntries(['bodies', 'optics', 'adapters', 'setups', 'subjects', 'outputs', 'ratios'].map((name) => [name, rows(name)])) as never;
+  const kit = Object.fromEntries(
+    ['bodies', 'optics', 'adapters', 'setups', 'subjects', 'outputs', 'ratios'].map((name) => [name, rows(name)]),
+  ) as never;
   const found = situationOf(kit, useInHand.getState() as never);
   if (typeof found === 'string') throw new Error(`nothing in hand: ${found}`);
   return found;
@@ -109,9 +123,10 @@ describe.each(FAR)('%s', (_, inHand) => {
     const planner = await saysOf(<PlanPage />);
     expect(planner).toContain(plain(counted));
     // Written to the same figures, not only worked out alike: 1,230 here is not 1,228 there.
-    expect(await saysOf(<RoutesPage />)).toContain(`in hand there are ${plain(showQuantity(now.reading.countedPixels, 'metric').number)}.`);
+    expect(await saysOf(<RoutesPage />)).toContain(
+      `in hand there are ${plain(showQuantity(now.reading.countedPixels, 'metric').number)}.`,
+    );
   });
-
 });
 
 describe.each(NEAR)('%s', (_, inHand) => {
@@ -131,7 +146,6 @@ describe.each(NEAR)('%s', (_, inHand) => {
     for (const text of [ratio, `${pixels} px`]) expect(sizes).toContain(text);
     expect(await saysOf(<AperturePage />)).toContain(`At ${ratio}`);
   });
-
 });
 
 describe.each([...FAR, ...NEAR])('%s', (_, inHand) => {

@@ -27,20 +27,44 @@ async function makeSetup() {
   await post('optics', testId(2), demoOptics.tele600.data).expect(201);
   await post('adapters', testId(3), demoAdapters.converter14.data).expect(201);
   return post('setups', testId(4), {
-    name: 'Test', bodyId: testId(1), modeId: 'whole', chain: [{ type: 'optic', id: testId(2) }, { type: 'adapter', id: testId(3) }],
+    name: 'Test',
+    bodyId: testId(1),
+    modeId: 'whole',
+    chain: [
+      { type: 'optic', id: testId(2) },
+      { type: 'adapter', id: testId(3) },
+    ],
   });
 }
 
 describe('rows', () => {
   it('are created, listed, got, replaced and deleted, with a version', async () => {
-    const created = await post('bodies', testId(1), body).expect(201).expect('location', `/api/v1/bodies/${testId(1)}`);
+    const created = await post('bodies', testId(1), body)
+      .expect(201)
+      .expect('location', `/api/v1/bodies/${testId(1)}`);
     expect(created.body).toMatchObject({ id: testId(1), version: 1, data: body });
-    expect((await api().get('/api/v1/bodies').expect(200)).body).toMatchObject({ total: 1, items: [{ id: testId(1) }] });
-    const replaced = await api().put(`/api/v1/bodies/${testId(1)}`).send({ version: 1, data: { ...body, name: 'New' } }).expect(200);
+    expect((await api().get('/api/v1/bodies').expect(200)).body).toMatchObject({
+      total: 1,
+      items: [{ id: testId(1) }],
+    });
+    const replaced = await api()
+      .put(`/api/v1/bodies/${testId(1)}`)
+      .send({ version: 1, data: { ...body, name: 'New' } })
+      .expect(200);
     expect(replaced.body).toMatchObject({ version: 2, data: { name: 'New' } });
-    expect((await api().get(`/api/v1/bodies/${testId(1)}`).expect(200)).body).toEqual(replaced.body);
-    await api().delete(`/api/v1/bodies/${testId(1)}?version=2`).expect(204);
-    await api().get(`/api/v1/bodies/${testId(1)}`).expect(404);
+    expect(
+      (
+        await api()
+          .get(`/api/v1/bodies/${testId(1)}`)
+          .expect(200)
+      ).body,
+    ).toEqual(replaced.body);
+    await api()
+      .delete(`/api/v1/bodies/${testId(1)}?version=2`)
+      .expect(204);
+    await api()
+      .get(`/api/v1/bodies/${testId(1)}`)
+      .expect(404);
   });
 
   it('come in pages, readings newest first', async () => {
@@ -55,58 +79,114 @@ describe('rows', () => {
 
   it('refuse a stale version with both copies, and store nothing', async () => {
     await post('bodies', testId(1), body);
-    await api().put(`/api/v1/bodies/${testId(1)}`).send({ version: 1, data: { ...body, name: 'First' } }).expect(200);
-    const stale = await api().put(`/api/v1/bodies/${testId(1)}`).send({ version: 1, data: { ...body, name: 'Second' } }).expect(409).expect('content-type', /problem\+json/);
-    expect(stale.body).toMatchObject({ code: 'version.stale', stored: { version: 2, data: { name: 'First' } }, yours: { name: 'Second' } });
-    await api().delete(`/api/v1/bodies/${testId(1)}?version=1`).expect(409);
+    await api()
+      .put(`/api/v1/bodies/${testId(1)}`)
+      .send({ version: 1, data: { ...body, name: 'First' } })
+      .expect(200);
+    const stale = await api()
+      .put(`/api/v1/bodies/${testId(1)}`)
+      .send({ version: 1, data: { ...body, name: 'Second' } })
+      .expect(409)
+      .expect('content-type', /problem\+json/);
+    expect(stale.body).toMatchObject({
+      code: 'version.stale',
+      stored: { version: 2, data: { name: 'First' } },
+      yours: { name: 'Second' },
+    });
+    await api()
+      .delete(`/api/v1/bodies/${testId(1)}?version=1`)
+      .expect(409);
     expect((await api().get(`/api/v1/bodies/${testId(1)}`)).body).toMatchObject({ version: 2 });
   });
 
   it('accept the same creation twice, but not another row under the same id', async () => {
     await post('bodies', testId(1), body).expect(201);
     expect((await post('bodies', testId(1), body).expect(201)).body).toMatchObject({ version: 1 });
-    expect((await post('bodies', testId(1), { ...body, name: 'Other' }).expect(409)).body).toMatchObject({ code: 'row.exists' });
+    expect((await post('bodies', testId(1), { ...body, name: 'Other' }).expect(409)).body).toMatchObject({
+      code: 'row.exists',
+    });
   });
 
   it('go on counting versions when a deleted row comes back', async () => {
     await post('bodies', testId(1), body);
-    await api().put(`/api/v1/bodies/${testId(1)}`).send({ version: 1, data: { ...body, name: 'Second' } }).expect(200);
-    await api().delete(`/api/v1/bodies/${testId(1)}?version=2`).expect(204);
+    await api()
+      .put(`/api/v1/bodies/${testId(1)}`)
+      .send({ version: 1, data: { ...body, name: 'Second' } })
+      .expect(200);
+    await api()
+      .delete(`/api/v1/bodies/${testId(1)}?version=2`)
+      .expect(204);
     expect((await post('bodies', testId(1), body).expect(201)).body).toMatchObject({ version: 3 });
-    await api().put(`/api/v1/bodies/${testId(1)}`).send({ version: 1, data: body }).expect(409);
+    await api()
+      .put(`/api/v1/bodies/${testId(1)}`)
+      .send({ version: 1, data: body })
+      .expect(409);
   });
 
   it('say what still uses them instead of going', async () => {
     await makeSetup();
-    for (const [resource, id] of [['bodies', 1], ['optics', 2], ['adapters', 3]] as const) {
-      const refused = await api().delete(`/api/v1/${resource}/${testId(id)}?version=1`).expect(409);
+    for (const [resource, id] of [
+      ['bodies', 1],
+      ['optics', 2],
+      ['adapters', 3],
+    ] as const) {
+      const refused = await api()
+        .delete(`/api/v1/${resource}/${testId(id)}?version=1`)
+        .expect(409);
       expect(refused.body).toMatchObject({ code: 'row.inUse', usedBy: [{ resource: 'setups', name: 'Test' }] });
     }
-    await api().delete(`/api/v1/setups/${testId(4)}?version=1`).expect(204);
-    await api().delete(`/api/v1/bodies/${testId(1)}?version=1`).expect(204);
+    await api()
+      .delete(`/api/v1/setups/${testId(4)}?version=1`)
+      .expect(204);
+    await api()
+      .delete(`/api/v1/bodies/${testId(1)}?version=1`)
+      .expect(204);
   });
 
   it('refuse a set-up of parts that do not exist, naming the field', async () => {
     await post('bodies', testId(1), body);
-    const refused = await post('setups', testId(4), { name: 'Test', bodyId: testId(1), modeId: 'whole', chain: [{ type: 'optic', id: testId(99) }] }).expect(422);
+    const refused = await post('setups', testId(4), {
+      name: 'Test',
+      bodyId: testId(1),
+      modeId: 'whole',
+      chain: [{ type: 'optic', id: testId(99) }],
+    }).expect(422);
     expect(refused.body).toMatchObject({ code: 'reference.missing', errors: [{ path: 'chain.0.id' }] });
   });
 
   it('have foreign keys behind the checks', async () => {
     await makeSetup();
-    await expect(server.database.writer.query(`DELETE FROM bodies WHERE id = '${testId(1)}'`)).rejects.toThrow(/FOREIGN KEY/);
+    await expect(server.database.writer.query(`DELETE FROM bodies WHERE id = '${testId(1)}'`)).rejects.toThrow(
+      /FOREIGN KEY/,
+    );
   });
 
   it('change wholly or not at all', async () => {
     await makeSetup();
-    await api().put(`/api/v1/setups/${testId(4)}`).send({ version: 1, data: { name: 'X', bodyId: testId(1), modeId: 'whole', chain: [{ type: 'optic', id: testId(2) }, { type: 'optic', id: testId(98) }] } }).expect(422);
+    await api()
+      .put(`/api/v1/setups/${testId(4)}`)
+      .send({
+        version: 1,
+        data: {
+          name: 'X',
+          bodyId: testId(1),
+          modeId: 'whole',
+          chain: [
+            { type: 'optic', id: testId(2) },
+            { type: 'optic', id: testId(98) },
+          ],
+        },
+      })
+      .expect(422);
     const [parts] = await server.database.writer.query('SELECT * FROM setup_parts');
     expect(parts).toHaveLength(2);
     expect((await api().get(`/api/v1/setups/${testId(4)}`)).body).toMatchObject({ version: 1, data: { name: 'Test' } });
   });
 
   it('are written by many at once without loss', async () => {
-    await Promise.all(Array.from({ length: 60 }, (_, i) => post('subjects', testId(100 + i), demoSubjects.curlew.data).expect(201)));
+    await Promise.all(
+      Array.from({ length: 60 }, (_, i) => post('subjects', testId(100 + i), demoSubjects.curlew.data).expect(201)),
+    );
     expect((await api().get('/api/v1/subjects?limit=1')).body).toMatchObject({ total: 60 });
   });
 });
@@ -124,26 +204,50 @@ describe('bad requests', () => {
     ['delete', `/api/v1/bodies/${testId(7)}`, undefined, 400, 'version.invalid'],
     ['delete', `/api/v1/bodies/${testId(7)}?version=1`, undefined, 404, 'row.notFound'],
   ] as const)('%s %s → problem', async (method, url, data, status, code) => {
-    const response = await api()[method](url).send(data as object).expect(status).expect('content-type', /problem\+json/);
+    const response = await api()
+      [method](url)
+      .send(data as object)
+      .expect(status)
+      .expect('content-type', /problem\+json/);
     expect(response.body).toMatchObject({ status, code, type: `/problems/${code}` });
     expect((response.body as { detail: string }).detail.length).toBeGreaterThan(10);
   });
 
   it('name every wrong field', async () => {
-    const refused = await post('bodies', testId(1), { ...body, sensor: { widthMm: 0, heightMm: 24, columns: 8256, rows: 'many' } }).expect(422);
-    expect((refused.body as { errors: { path: string }[] }).errors.map((error) => error.path)).toEqual(['sensor.widthMm', 'sensor.rows']);
+    const refused = await post('bodies', testId(1), {
+      ...body,
+      sensor: { widthMm: 0, heightMm: 24, columns: 8256, rows: 'many' },
+    }).expect(422);
+    expect((refused.body as { errors: { path: string }[] }).errors.map((error) => error.path)).toEqual([
+      'sensor.widthMm',
+      'sensor.rows',
+    ]);
   });
 
   it('are told from malformed and from oversized JSON', async () => {
-    const malformed = await api().post('/api/v1/bodies').set('content-type', 'application/json').send('{"id": ').expect(400);
+    const malformed = await api()
+      .post('/api/v1/bodies')
+      .set('content-type', 'application/json')
+      .send('{"id": ')
+      .expect(400);
     expect(malformed.body).toMatchObject({ code: 'json.malformed' });
     const large = await post('bodies', testId(1), { ...body, note: 'x'.repeat(600_000) }).expect(413);
     expect(large.body).toMatchObject({ code: 'body.tooLarge' });
   });
 
   it('from another host or another origin are refused', async () => {
-    expect((await api().get('/api/v1/bodies').set('host', 'jauge.example').expect(403)).body).toMatchObject({ code: 'host.refused' });
-    expect((await api().get('/api/v1/bodies').set('host', '127.0.0.1:4100').set('origin', 'http://elsewhere.example').expect(403)).body).toMatchObject({ code: 'origin.refused' });
+    expect((await api().get('/api/v1/bodies').set('host', 'jauge.example').expect(403)).body).toMatchObject({
+      code: 'host.refused',
+    });
+    expect(
+      (
+        await api()
+          .get('/api/v1/bodies')
+          .set('host', '127.0.0.1:4100')
+          .set('origin', 'http://elsewhere.example')
+          .expect(403)
+      ).body,
+    ).toMatchObject({ code: 'origin.refused' });
     await api().get('/api/v1/bodies').set('host', 'localhost:4100').set('origin', 'http://localhost:4100').expect(200);
   });
 });
@@ -151,7 +255,10 @@ describe('bad requests', () => {
 describe('the server', () => {
   it('answers health and publishes its schemas', async () => {
     expect((await api().get('/api/v1/health').expect(200)).body).toEqual({ status: 'ok' });
-    expect((await api().get('/api/v1/schemas').expect(200)).body).toMatchObject({ bodies: { title: 'Body' }, farInput: { title: 'Far reading' } });
+    expect((await api().get('/api/v1/schemas').expect(200)).body).toMatchObject({
+      bodies: { title: 'Body' },
+      farInput: { title: 'Far reading' },
+    });
   });
 
   it('sends a strict policy and no trace of its make', async () => {
@@ -166,7 +273,9 @@ describe('the server', () => {
 
   it('uses write-ahead logging, full synchronisation and foreign keys', async () => {
     const pragma = async (name: string) => {
-      const [row] = await server.database.writer.query<Record<string, unknown>>(`PRAGMA ${name}`, { type: QueryTypes.SELECT });
+      const [row] = await server.database.writer.query<Record<string, unknown>>(`PRAGMA ${name}`, {
+        type: QueryTypes.SELECT,
+      });
       return Object.values(row ?? {})[0];
     };
     expect(await pragma('journal_mode')).toBe('wal');
@@ -200,7 +309,8 @@ describe('the web application', () => {
     const dist = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-dist-'));
     fs.writeFileSync(path.join(dist, 'index.html'), '<div id="root"></div><!--first-view-->');
     const other = await openTestServer({ distFolder: dist });
-    const page = async (address: string) => (await request(other.app).get(address).set('accept', 'text/html').expect(200)).text;
+    const page = async (address: string) =>
+      (await request(other.app).get(address).set('accept', 'text/html').expect(200)).text;
     expect(await page('/far')).not.toContain('first-view"');
     await loadDemo(other.store);
     const { items } = await other.store.list('subjects', 1, 0);
@@ -237,27 +347,51 @@ describe('star tests', () => {
     name: 'Ostrel 20, 2 pictures',
     opticId: testId(2),
     focalMm: 20,
-    frames: [{ seconds: 5, centrePx: 1.7, cornerPx: 3.2, centre: 'fine', corner: 'fine' }, { seconds: 10, centrePx: 3.3, cornerPx: 6.3, centre: 'small', corner: 'strokes' }],
+    frames: [
+      { seconds: 5, centrePx: 1.7, cornerPx: 3.2, centre: 'fine', corner: 'fine' },
+      { seconds: 10, centrePx: 3.3, cornerPx: 6.3, centre: 'small', corner: 'strokes' },
+    ],
     takenAt: '2026-11-07T22:00:00Z',
   };
 
   it('are kept, changed and taken away like every row, and outlive their lens', async () => {
     await post('optics', testId(2), demoOptics.wide20.data).expect(201);
     await post('starTests', testId(50), starTest).expect(201);
-    await api().put(`/api/v1/starTests/${testId(50)}`).send({ version: 1, data: { ...starTest, note: 'cold, dew on the front' } }).expect(200);
-    await api().delete(`/api/v1/optics/${testId(2)}?version=1`).expect(204);
-    expect((await api().get('/api/v1/starTests').expect(200)).body).toMatchObject({ total: 1, items: [{ version: 2, data: { note: 'cold, dew on the front', frames: [{ seconds: 5 }, { seconds: 10 }] } }] });
-    await api().delete(`/api/v1/starTests/${testId(50)}?version=2`).expect(204);
+    await api()
+      .put(`/api/v1/starTests/${testId(50)}`)
+      .send({ version: 1, data: { ...starTest, note: 'cold, dew on the front' } })
+      .expect(200);
+    await api()
+      .delete(`/api/v1/optics/${testId(2)}?version=1`)
+      .expect(204);
+    expect((await api().get('/api/v1/starTests').expect(200)).body).toMatchObject({
+      total: 1,
+      items: [{ version: 2, data: { note: 'cold, dew on the front', frames: [{ seconds: 5 }, { seconds: 10 }] } }],
+    });
+    await api()
+      .delete(`/api/v1/starTests/${testId(50)}?version=2`)
+      .expect(204);
   });
 
   it('go out and come back with everything', async () => {
     await post('starTests', testId(50), starTest).expect(201);
     const out = await api().get('/api/v1/export').expect(200);
     expect((out.body as { rows: { starTests: object[] } }).rows.starTests).toHaveLength(1);
-    await api().delete(`/api/v1/starTests/${testId(50)}?version=1`).expect(204);
-    const back = await api().post('/api/v1/import').send(out.body as object).expect(200);
+    await api()
+      .delete(`/api/v1/starTests/${testId(50)}?version=1`)
+      .expect(204);
+    const back = await api()
+      .post('/api/v1/import')
+      .send(out.body as object)
+      .expect(200);
     expect(back.body).toMatchObject({ created: 1 });
-    expect((await api().get(`/api/v1/starTests/${testId(50)}`).expect(200)).body).toMatchObject({ data: starTest });
+    expect(
+      (
+        await api()
+          .get(`/api/v1/starTests/${testId(50)}`)
+          .expect(200)
+      ).body,
+    ).toMatchObject({ data: starTest });
   });
 
   it.each([
@@ -267,7 +401,9 @@ describe('star tests', () => {
     [{ cornerStretchPx: -1 }, /must be at least 0/],
   ])('refuse %j in words', async (change, message) => {
     const refused = await post('starTests', testId(50), { ...starTest, ...change }).expect(422);
-    expect((refused.body as { errors: { message: string }[] }).errors.map((error) => error.message).join(' ')).toMatch(message);
+    expect((refused.body as { errors: { message: string }[] }).errors.map((error) => error.message).join(' ')).toMatch(
+      message,
+    );
   });
 });
 
@@ -277,16 +413,30 @@ describe('kept readings', () => {
 
   it('have the form of their desk, each with its own result', async () => {
     for (const desk of ['far', 'near', 'stars']) await post('readings', of(desk).id, of(desk).data).expect(201);
-    const crossed = await post('readings', testId(60), { ...of('far').data, result: of('stars').data.result }).expect(422);
-    expect((crossed.body as { errors: { path: string }[] }).errors.map((error) => error.path)).toContain('result.pixelsOnSubject');
+    const crossed = await post('readings', testId(60), { ...of('far').data, result: of('stars').data.result }).expect(
+      422,
+    );
+    expect((crossed.body as { errors: { path: string }[] }).errors.map((error) => error.path)).toContain(
+      'result.pixelsOnSubject',
+    );
     await post('readings', testId(61), { ...of('stars').data, desk: 'near' }).expect(422);
   });
 
   it('come back as they went, chain and measured ratios with them', async () => {
     const near = of('near');
-    const data = { ...near.data, held: 'handSharp', input: { ...near.data.input, measured: [{ at: 'closest', ratio: 1.31, plusMinus: 0.02, how: 'ruler' }] } };
+    const data = {
+      ...near.data,
+      held: 'handSharp',
+      input: { ...near.data.input, measured: [{ at: 'closest', ratio: 1.31, plusMinus: 0.02, how: 'ruler' }] },
+    };
     await post('readings', testId(62), data).expect(201);
-    expect((await api().get(`/api/v1/readings/${testId(62)}`).expect(200)).body).toMatchObject({ data });
+    expect(
+      (
+        await api()
+          .get(`/api/v1/readings/${testId(62)}`)
+          .expect(200)
+      ).body,
+    ).toMatchObject({ data });
   });
 });
 

@@ -36,7 +36,20 @@ function serveFiles(app: Express, folder: string, store: Store): void {
       }),
     );
   }
-  app.use(expressStaticGzip(folder, { enableBrotli: true, orderPreference: ['br', 'gz'], index: false, serveStatic: { cacheControl: false, index: false, setHeaders: (response) => { response.setHeader('Cache-Control', 'no-cache'); } } }));
+  app.use(
+    expressStaticGzip(folder, {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: {
+        cacheControl: false,
+        index: false,
+        setHeaders: (response) => {
+          response.setHeader('Cache-Control', 'no-cache');
+        },
+      },
+    }),
+  );
   const index = path.join(folder, 'index.html');
   app.get('/{*splat}', async (request, response, next) => {
     // A path without an ending is a screen of the application; a missing file stays missing.
@@ -84,9 +97,16 @@ export function createApp(store: Store, database: Database, options: { logger: L
   const onError: ErrorRequestHandler = (error, request, response, _next) => {
     if (response.headersSent) return void response.destroy();
     const problem = problemOf(error, database.file);
-    if (!problem || problem.status >= 500) options.logger.error({ err: error as unknown, url: request.originalUrl }, 'request failed');
+    if (!problem || problem.status >= 500)
+      options.logger.error({ err: error as unknown, url: request.originalUrl }, 'request failed');
     const answer =
-      problem ?? new HttpProblem(500, 'server.failed', 'Server error', 'Something went wrong in the server. What you sent was not stored; try again.');
+      problem ??
+      new HttpProblem(
+        500,
+        'server.failed',
+        'Server error',
+        'Something went wrong in the server. What you sent was not stored; try again.',
+      );
     response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer));
   };
   app.use(onError);

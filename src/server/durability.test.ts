@@ -10,7 +10,10 @@ import { createStore } from './store';
 import { testId } from './testServer';
 
 const run = (database: string, env: Record<string, string> = {}, ...args: string[]) =>
-  spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts', ...args], { env: { ...process.env, JAUGE_DATABASE: database, JAUGE_PORT: '0', JAUGE_DIST: '/nonexistent', ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+  spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts', ...args], {
+    env: { ...process.env, JAUGE_DATABASE: database, JAUGE_PORT: '0', JAUGE_DIST: '/nonexistent', ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
 
 /** Starts the real server as its own process and gives its address. */
 function startServer(database: string): Promise<{ child: ChildProcess; url: string }> {
@@ -28,21 +31,27 @@ function startServer(database: string): Promise<{ child: ChildProcess; url: stri
 }
 
 /** Runs it until it ends by itself: its code and all it said. */
-function runToEnd(database: string, env: Record<string, string> = {}, ...args: string[]): Promise<{ code: number | null; text: string }> {
+function runToEnd(
+  database: string,
+  env: Record<string, string> = {},
+  ...args: string[]
+): Promise<{ code: number | null; text: string }> {
   const child = run(database, env, ...args);
   let text = '';
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (text += chunk.toString()));
   return new Promise((resolve) => child.on('exit', (code) => resolve({ code, text })));
 }
 
-const totalOf = async (url: string, resource: string) => ((await (await fetch(`${url}/api/v1/${resource}?limit=1`)).json()) as { total: number }).total;
+const totalOf = async (url: string, resource: string) =>
+  ((await (await fetch(`${url}/api/v1/${resource}?limit=1`)).json()) as { total: number }).total;
 const kill = async (child: ChildProcess) => {
   const gone = ended(child);
   child.kill('SIGKILL');
   await gone;
 };
 
-const ended = (child: ChildProcess) => new Promise<number | null>((resolve) => child.on('exit', (code) => resolve(code)));
+const ended = (child: ChildProcess) =>
+  new Promise<number | null>((resolve) => child.on('exit', (code) => resolve(code)));
 
 // A shared machine may be ten times slower for a while.
 jest.setTimeout(300_000);
@@ -64,7 +73,9 @@ it('keeps every acknowledged write when it is killed in the middle of writing', 
       const id = testId(next++);
       try {
         const response = await fetch(`${first.url}/api/v1/subjects`, {
-          method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id, data: demoSubjects.curlew.data }),
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ id, data: demoSubjects.curlew.data }),
         });
         if (response.status === 201) acknowledged.push(id);
       } catch {
@@ -119,11 +130,22 @@ it('brings an older file up to date over a kill', async () => {
 
 it('takes a file in wholly or not at all over a kill', async () => {
   const reading = demoReadings()[0]!.data;
-  const body = JSON.stringify({ format: 'jauge', formatVersion: 1, rows: { readings: Array.from({ length: 1000 }, (_, i) => ({ id: testId(i + 1), data: reading })) } });
+  const body = JSON.stringify({
+    format: 'jauge',
+    formatVersion: 1,
+    rows: { readings: Array.from({ length: 1000 }, (_, i) => ({ id: testId(i + 1), data: reading })) },
+  });
   for (const ms of [60, 500]) {
     const database = path.join(folder, `import-${ms}.sqlite`);
     const first = await startServer(database);
-    const sending = fetch(`${first.url}/api/v1/import`, { method: 'POST', headers: { 'content-type': 'application/json' }, body }).then((answer) => answer.ok, () => false);
+    const sending = fetch(`${first.url}/api/v1/import`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    }).then(
+      (answer) => answer.ok,
+      () => false,
+    );
     await new Promise((resolve) => setTimeout(resolve, ms));
     await kill(first.child);
     const acknowledged = await sending;
@@ -137,22 +159,41 @@ it('takes a file in wholly or not at all over a kill', async () => {
 it('says where another server has its file, which port is taken, and what is wrong with a file, and leads back', async () => {
   const database = path.join(folder, 'own.sqlite');
   const first = await startServer(database);
-  expect(await runToEnd(database)).toMatchObject({ code: 1, text: expect.stringContaining(`open ${first.url}`) as string });
+  expect(await runToEnd(database)).toMatchObject({
+    code: 1,
+    text: expect.stringContaining(`open ${first.url}`) as string,
+  });
   const busy = await runToEnd(path.join(folder, 'other.sqlite'), { JAUGE_PORT: new URL(first.url).port });
-  expect(busy).toMatchObject({ code: 1, text: expect.stringMatching(/Port \d+ is in use .* JAUGE_PORT=\d+ npm start/) as string });
-  await fetch(`${first.url}/api/v1/subjects`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ id: testId(1), data: demoSubjects.curlew.data }) });
+  expect(busy).toMatchObject({
+    code: 1,
+    text: expect.stringMatching(/Port \d+ is in use .* JAUGE_PORT=\d+ npm start/) as string,
+  });
+  await fetch(`${first.url}/api/v1/subjects`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ id: testId(1), data: demoSubjects.curlew.data }),
+  });
   await fetch(`${first.url}/api/v1/backups`, { method: 'POST' });
   first.child.kill('SIGINT');
   expect(await ended(first.child)).toBe(0);
   expect((await runToEnd(database, {}, '--restore')).text).toMatch(/in order, so nothing was done[^]*-by-hand\.sqlite/);
   fs.writeFileSync(database, 'spoilt');
-  expect(await runToEnd(database)).toMatchObject({ code: 1, text: expect.stringMatching(/own\.sqlite is damaged: it is not a database\..*npm run restore/) as string });
-  expect(await runToEnd(database, {}, '--restore')).toMatchObject({ code: 0, text: expect.stringMatching(/Brought back own-.*put aside/s) as string });
+  expect(await runToEnd(database)).toMatchObject({
+    code: 1,
+    text: expect.stringMatching(/own\.sqlite is damaged: it is not a database\..*npm run restore/) as string,
+  });
+  expect(await runToEnd(database, {}, '--restore')).toMatchObject({
+    code: 0,
+    text: expect.stringMatching(/Brought back own-.*put aside/s) as string,
+  });
   const again = await startServer(database);
   expect(await totalOf(again.url, 'subjects')).toBe(1);
   await kill(again.child);
 });
 
 it('says which setting is wrong instead of starting with it', async () => {
-  expect(await runToEnd(path.join(folder, 'x.sqlite'), { JAUGE_PORT: 'eleven' })).toMatchObject({ code: 1, text: expect.stringContaining('JAUGE_PORT') as string });
+  expect(await runToEnd(path.join(folder, 'x.sqlite'), { JAUGE_PORT: 'eleven' })).toMatchObject({
+    code: 1,
+    text: expect.stringContaining('JAUGE_PORT') as string,
+  });
 });

@@ -35,7 +35,10 @@ it('leaves the page as it is while there is nothing to read', async () => {
 it('writes names as text, whatever signs they hold', async () => {
   await loadDemo(server.store);
   const hide = await server.store.get('setups', demoSetups.hide.id);
-  await server.store.replace('setups', hide.id, hide.version, { ...hide.data, name: '<img src=x onerror=alert(1)> & "co"' });
+  await server.store.replace('setups', hide.id, hide.version, {
+    ...hide.data,
+    name: '<img src=x onerror=alert(1)> & "co"',
+  });
   const html = firstViewHtml((await firstView(server.store))!);
   expect(html).toContain('&lt;img src=x onerror=alert(1)&gt; &amp; &quot;co&quot;');
   expect(html).not.toContain('<img');

@@ -19,14 +19,20 @@ export interface FirstView {
  * application then says what to do.
  */
 export async function firstView(store: Store): Promise<FirstView | null> {
-  const [setups, subjects, outputs] = await Promise.all([store.list('setups', 1, 0), store.list('subjects', 1, 0), store.list('outputs', 1, 0)]);
+  const [setups, subjects, outputs] = await Promise.all([
+    store.list('setups', 1, 0),
+    store.list('subjects', 1, 0),
+    store.list('outputs', 1, 0),
+  ]);
   const setup = setups.items[0]?.data;
   const subject = subjects.items[0]?.data;
   const output = outputs.items[0]?.data;
   if (!setup || !subject || !output) return null;
   const body = (await store.get('bodies', setup.bodyId)).data;
   const chain = await Promise.all(
-    setup.chain.map(async (link): Promise<Part> => (link.type === 'optic' ? (await store.get('optics', link.id)).data : (await store.get('adapters', link.id)).data)),
+    setup.chain.map(async (link): Promise<Part> =>
+      link.type === 'optic' ? (await store.get('optics', link.id)).data : (await store.get('adapters', link.id)).data,
+    ),
   );
   const system = foldSystem({ ...setup, body, chain });
   if (!system.ok) return null;
@@ -47,6 +53,7 @@ const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => ESC
 
 /** The reading as a piece of the page; `public/first.js` puts the person's own last reading in its place. */
 export function firstViewHtml(view: FirstView): string {
-  const field = (name: keyof FirstView, className: string) => `<span class="${className}" data-first="${name}">${escaped(view[name])}</span>`;
+  const field = (name: keyof FirstView, className: string) =>
+    `<span class="${className}" data-first="${name}">${escaped(view[name])}</span>`;
   return `<div id="first-view"><p class="first-slate">${field('setup', 'first-name')}${field('subject', 'first-name')}</p><p>${field('pixels', 'first-huge')} px on the subject</p><p>${field('resolved', 'first-large')} px resolved</p><p>${field('verdict', 'first-verdict')}</p></div>`;
 }

@@ -50,10 +50,25 @@ function raw(bytes: string | Buffer, patienceMs = 4000): Promise<string> {
 }
 
 const host = () => `Host: 127.0.0.1:${port}\r\n`;
-const get = (target: string, headers = '') => raw(`GET ${target} HTTP/1.1\r\n${host()}${headers}Connection: close\r\n\r\n`);
-const post = (target: string, body: string | Buffer, headers = '') => raw(Buffer.concat([Buffer.from(`POST ${target} HTTP/1.1\r\n${host()}Content-Type: application/json\r\nContent-Length: ${body.length}\r\n${headers}Connection: close\r\n\r\n`), Buffer.from(body)]));
+const get = (target: string, headers = '') =>
+  raw(`GET ${target} HTTP/1.1\r\n${host()}${headers}Connection: close\r\n\r\n`);
+const post = (target: string, body: string | Buffer, headers = '') =>
+  raw(
+    Buffer.concat([
+      Buffer.from(
+        `POST ${target} HTTP/1.1\r\n${host()}Content-Type: application/json\r\nContent-Length: ${body.length}\r\n${headers}Connection: close\r\n\r\n`,
+      ),
+      Buffer.from(body),
+    ]),
+  );
 const statusOf = (answer: string) => Number(/^HTTP\/1\.1 (\d{3})/.exec(answer)?.[1]);
-const isProblem = (answer: string) => /content-type: application\/problem\+json/i.test(answer) && (JSON.parse(answer.slice(answer.indexOf('\r\n\r\n') + 4).replace(/^[0-9a-f]+\r\n|\r\n0\r\n\r\n$/gi, '')) as { detail: string }).detail.length > 10;
+const isProblem = (answer: string) =>
+  /content-type: application\/problem\+json/i.test(answer) &&
+  (
+    JSON.parse(answer.slice(answer.indexOf('\r\n\r\n') + 4).replace(/^[0-9a-f]+\r\n|\r\n0\r\n\r\n$/gi, '')) as {
+      detail: string;
+    }
+  ).detail.length > 10;
 
 describe('every refusal is a problem in plain words', () => {
   const broken = zlib.gzipSync('{"id":1}').subarray(0, 12);
@@ -72,15 +87,34 @@ describe('every refusal is a problem in plain words', () => {
     ['no HTTP at all', () => raw('hello\r\n\r\n'), 400],
     ['a header without end', () => raw(`GET / HTTP/1.1\r\n${host()}X: ${'y'.repeat(40_000)}`), 431],
     ['a length that is none', () => raw(`POST /api/v1/bodies HTTP/1.1\r\n${host()}Content-Length: -5\r\n\r\n`), 400],
-    ['two lengths', () => raw(`POST /api/v1/bodies HTTP/1.1\r\n${host()}Content-Length: 5\r\nContent-Length: 6\r\n\r\nhello`), 400],
-    ['chunks that are none', () => raw(`POST /api/v1/bodies HTTP/1.1\r\n${host()}Content-Type: application/json\r\nTransfer-Encoding: chunked\r\n\r\nzz\r\n`), 400],
+    [
+      'two lengths',
+      () => raw(`POST /api/v1/bodies HTTP/1.1\r\n${host()}Content-Length: 5\r\nContent-Length: 6\r\n\r\nhello`),
+      400,
+    ],
+    [
+      'chunks that are none',
+      () =>
+        raw(
+          `POST /api/v1/bodies HTTP/1.1\r\n${host()}Content-Type: application/json\r\nTransfer-Encoding: chunked\r\n\r\nzz\r\n`,
+        ),
+      400,
+    ],
     ['no host', () => raw('GET /api/v1/health HTTP/1.1\r\nConnection: close\r\n\r\n'), 403],
     ['another host', () => raw('GET / HTTP/1.1\r\nHost: example.test\r\nConnection: close\r\n\r\n'), 403],
     ['another origin', () => get('/api/v1/bodies', 'Origin: http://example.test\r\n'), 403],
     ['another site, by the browser’s word', () => get('/api/v1/bodies', 'Sec-Fetch-Site: cross-site\r\n'), 403],
     ['another port of this machine', () => get('/api/v1/bodies', 'Sec-Fetch-Site: same-site\r\n'), 403],
-    ['another site that frames a page', () => get('/first.css', 'Sec-Fetch-Site: cross-site\r\nSec-Fetch-Mode: no-cors\r\n'), 403],
-    ['another site that leads to the data', () => get('/api/v1/export', 'Sec-Fetch-Site: cross-site\r\nSec-Fetch-Mode: navigate\r\n'), 403],
+    [
+      'another site that frames a page',
+      () => get('/first.css', 'Sec-Fetch-Site: cross-site\r\nSec-Fetch-Mode: no-cors\r\n'),
+      403,
+    ],
+    [
+      'another site that leads to the data',
+      () => get('/api/v1/export', 'Sec-Fetch-Site: cross-site\r\nSec-Fetch-Mode: navigate\r\n'),
+      403,
+    ],
     ['a method nobody takes', () => raw(`PATCH /api/v1/bodies HTTP/1.1\r\n${host()}Connection: close\r\n\r\n`), 404],
     ['a link that leads out', () => get('/link.txt'), 404],
     ['a folder that leads out', () => get('/assets/etc/hostname'), 404],
@@ -96,8 +130,12 @@ describe('every refusal is a problem in plain words', () => {
   });
 
   it('a link from elsewhere to a page is followed, and localhost leads to the one origin', async () => {
-    expect(statusOf(await get('/kit', 'Accept: text/html\r\nSec-Fetch-Site: cross-site\r\nSec-Fetch-Mode: navigate\r\n'))).toBe(200);
-    const moved = await raw(`GET /kit?a=1 HTTP/1.1\r\nHost: localhost:${port}\r\nAccept: text/html\r\nConnection: close\r\n\r\n`);
+    expect(
+      statusOf(await get('/kit', 'Accept: text/html\r\nSec-Fetch-Site: cross-site\r\nSec-Fetch-Mode: navigate\r\n')),
+    ).toBe(200);
+    const moved = await raw(
+      `GET /kit?a=1 HTTP/1.1\r\nHost: localhost:${port}\r\nAccept: text/html\r\nConnection: close\r\n\r\n`,
+    );
     expect(statusOf(moved)).toBe(308);
     expect(moved).toMatch(new RegExp(`location: http://127\\.0\\.0\\.1:${port}/kit\\?a=1`, 'i'));
   });
@@ -121,7 +159,9 @@ it('cuts off a body that only drips in', async () => {
   const slow = httpServer(app);
   await new Promise<void>((resolve) => slow.listen(0, '127.0.0.1', resolve));
   const answer = await new Promise<string>((resolve) => {
-    const socket = net.connect((slow.address() as AddressInfo).port, '127.0.0.1', () => socket.write('POST / HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{'));
+    const socket = net.connect((slow.address() as AddressInfo).port, '127.0.0.1', () =>
+      socket.write('POST / HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{'),
+    );
     const drip = setInterval(() => socket.write(' '), 20);
     let text = '';
     socket.on('data', (chunk) => (text += chunk.toString()));
@@ -137,15 +177,49 @@ it('cuts off a body that only drips in', async () => {
 });
 
 it('answers whatever is sent with less than 500, and every refusal with a problem', async () => {
-  const piece = fc.oneof(fc.constantFrom('bodies', 'readings', 'setups', 'export', 'import', 'health', 'backups', testId(1), '%', '%00', '..', 'constructor', '__proto__', '%F0%9F', '?limit=-1', '?offset=1e99', '?version=0'), fc.string({ maxLength: 12 }).map(encodeURIComponent));
-  const json = fc.oneof(fc.json({ maxDepth: 4 }), fc.constant(JSON.stringify({ id: testId(1), data: demoBodies.ostrel.data })), fc.string({ maxLength: 40 }));
+  const piece = fc.oneof(
+    fc.constantFrom(
+      'bodies',
+      'readings',
+      'setups',
+      'export',
+      'import',
+      'health',
+      'backups',
+      testId(1),
+      '%',
+      '%00',
+      '..',
+      'constructor',
+      '__proto__',
+      '%F0%9F',
+      '?limit=-1',
+      '?offset=1e99',
+      '?version=0',
+    ),
+    fc.string({ maxLength: 12 }).map(encodeURIComponent),
+  );
+  const json = fc.oneof(
+    fc.json({ maxDepth: 4 }),
+    fc.constant(JSON.stringify({ id: testId(1), data: demoBodies.ostrel.data })),
+    fc.string({ maxLength: 40 }),
+  );
   await fc.assert(
-    fc.asyncProperty(fc.constantFrom('get', 'post', 'put', 'delete'), fc.array(piece, { maxLength: 4 }), json, fc.constantFrom('application/json', 'text/plain', 'application/json; charset=utf-7'), async (method, pieces, body, type) => {
-      const agent = request(listening)[method as 'get'](`/api/v1/${pieces.join('/')}`).set('content-type', type).set('host', `127.0.0.1:${port}`);
-      const answer = method === 'get' ? await agent : await agent.send(body);
-      expect(answer.status).toBeLessThan(500);
-      if (answer.status >= 400) expect(answer.headers['content-type']).toContain('application/problem+json');
-    }),
+    fc.asyncProperty(
+      fc.constantFrom('get', 'post', 'put', 'delete'),
+      fc.array(piece, { maxLength: 4 }),
+      json,
+      fc.constantFrom('application/json', 'text/plain', 'application/json; charset=utf-7'),
+      async (method, pieces, body, type) => {
+        const agent = request(listening)
+          [method as 'get'](`/api/v1/${pieces.join('/')}`)
+          .set('content-type', type)
+          .set('host', `127.0.0.1:${port}`);
+        const answer = method === 'get' ? await agent : await agent.send(body);
+        expect(answer.status).toBeLessThan(500);
+        if (answer.status >= 400) expect(answer.headers['content-type']).toContain('application/problem+json');
+      },
+    ),
     { numRuns: 150 },
   );
 }, 300_000);

@@ -13,7 +13,11 @@ const LEAST_BYTES = 16 * 1024;
 /** More connections than a few browsers of one person open. */
 const MOST_CONNECTIONS = 256;
 
-const STATUS_OF: Record<string, number> = { HPE_HEADER_OVERFLOW: 431, HPE_CHUNK_EXTENSIONS_OVERFLOW: 413, ERR_HTTP_REQUEST_TIMEOUT: 408 };
+const STATUS_OF: Record<string, number> = {
+  HPE_HEADER_OVERFLOW: 431,
+  HPE_CHUNK_EXTENSIONS_OVERFLOW: 413,
+  ERR_HTTP_REQUEST_TIMEOUT: 408,
+};
 
 /** A whole answer as bytes, for when there is no request yet to answer. */
 function rawAnswer(problem: HttpProblem): string {
@@ -23,7 +27,16 @@ function rawAnswer(problem: HttpProblem): string {
 
 /** The server around an application: everything is bounded, and what Node itself refuses is told in the same form. */
 export function httpServer(app: http.RequestListener): http.Server {
-  const server = http.createServer({ headersTimeout: HEAD_MS, requestTimeout: REQUEST_MS, connectionsCheckingInterval: 2000, requireHostHeader: false, maxHeaderSize: 16 * 1024 }, app);
+  const server = http.createServer(
+    {
+      headersTimeout: HEAD_MS,
+      requestTimeout: REQUEST_MS,
+      connectionsCheckingInterval: 2000,
+      requireHostHeader: false,
+      maxHeaderSize: 16 * 1024,
+    },
+    app,
+  );
   server.maxConnections = MOST_CONNECTIONS;
   server.on('clientError', (error: NodeJS.ErrnoException, socket: Duplex) => {
     if (!socket.writable || error.code === 'ECONNRESET') return void socket.destroy();
@@ -39,7 +52,8 @@ export function httpServer(app: http.RequestListener): http.Server {
 /** Cuts off bodies that only drip in, which would hold a connection for ever. */
 export function cutSlowBodies(spanMs = SPAN_MS, leastBytes = LEAST_BYTES): RequestHandler {
   return (request, response, next) => {
-    if (request.headers['content-length'] === undefined && request.headers['transfer-encoding'] === undefined) return next();
+    if (request.headers['content-length'] === undefined && request.headers['transfer-encoding'] === undefined)
+      return next();
     let before = request.socket.bytesRead;
     const timer = setInterval(() => {
       if (request.complete) return clearInterval(timer);
@@ -51,7 +65,9 @@ export function cutSlowBodies(spanMs = SPAN_MS, leastBytes = LEAST_BYTES): Reque
       clearInterval(timer);
       if (response.headersSent) return void request.destroy();
       const problem = refusalOf(408);
-      response.writeHead(problem.status, { 'content-type': 'application/problem+json', connection: 'close' }).end(JSON.stringify(problem), () => request.destroy());
+      response
+        .writeHead(problem.status, { 'content-type': 'application/problem+json', connection: 'close' })
+        .end(JSON.stringify(problem), () => request.destroy());
     }, spanMs);
     timer.unref();
     response.on('close', () => clearInterval(timer));

@@ -39,7 +39,11 @@ async function listenOn(server: http.Server, { port, nextFree }: Settings): Prom
       const inUse = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
       if (inUse && nextFree && offset < TRIES) continue;
       // Not another port by itself: what waits in the browser to be sent is kept under this address.
-      throw inUse ? new Error(`Port ${port + offset} is in use by another program. Stop that program, or choose another port: JAUGE_PORT=${port + offset + 1} npm start`) : error;
+      throw inUse
+        ? new Error(
+            `Port ${port + offset} is in use by another program. Stop that program, or choose another port: JAUGE_PORT=${port + offset + 1} npm start`,
+          )
+        : error;
     }
   }
 }
@@ -54,7 +58,9 @@ async function start(settings: Settings): Promise<void> {
   await finishImport(database);
   const store = createStore(database);
   const hasFiles = fs.existsSync(path.join(settings.distFolder, 'index.html'));
-  const server = httpServer(createApp(store, database, { logger, ...(hasFiles ? { distFolder: settings.distFolder } : {}) }));
+  const server = httpServer(
+    createApp(store, database, { logger, ...(hasFiles ? { distFolder: settings.distFolder } : {}) }),
+  );
   const port = await listenOn(server, settings).catch(async (error: unknown) => {
     await database.close();
     throw error;
@@ -62,7 +68,8 @@ async function start(settings: Settings): Promise<void> {
   const address = `http://${LOOPBACK}:${port}`;
   database.lock.tell(address);
   const stopMaintaining = maintainHourly(database, logger);
-  if (settings.nextFree && port !== settings.port) console.log(`Port ${settings.port} is in use, so this is on ${port}.`);
+  if (settings.nextFree && port !== settings.port)
+    console.log(`Port ${settings.port} is in use, so this is on ${port}.`);
   console.log(`Jauge${settings.demo ? ' with demo data' : ''}: ${address}`);
   console.log(`Data: ${settings.databaseFile}. Ctrl-C stops it.`);
 
@@ -92,7 +99,8 @@ async function main([command, wanted]: string[]): Promise<void> {
   const settings = readSettings(process.env, process.cwd());
   if (settings.databaseFile.startsWith(dataFolder(process.env) + path.sep)) ownFolder(dataFolder(process.env));
   try {
-    if (command === '--restore') for (const line of await restoreCommand(settings.databaseFile, wanted)) console.log(line);
+    if (command === '--restore')
+      for (const line of await restoreCommand(settings.databaseFile, wanted)) console.log(line);
     else await start(settings);
   } catch (error) {
     throw storageFaultOf(error, settings.databaseFile) ?? error;

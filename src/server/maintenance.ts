@@ -17,7 +17,10 @@ export async function maintain(database: Database, now: Date = new Date()): Prom
 
 /** Maintains now and every hour. What fails is said and tried again: it must not stop the work. */
 export function maintainHourly(database: Database, logger: Logger): () => void {
-  const run = () => void maintain(database).catch((error: unknown) => logger.error({ err: error }, 'the daily backup failed; it is tried again in an hour'));
+  const run = () =>
+    void maintain(database).catch((error: unknown) =>
+      logger.error({ err: error }, 'the daily backup failed; it is tried again in an hour'),
+    );
   run();
   const timer = setInterval(run, HOUR_MS);
   timer.unref();

@@ -14,7 +14,14 @@ export class HttpProblem extends Error {
   }
 
   toJSON(): ApiProblem {
-    return { type: `/problems/${this.code}`, title: this.title, status: this.status, code: this.code, detail: this.detail, ...this.extra };
+    return {
+      type: `/problems/${this.code}`,
+      title: this.title,
+      status: this.status,
+      code: this.code,
+      detail: this.detail,
+      ...this.extra,
+    };
   }
 }
 
@@ -26,17 +33,42 @@ interface HttpError {
 
 /** What the HTTP layer refuses, by its own name for it. */
 const BY_TYPE: Record<string, (error: HttpError) => HttpProblem> = {
-  'entity.parse.failed': () => new HttpProblem(400, 'json.malformed', 'Not JSON', 'The body is not valid JSON. Check brackets, quotes and commas.'),
-  'entity.too.large': ({ limit }) => new HttpProblem(413, 'body.tooLarge', 'Too large', `The body may have at most ${limit} bytes.`),
-  'encoding.unsupported': () => new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON, plain or packed with gzip, deflate or br.'),
-  'charset.unsupported': () => new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON.'),
-  'request.aborted': () => new HttpProblem(400, 'body.cutOff', 'Cut off', 'The body ended in the middle. Nothing was stored; send it again.'),
-  'request.size.invalid': () => new HttpProblem(400, 'body.cutOff', 'Cut off', 'The body has not the length its header says. Nothing was stored; send it again.'),
+  'entity.parse.failed': () =>
+    new HttpProblem(
+      400,
+      'json.malformed',
+      'Not JSON',
+      'The body is not valid JSON. Check brackets, quotes and commas.',
+    ),
+  'entity.too.large': ({ limit }) =>
+    new HttpProblem(413, 'body.tooLarge', 'Too large', `The body may have at most ${limit} bytes.`),
+  'encoding.unsupported': () =>
+    new HttpProblem(
+      415,
+      'body.encoding',
+      'Unknown encoding',
+      'Send the body as UTF-8 JSON, plain or packed with gzip, deflate or br.',
+    ),
+  'charset.unsupported': () =>
+    new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON.'),
+  'request.aborted': () =>
+    new HttpProblem(400, 'body.cutOff', 'Cut off', 'The body ended in the middle. Nothing was stored; send it again.'),
+  'request.size.invalid': () =>
+    new HttpProblem(
+      400,
+      'body.cutOff',
+      'Cut off',
+      'The body has not the length its header says. Nothing was stored; send it again.',
+    ),
 };
 
 /** Statuses below 500 that come without a name. */
 const BY_STATUS: Record<number, [code: string, title: string, detail: string]> = {
-  400: ['request.malformed', 'Not a request', 'The address or the body cannot be read: look for broken % signs, or a body that is not packed as its header says.'],
+  400: [
+    'request.malformed',
+    'Not a request',
+    'The address or the body cannot be read: look for broken % signs, or a body that is not packed as its header says.',
+  ],
   403: ['path.refused', 'Not allowed', 'This path is not given out.'],
   404: ['route.unknown', 'Unknown address', 'There is nothing here.'],
   405: ['method.unknown', 'Unknown method', 'This address does not take that method.'],

@@ -19,13 +19,21 @@ const isApi = (request: Request): boolean => /^\/api(\/|$)/i.test(request.path);
 export const localOnly: RequestHandler = (request, _response, next) => {
   const host = request.headers.host ?? '';
   if (!LOCAL_NAMES.has(hostName(host))) {
-    throw new HttpProblem(403, 'host.refused', 'Wrong host', 'Jauge answers on this machine’s own address only: open it under 127.0.0.1 or localhost.');
+    throw new HttpProblem(
+      403,
+      'host.refused',
+      'Wrong host',
+      'Jauge answers on this machine’s own address only: open it under 127.0.0.1 or localhost.',
+    );
   }
   const origin = request.headers.origin;
   const site = request.headers['sec-fetch-site'];
   // Following a link from elsewhere to a page of the application is fine; everything else must come from its own pages.
   const visits = request.headers['sec-fetch-mode'] === 'navigate' && request.method === 'GET' && !isApi(request);
-  if ((origin !== undefined && origin !== `http://${host}`) || (site !== undefined && site !== 'same-origin' && site !== 'none' && !visits)) {
+  if (
+    (origin !== undefined && origin !== `http://${host}`) ||
+    (site !== undefined && site !== 'same-origin' && site !== 'none' && !visits)
+  ) {
     throw new HttpProblem(403, 'origin.refused', 'Wrong origin', 'Requests from pages of another origin are refused.');
   }
   next();
@@ -44,16 +52,25 @@ export function insideOnly(folder: string): RequestHandler {
   const root = fs.realpathSync(folder);
   // Those that look for packed files would walk through it at the start.
   const link = fs.readdirSync(root, { withFileTypes: true, recursive: true }).find((entry) => entry.isSymbolicLink());
-  if (link) throw new Error(`${path.join(link.parentPath ?? link.path, link.name)} is a link, which is not followed. Remove it, or build the application again (npm run build).`);
+  if (link)
+    throw new Error(
+      `${path.join(link.parentPath ?? link.path, link.name)} is a link, which is not followed. Remove it, or build the application again (npm run build).`,
+    );
   return (request, _response, next) => {
     let wanted: string;
     try {
       wanted = path.join(root, decodeURIComponent(request.path));
     } catch {
-      throw new HttpProblem(400, 'request.malformed', 'Not a request', 'The address cannot be read: look for broken % signs.');
+      throw new HttpProblem(
+        400,
+        'request.malformed',
+        'Not a request',
+        'The address cannot be read: look for broken % signs.',
+      );
     }
     const real = realPathOf(wanted);
-    if (real !== null && real !== root && !real.startsWith(root + path.sep)) throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.path}.`);
+    if (real !== null && real !== root && !real.startsWith(root + path.sep))
+      throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.path}.`);
     next();
   };
 }
@@ -96,7 +113,10 @@ export const securityHeaders: RequestHandler[] = [
     referrerPolicy: { policy: 'no-referrer' },
   }),
   (_request, response, next) => {
-    response.setHeader('Permissions-Policy', 'geolocation=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), midi=(), display-capture=(), browsing-topics=()');
+    response.setHeader(
+      'Permissions-Policy',
+      'geolocation=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), midi=(), display-capture=(), browsing-topics=()',
+    );
     next();
   },
 ];

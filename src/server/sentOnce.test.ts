@@ -17,9 +17,20 @@ const subject = demoSubjects.curlew.data;
 const key = (n: number) => `key-0000-${n}`;
 
 describe('a change sent with a key', () => {
-  const create = (n: number, name = subject.name) => api().post('/api/v1/subjects').set('idempotency-key', key(n)).send({ id: testId(1), data: { ...subject, name } });
-  const replace = (n: number, name: string) => api().put(`/api/v1/subjects/${testId(1)}`).set('idempotency-key', key(n)).send({ version: 1, data: { ...subject, name } });
-  const remove = (n: number, version: number) => api().delete(`/api/v1/subjects/${testId(1)}?version=${version}`).set('idempotency-key', key(n));
+  const create = (n: number, name = subject.name) =>
+    api()
+      .post('/api/v1/subjects')
+      .set('idempotency-key', key(n))
+      .send({ id: testId(1), data: { ...subject, name } });
+  const replace = (n: number, name: string) =>
+    api()
+      .put(`/api/v1/subjects/${testId(1)}`)
+      .set('idempotency-key', key(n))
+      .send({ version: 1, data: { ...subject, name } });
+  const remove = (n: number, version: number) =>
+    api()
+      .delete(`/api/v1/subjects/${testId(1)}?version=${version}`)
+      .set('idempotency-key', key(n));
 
   it('is done once, and answered every time as the first', async () => {
     const first = await create(1).expect(201);
@@ -28,7 +39,10 @@ describe('a change sent with a key', () => {
     // Its answer was lost: it is not a conflict with itself.
     expect((await replace(2, 'Changed').expect(200)).body).toEqual(changed.body);
     expect((await create(1).expect(201)).body).toEqual(first.body);
-    expect((await api().get(`/api/v1/subjects/${testId(1)}`)).body).toMatchObject({ version: 2, data: { name: 'Changed' } });
+    expect((await api().get(`/api/v1/subjects/${testId(1)}`)).body).toMatchObject({
+      version: 2,
+      data: { name: 'Changed' },
+    });
     await remove(3, 2).expect(204);
     await remove(3, 2).expect(204);
     await remove(4, 2).expect(404);
@@ -39,13 +53,24 @@ describe('a change sent with a key', () => {
     await replace(2, 'Mine').expect(200);
     await replace(5, 'Theirs').expect(409);
     expect((await replace(2, 'Other words').expect(422)).body.code).toBe('key.reused');
-    await api().put(`/api/v1/subjects/${testId(1)}`).send({ version: 1, data: subject }).expect(409);
+    await api()
+      .put(`/api/v1/subjects/${testId(1)}`)
+      .send({ version: 1, data: subject })
+      .expect(409);
   });
 
   it('that was refused is looked at anew', async () => {
-    await api().put(`/api/v1/subjects/${testId(1)}`).set('idempotency-key', key(6)).send({ version: 1, data: subject }).expect(404);
+    await api()
+      .put(`/api/v1/subjects/${testId(1)}`)
+      .set('idempotency-key', key(6))
+      .send({ version: 1, data: subject })
+      .expect(404);
     await create(1).expect(201);
-    await api().put(`/api/v1/subjects/${testId(1)}`).set('idempotency-key', key(6)).send({ version: 1, data: subject }).expect(200);
+    await api()
+      .put(`/api/v1/subjects/${testId(1)}`)
+      .set('idempotency-key', key(6))
+      .send({ version: 1, data: subject })
+      .expect(200);
   });
 
   it('many times at once is done once', async () => {
@@ -72,7 +97,13 @@ describe('backups over HTTP', () => {
     await server.store.remove('subjects', testId(1), 1);
     expect((await api().get('/api/v1/backups')).body.items).toEqual([made]);
     await api().post(`/api/v1/backups/${made.name}/restore`).expect(200);
-    expect((await api().get(`/api/v1/subjects/${testId(1)}`).expect(200)).body.data).toEqual(subject);
+    expect(
+      (
+        await api()
+          .get(`/api/v1/subjects/${testId(1)}`)
+          .expect(200)
+      ).body.data,
+    ).toEqual(subject);
     expect((await api().post('/api/v1/backups/..%2ftest.sqlite/restore').expect(404)).body.code).toBe('backup.unknown');
   });
 });
@@ -81,14 +112,27 @@ describe('readings', () => {
   const far = demoReadings().find((row) => row.data.desk === 'far')!.data;
   const near = demoReadings().find((row) => row.data.desk === 'near')!.data;
   const stars = demoReadings().find((row) => row.data.desk === 'stars')!.data;
-  const of = (data: typeof far, name: string, day: number, more: object = {}) => ({ ...data, ...more, takenAt: `2026-05-0${day}T10:00:00Z`, input: { ...data.input, subject: { ...(data.input as { subject?: object }).subject, name } } }) as typeof far;
+  const of = (data: typeof far, name: string, day: number, more: object = {}) =>
+    ({
+      ...data,
+      ...more,
+      takenAt: `2026-05-0${day}T10:00:00Z`,
+      input: { ...data.input, subject: { ...(data.input as { subject?: object }).subject, name } },
+    }) as typeof far;
   beforeEach(async () => {
     await server.store.create('readings', testId(1), of(far, 'Élan in the mist', 1, { note: 'by the Reed bed' }));
-    await server.store.create('readings', testId(2), of(far, 'Avocet', 3, { result: { ...far.result, pixelsOnSubject: 5 } }));
+    await server.store.create(
+      'readings',
+      testId(2),
+      of(far, 'Avocet', 3, { result: { ...far.result, pixelsOnSubject: 5 } }),
+    );
     await server.store.create('readings', testId(3), of(near, 'Beetle', 2, { held: 'support' }));
     await server.store.create('readings', testId(4), { ...stars, takenAt: '2026-05-04T10:00:00Z' });
   });
-  const ids = async (query: string) => ((await api().get(`/api/v1/readings?${query}`).expect(200)).body.items as { id: string }[]).map((row) => Number(row.id.slice(-1)));
+  const ids = async (query: string) =>
+    ((await api().get(`/api/v1/readings?${query}`).expect(200)).body.items as { id: string }[]).map((row) =>
+      Number(row.id.slice(-1)),
+    );
 
   it('are sorted as asked', async () => {
     expect(await ids('')).toEqual([4, 2, 3, 1]);
@@ -116,10 +160,17 @@ describe('readings', () => {
   });
 
   it('are put in order through indexes', async () => {
-    const indexes = { newest: 'readings_taken_at', oldest: 'readings_taken_at', subject: 'readings_subject', most: 'readings_figure' };
+    const indexes = {
+      newest: 'readings_taken_at',
+      oldest: 'readings_taken_at',
+      subject: 'readings_subject',
+      most: 'readings_figure',
+    };
     for (const sort of READING_SORTS) {
       const index = indexes[sort];
-      const [plan] = await server.database.writer.query(`EXPLAIN QUERY PLAN SELECT * FROM readings ORDER BY ${orderOf('readings', sort)} LIMIT 100`);
+      const [plan] = await server.database.writer.query(
+        `EXPLAIN QUERY PLAN SELECT * FROM readings ORDER BY ${orderOf('readings', sort)} LIMIT 100`,
+      );
       expect(JSON.stringify(plan)).not.toContain('TEMP B-TREE');
       expect(JSON.stringify(plan)).toContain(index);
     }

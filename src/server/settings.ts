@@ -30,7 +30,9 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
     port,
     // The demo's data wait nowhere else; one's own must not slip to another address.
     nextFree: demo && env.JAUGE_PORT === undefined,
-    databaseFile: env.JAUGE_DATABASE ?? (demo ? path.join(root, '.demo', 'demo.sqlite') : path.join(dataFolder(env), 'jauge.sqlite')),
+    databaseFile:
+      env.JAUGE_DATABASE ??
+      (demo ? path.join(root, '.demo', 'demo.sqlite') : path.join(dataFolder(env), 'jauge.sqlite')),
     distFolder: env.JAUGE_DIST ?? path.join(root, 'dist'),
     demo,
     logLevel: env.JAUGE_LOG ?? 'warn',

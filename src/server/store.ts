@@ -23,8 +23,19 @@ export interface Store {
   /** The same page as JSON in UTF-8, ready to be sent. */
   listJson(name: ResourceName, limit: number, offset: number, sought?: ReadingsSought): Promise<Buffer>;
   get<N extends ResourceName>(name: N, id: string): Promise<Stored<ResourceTypes[N]>>;
-  create<N extends ResourceName>(name: N, id: string, data: unknown, sent?: SentOnce): Promise<Stored<ResourceTypes[N]>>;
-  replace<N extends ResourceName>(name: N, id: string, version: number, data: unknown, sent?: SentOnce): Promise<Stored<ResourceTypes[N]>>;
+  create<N extends ResourceName>(
+    name: N,
+    id: string,
+    data: unknown,
+    sent?: SentOnce,
+  ): Promise<Stored<ResourceTypes[N]>>;
+  replace<N extends ResourceName>(
+    name: N,
+    id: string,
+    version: number,
+    data: unknown,
+    sent?: SentOnce,
+  ): Promise<Stored<ResourceTypes[N]>>;
   remove(name: ResourceName, id: string, version: number, sent?: SentOnce): Promise<void>;
 }
 
@@ -45,17 +56,29 @@ function parsed(data: string): unknown {
 function checked<N extends ResourceName>(name: N, data: unknown): ResourceTypes[N] {
   const result = validateResource(name, data);
   if (result.ok) return result.value;
-  throw new HttpProblem(422, 'data.invalid', `Not a valid ${RESOURCE_NOUNS[name]}`, summary(result.errors), { errors: result.errors });
+  throw new HttpProblem(422, 'data.invalid', `Not a valid ${RESOURCE_NOUNS[name]}`, summary(result.errors), {
+    errors: result.errors,
+  });
 }
 
-const missingReference = (path: string, message: string) => new HttpProblem(422, 'reference.missing', 'Refers to something missing', message, { errors: [{ path, message }] });
+const missingReference = (path: string, message: string) =>
+  new HttpProblem(422, 'reference.missing', 'Refers to something missing', message, { errors: [{ path, message }] });
 
-const hasMode = (body: ResourceTypes['bodies'], modeId: string): boolean => modeId === 'whole' || body.cropModes.some((mode) => mode.id === modeId);
+const hasMode = (body: ResourceTypes['bodies'], modeId: string): boolean =>
+  modeId === 'whole' || body.cropModes.some((mode) => mode.id === modeId);
 
 /** Builds the store on an open database. `now` gives the time of a change. */
-export function createStore({ read, write, queue, together, trace, page }: Database, now: () => Date = () => new Date()): Store {
+export function createStore(
+  { read, write, queue, together, trace, page }: Database,
+  now: () => Date = () => new Date(),
+): Store {
   const missing = (name: ResourceName, id: string) =>
-    new HttpProblem(404, 'row.notFound', `No such ${RESOURCE_NOUNS[name]}`, `There is no ${RESOURCE_NOUNS[name]} with the id ${id}. It may have been deleted.`);
+    new HttpProblem(
+      404,
+      'row.notFound',
+      `No such ${RESOURCE_NOUNS[name]}`,
+      `There is no ${RESOURCE_NOUNS[name]} with the id ${id}. It may have been deleted.`,
+    );
 
   async function current(name: ResourceName, id: string, version: number, yours: unknown) {
     const row = await write.rows[name].findByPk(id);
@@ -86,20 +109,35 @@ export function createStore({ read, write, queue, together, trace, page }: Datab
     ];
     for (const { resource, id, path } of wanted) {
       if ((await write.rows[resource].count({ where: { id } })) > 0) continue;
-      throw missingReference(path, `This set-up refers to ${RESOURCE_NOUNS[resource] === 'body' ? 'a' : 'an'} ${RESOURCE_NOUNS[resource]} that does not exist (any more). Choose another one.`);
+      throw missingReference(
+        path,
+        `This set-up refers to ${RESOURCE_NOUNS[resource] === 'body' ? 'a' : 'an'} ${RESOURCE_NOUNS[resource]} that does not exist (any more). Choose another one.`,
+      );
     }
     const body = stored<ResourceTypes['bodies']>((await write.rows.bodies.findByPk(setup.bodyId))!).data;
-    if (!hasMode(body, setup.modeId)) throw missingReference('modeId', `“${body.name}” has no mode “${setup.modeId}”. Choose one of its own, or the whole sensor.`);
+    if (!hasMode(body, setup.modeId))
+      throw missingReference(
+        'modeId',
+        `“${body.name}” has no mode “${setup.modeId}”. Choose one of its own, or the whole sensor.`,
+      );
   }
 
   /** Refuses to take a mode from a body that a set-up still uses. */
   async function checkModesUsed(name: ResourceName, id: string, data: unknown): Promise<void> {
     if (name !== 'bodies') return;
     const body = data as ResourceTypes['bodies'];
-    const users = (await write.rows.setups.findAll({ where: { bodyId: id } })).map((row) => stored<ResourceTypes['setups']>(row)).filter((row) => !hasMode(body, row.data.modeId));
+    const users = (await write.rows.setups.findAll({ where: { bodyId: id } }))
+      .map((row) => stored<ResourceTypes['setups']>(row))
+      .filter((row) => !hasMode(body, row.data.modeId));
     if (users.length === 0) return;
     const usedBy = users.map((row) => ({ resource: 'setups', id: row.id, name: row.data.name }));
-    throw new HttpProblem(409, 'mode.inUse', 'Mode still in use', `A crop mode that is taken away here is used by ${usedBy.map((user) => `“${user.name}”`).join(', ')}. Give ${usedBy.length > 1 ? 'these' : 'that'} another mode first.`, { usedBy });
+    throw new HttpProblem(
+      409,
+      'mode.inUse',
+      'Mode still in use',
+      `A crop mode that is taken away here is used by ${usedBy.map((user) => `“${user.name}”`).join(', ')}. Give ${usedBy.length > 1 ? 'these' : 'that'} another mode first.`,
+      { usedBy },
+    );
   }
 
   async function writeParts(name: ResourceName, id: string, data: unknown): Promise<void> {
@@ -117,24 +155,42 @@ export function createStore({ read, write, queue, together, trace, page }: Datab
       ids = (await write.setupParts.findAll({ where })).map((row) => row.get('setupId') as string);
     }
     const users = await write.rows.setups.findAll({ where: { id: { [Op.in]: ids } } });
-    return users.map((row) => ({ resource: 'setups', id: row.get('id') as string, name: stored<{ name: string }>(row).data.name }));
+    return users.map((row) => ({
+      resource: 'setups',
+      id: row.get('id') as string,
+      name: stored<{ name: string }>(row).data.name,
+    }));
   }
 
   /** The same row sent again, after an answer that was lost on the way, is not an error; another one is. */
-  async function sameOrRefuse<N extends ResourceName>(name: N, id: string, valid: ResourceTypes[N]): Promise<Stored<ResourceTypes[N]>> {
+  async function sameOrRefuse<N extends ResourceName>(
+    name: N,
+    id: string,
+    valid: ResourceTypes[N],
+  ): Promise<Stored<ResourceTypes[N]>> {
     const existing = await write.rows[name].findByPk(id);
     if (!existing) throw missing(name, id);
     if (existing.get('data') === JSON.stringify(valid)) return stored<ResourceTypes[N]>(existing);
-    throw new HttpProblem(409, 'row.exists', 'Exists already', `There is already a ${RESOURCE_NOUNS[name]} with this id.`, {
-      stored: stored(existing),
-      yours: valid,
-    });
+    throw new HttpProblem(
+      409,
+      'row.exists',
+      'Exists already',
+      `There is already a ${RESOURCE_NOUNS[name]} with this id.`,
+      {
+        stored: stored(existing),
+        yours: valid,
+      },
+    );
   }
 
   /** A page as JSON, UTF-8: the rows' own JSON, put together by the database. */
   async function listJson(name: ResourceName, limit: number, offset: number, sought?: ReadingsSought): Promise<Buffer> {
     const { total, items } = await page(name, limit, offset, sought);
-    return Buffer.concat([Buffer.from('{"items":['), items, Buffer.from(`],"total":${total},"limit":${limit},"offset":${offset}}`)]);
+    return Buffer.concat([
+      Buffer.from('{"items":['),
+      items,
+      Buffer.from(`],"total":${total},"limit":${limit},"offset":${offset}}`),
+    ]);
   }
 
   /** Takes a turn for a change, which is done wholly or not at all, and once for its key. */
@@ -144,7 +200,13 @@ export function createStore({ read, write, queue, together, trace, page }: Datab
         if (!sent) return work();
         const before = await write.answers.findByPk(sent.key);
         if (before) {
-          if (before.get('request') !== sent.request) throw new HttpProblem(422, 'key.reused', 'Key used before', 'This Idempotency-Key came with another change before. Every change needs a key of its own.');
+          if (before.get('request') !== sent.request)
+            throw new HttpProblem(
+              422,
+              'key.reused',
+              'Key used before',
+              'This Idempotency-Key came with another change before. Every change needs a key of its own.',
+            );
           return JSON.parse(before.get('body') as string) as T;
         }
         const result = await work();
@@ -174,7 +236,13 @@ export function createStore({ read, write, queue, together, trace, page }: Datab
         if (exists) return sameOrRefuse(name, id, valid);
         await checkReferences(name, valid);
         const time = now().toISOString();
-        const row = { id, version: nextVersion(deletedVersion ?? 0), data: JSON.stringify(valid), createdAt: time, updatedAt: time };
+        const row = {
+          id,
+          version: nextVersion(deletedVersion ?? 0),
+          data: JSON.stringify(valid),
+          createdAt: time,
+          updatedAt: time,
+        };
         await write.rows[name].create({ ...row, ...columnsOf(name, valid) });
         await writeParts(name, id, valid);
         if (deletedVersion !== null) await write.tombstones.destroy({ where: { id } });
@@ -188,7 +256,12 @@ export function createStore({ read, write, queue, together, trace, page }: Datab
         const row = await current(name, id, version, valid);
         await checkReferences(name, valid);
         await checkModesUsed(name, id, valid);
-        await row.update({ version: nextVersion(version), data: JSON.stringify(valid), updatedAt: now().toISOString(), ...columnsOf(name, valid) });
+        await row.update({
+          version: nextVersion(version),
+          data: JSON.stringify(valid),
+          updatedAt: now().toISOString(),
+          ...columnsOf(name, valid),
+        });
         await writeParts(name, id, valid);
         return stored<ResourceTypes[N]>(row);
       });

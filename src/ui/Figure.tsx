@@ -26,7 +26,13 @@ export const Figure = memo(function Figure({ label, quantity, units, onWhy, name
   const error = showError(quantity, units);
   const note = noteWords(quantity);
   return (
-    <Pressable role="button" onPress={() => onWhy(name)} style={styles.figure} aria-label={`${label}: ${note ? `${note} ` : ''}${number} ${unit}${beside ? `, ${beside}` : ''}${error ? `, ${error}` : ''}. Why?`} {...(testID ? { testID } : {})}>
+    <Pressable
+      role="button"
+      onPress={() => onWhy(name)}
+      style={styles.figure}
+      aria-label={`${label}: ${note ? `${note} ` : ''}${number} ${unit}${beside ? `, ${beside}` : ''}${error ? `, ${error}` : ''}. Why?`}
+      {...(testID ? { testID } : {})}
+    >
       <Txt kind="fine" tone="soft">
         {label}
       </Txt>
@@ -52,8 +58,15 @@ export const Figure = memo(function Figure({ label, quantity, units, onWhy, name
 /** A figure whose digits did not change need not be drawn again. */
 function sameFigure(a: Props, b: Props): boolean {
   return (
-    a.label === b.label && a.units === b.units && a.beside === b.beside && a.onWhy === b.onWhy && a.name === b.name &&
-    a.quantity.value === b.quantity.value && a.quantity.plusMinus === b.quantity.plusMinus && a.quantity.note === b.quantity.note && a.quantity.unit === b.quantity.unit
+    a.label === b.label &&
+    a.units === b.units &&
+    a.beside === b.beside &&
+    a.onWhy === b.onWhy &&
+    a.name === b.name &&
+    a.quantity.value === b.quantity.value &&
+    a.quantity.plusMinus === b.quantity.plusMinus &&
+    a.quantity.note === b.quantity.note &&
+    a.quantity.unit === b.quantity.unit
   );
 }
 

@@ -14,7 +14,16 @@ const HALO = 5;
 /** Letters in a drawing, with a clear ground around them so that no line runs through a name. */
 export function HaloText({ text, colour, ground, ...rest }: Props) {
   return [true, false].map((halo) => (
-    <SvgText key={String(halo)} fontSize={fontSize.fine} fontFamily={family.figure} {...rest} fill={halo ? ground : colour} stroke={halo ? ground : 'none'} strokeWidth={halo ? HALO : 0} strokeLinejoin="round">
+    <SvgText
+      key={String(halo)}
+      fontSize={fontSize.fine}
+      fontFamily={family.figure}
+      {...rest}
+      fill={halo ? ground : colour}
+      stroke={halo ? ground : 'none'}
+      strokeWidth={halo ? HALO : 0}
+      strokeLinejoin="round"
+    >
       {text}
     </SvgText>
   ));

@@ -13,7 +13,11 @@ function Waiting() {
   const missing = useMissingParts((state) => state.count > 0);
   return (
     <View style={{ padding: space.wide }} role="status">
-      <Txt tone={missing ? 'caution' : 'soft'}>{missing ? 'The server cannot be reached, and this page was not opened before. Start the server again, and the page opens by itself; if it runs already, load the page anew.' : 'Opening …'}</Txt>
+      <Txt tone={missing ? 'caution' : 'soft'}>
+        {missing
+          ? 'The server cannot be reached, and this page was not opened before. Start the server again, and the page opens by itself; if it runs already, load the page anew.'
+          : 'Opening …'}
+      </Txt>
     </View>
   );
 }

@@ -22,7 +22,13 @@ export function Page({ title, up, keys, children }: Props) {
   return (
     <View style={styles.page}>
       <View style={styles.head}>
-        <Key title="Back" icon="arrow-back" iconOnly weight="plain" onPress={() => (router.canGoBack() ? router.back() : router.replace(up as Href))} />
+        <Key
+          title="Back"
+          icon="arrow-back"
+          iconOnly
+          weight="plain"
+          onPress={() => (router.canGoBack() ? router.back() : router.replace(up as Href))}
+        />
         <Txt kind="title" level={1} style={styles.title} numberOfLines={1}>
           {title}
         </Txt>
@@ -35,6 +41,14 @@ export function Page({ title, up, keys, children }: Props) {
 
 const useStyles = stylesOf((palette) => ({
   page: { flex: 1 },
-  head: { flexDirection: 'row', alignItems: 'center', gap: space.small, paddingHorizontal: space.small, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.small,
+    paddingHorizontal: space.small,
+    paddingVertical: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   title: { flex: 1 },
 }));

@@ -37,6 +37,14 @@ export const PageLinks = memo(function PageLinks({ label, pages }: Props) {
 });
 
 const useStyles = stylesOf((palette) => ({
-  line: { flexDirection: 'row', alignItems: 'center', gap: space.medium, minHeight: TARGET + 8, paddingVertical: space.small, borderTopWidth: 1, borderColor: palette.hairline },
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.medium,
+    minHeight: TARGET + 8,
+    paddingVertical: space.small,
+    borderTopWidth: 1,
+    borderColor: palette.hairline,
+  },
   words: { flex: 1 },
 }));

@@ -35,7 +35,10 @@ export function Sheet({ title, onClose, onBack, children, footer }: Props) {
       onRequestClose={onBack ?? onClose}
       animationType="none"
       backdropStyle={styles.veil}
-      overlayStyle={[styles.sheet, wide ? [styles.side, { height }] : [styles.rising, { width, maxHeight: height * 0.92 }]]}
+      overlayStyle={[
+        styles.sheet,
+        wide ? [styles.side, { height }] : [styles.rising, { width, maxHeight: height * 0.92 }],
+      ]}
       aria-label={title}
     >
       <View style={[styles.head, onBack ? styles.headBack : null]}>

@@ -25,7 +25,12 @@ export function Table({ label, heads, rows }: Props) {
       {rows.map((row) => (
         <View key={row.key} role="row" style={styles.row}>
           {row.cells.map((cell, i) => (
-            <Txt key={heads[i]} kind={row.strong ? 'strong' : 'small'} role={i === 0 ? 'rowheader' : 'cell'} style={i === 0 ? styles.first : styles.cell}>
+            <Txt
+              key={heads[i]}
+              kind={row.strong ? 'strong' : 'small'}
+              role={i === 0 ? 'rowheader' : 'cell'}
+              style={i === 0 ? styles.first : styles.cell}
+            >
               {cell}
             </Txt>
           ))}
@@ -36,8 +41,22 @@ export function Table({ label, heads, rows }: Props) {
 }
 
 const useStyles = stylesOf((palette) => ({
-  heads: { flexDirection: 'row', gap: space.small, borderBottomWidth: 2, borderColor: palette.ink, paddingBottom: space.small, alignItems: 'flex-end' },
-  row: { flexDirection: 'row', gap: space.small, borderBottomWidth: 1, borderColor: palette.hairline, paddingVertical: space.small, alignItems: 'baseline' },
+  heads: {
+    flexDirection: 'row',
+    gap: space.small,
+    borderBottomWidth: 2,
+    borderColor: palette.ink,
+    paddingBottom: space.small,
+    alignItems: 'flex-end',
+  },
+  row: {
+    flexDirection: 'row',
+    gap: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+    paddingVertical: space.small,
+    alignItems: 'baseline',
+  },
   first: { flex: 1.4 },
   cell: { flex: 1, textAlign: 'right' },
 }));

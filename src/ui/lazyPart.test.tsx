@@ -42,7 +42,11 @@ it('opens a part once it has arrived', async () => {
 });
 
 it('asks again for a part that does not arrive, says so meanwhile, and loses nothing', async () => {
-  const load = jest.fn<Promise<{ default: typeof Page }>, []>().mockRejectedValueOnce(new Error('Loading module /desks.js failed.')).mockRejectedValueOnce(new Error('Loading module /desks.js failed.')).mockResolvedValue({ default: Page });
+  const load = jest
+    .fn<Promise<{ default: typeof Page }>, []>()
+    .mockRejectedValueOnce(new Error('Loading module /desks.js failed.'))
+    .mockRejectedValueOnce(new Error('Loading module /desks.js failed.'))
+    .mockResolvedValue({ default: Page });
   show(lazyPart(load));
   await act(() => jest.advanceTimersByTimeAsync(10));
   expect(screen.getByText(/^The server cannot be reached, and this page was not opened before/)).toBeTruthy();

@@ -8,7 +8,8 @@ const AGAIN_MS = 2000;
 export const useMissingParts = create<{ count: number }>()(() => ({ count: 0 }));
 
 /** Whether a part did not arrive; a fault inside one that did is no reason to ask again. */
-const didNotArrive = (error: unknown): boolean => error instanceof Error && (error.name === 'AsyncRequireError' || /^Loading module .* failed/.test(error.message));
+const didNotArrive = (error: unknown): boolean =>
+  error instanceof Error && (error.name === 'AsyncRequireError' || /^Loading module .* failed/.test(error.message));
 
 /** Asks until it is there: a server that is stopped comes back, and nothing on the screen is lost meanwhile. */
 async function patiently<T>(load: () => PromiseLike<T>): Promise<T> {

@@ -8,10 +8,23 @@ import { Theme } from './theme/theme';
 import { niceStep } from './finder/niceStep';
 import { SILHOUETTES } from './finder/silhouettes';
 import { SUBJECT_KINDS, type SubjectKind } from '@/core/kit/subjects';
-import { quantityText, showError, showFNumber, showLengthM, showQuantity, showSubjectMm } from '@/core/quantity/quantityText';
+import {
+  quantityText,
+  showError,
+  showFNumber,
+  showLengthM,
+  showQuantity,
+  showSubjectMm,
+} from '@/core/quantity/quantityText';
 import { DAY, NIGHT } from './theme/palette';
 
-const px = (value: number, plusMinus?: number) => computed(value, 'px', () => ({ name: 'px', formula: '', inputs: [input('a', 'a', given(1, 'mm', 'a'))], source: 's' }), plusMinus);
+const px = (value: number, plusMinus?: number) =>
+  computed(
+    value,
+    'px',
+    () => ({ name: 'px', formula: '', inputs: [input('a', 'a', given(1, 'mm', 'a'))], source: 's' }),
+    plusMinus,
+  );
 
 describe('texts of quantities', () => {
   it('show no more figures than the error allows', () => {
@@ -43,11 +56,29 @@ describe('texts of quantities', () => {
 });
 
 describe('the number field', () => {
-  function Field({ onChange, ...rest }: { onChange?: (value: number | null) => void; optional?: boolean; minimum?: number; maximum?: number }) {
+  function Field({
+    onChange,
+    ...rest
+  }: {
+    onChange?: (value: number | null) => void;
+    optional?: boolean;
+    minimum?: number;
+    maximum?: number;
+  }) {
     const [value, setValue] = useState<number | null>(60);
     return (
       <Theme look="day">
-        <NumberField label="Distance" value={value} unit="m" shownUnit="m" {...rest} onChange={(next) => { setValue(next); onChange?.(next); }} />
+        <NumberField
+          label="Distance"
+          value={value}
+          unit="m"
+          shownUnit="m"
+          {...rest}
+          onChange={(next) => {
+            setValue(next);
+            onChange?.(next);
+          }}
+        />
       </Theme>
     );
   }
@@ -90,7 +121,15 @@ describe('the number field', () => {
     // The value follows a moment late, as a deferred one does.
     const at = (value: number) => (
       <Theme look="day">
-        <NumberField label="Distance" value={value} unit="m" shownUnit="m" minimum={1} maximum={100} onChange={() => undefined} />
+        <NumberField
+          label="Distance"
+          value={value}
+          unit="m"
+          shownUnit="m"
+          minimum={1}
+          maximum={100}
+          onChange={() => undefined}
+        />
       </Theme>
     );
     const { rerender } = render(at(60));
@@ -130,7 +169,15 @@ describe('controls', () => {
     const onChange = jest.fn();
     render(
       <Theme look="night">
-        <Choice label="Filter" value="a" onChange={onChange} options={[{ value: 'a', name: 'None' }, { value: 'b', name: 'Weak' }]} />
+        <Choice
+          label="Filter"
+          value="a"
+          onChange={onChange}
+          options={[
+            { value: 'a', name: 'None' },
+            { value: 'b', name: 'Weak' },
+          ]}
+        />
       </Theme>,
     );
     fireEvent.press(screen.getByText('Weak'));
@@ -175,9 +222,13 @@ describe('palettes', () => {
     return (light + 0.05) / (dark + 0.05);
   };
 
-  it.each([['day', DAY], ['night', NIGHT]] as const)('%s: all text has a contrast of 4.5 on both grounds', (_, palette) => {
+  it.each([
+    ['day', DAY],
+    ['night', NIGHT],
+  ] as const)('%s: all text has a contrast of 4.5 on both grounds', (_, palette) => {
     for (const ground of [palette.paper, palette.raised]) {
-      for (const text of [palette.ink, palette.inkSoft, palette.press, palette.needle, palette.caution]) expect(contrast(text, ground)).toBeGreaterThanOrEqual(4.5);
+      for (const text of [palette.ink, palette.inkSoft, palette.press, palette.needle, palette.caution])
+        expect(contrast(text, ground)).toBeGreaterThanOrEqual(4.5);
     }
     expect(contrast(palette.onPress, palette.press)).toBeGreaterThanOrEqual(4.5);
   });

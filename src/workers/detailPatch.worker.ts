@@ -13,5 +13,8 @@ interface WorkerScope {
 const scope = globalThis as unknown as WorkerScope;
 scope.onmessage = ({ data }) => {
   const patches = detailPatches(data.systems, data.subject);
-  scope.postMessage(patches, patches.map((patch) => patch.buffer));
+  scope.postMessage(
+    patches,
+    patches.map((patch) => patch.buffer),
+  );
 };

@@ -19,6 +19,8 @@ interface WorkerScope {
 
 const scope = globalThis as unknown as WorkerScope;
 scope.onmessage = ({ data: { ratios, ...order } }) => {
-  const plans = ratios.map((ratio, i) => wholePlan(order, ratio, (share) => scope.postMessage({ share: (i + share) / ratios.length })));
+  const plans = ratios.map((ratio, i) =>
+    wholePlan(order, ratio, (share) => scope.postMessage({ share: (i + share) / ratios.length })),
+  );
   scope.postMessage({ plans });
 };

@@ -14,8 +14,12 @@ function quantityLine(value: Parameters<typeof isQuantity>[0]): string | null {
   if (!isQuantity(value)) return null;
   const { unit, kind, plusMinus, note, why } = value;
   const error = plusMinus === undefined ? '' : ` ± ${text(plusMinus)}`;
-  const inputs = why.inputs.map(({ symbol, quantity }) => `${symbol} = ${text(quantity.value)} ${quantity.unit}`).join(', ');
-  const schools = (why.schools ?? []).map((school) => `${school.choice}${school.chosen ? '*' : ''} = ${text(school.value)}`).join(', ');
+  const inputs = why.inputs
+    .map(({ symbol, quantity }) => `${symbol} = ${text(quantity.value)} ${quantity.unit}`)
+    .join(', ');
+  const schools = (why.schools ?? [])
+    .map((school) => `${school.choice}${school.chosen ? '*' : ''} = ${text(school.value)}`)
+    .join(', ');
   const from = [why.formula, inputs, schools].filter(Boolean).join(' | ');
   return `${text(value.value)}${error} ${unit} (${kind}${note ? `, ${note}` : ''})${from ? ` ← ${from}` : ''}`;
 }
@@ -49,11 +53,16 @@ function sameText(now: string, then: string): boolean {
 
 /** Every place at which two readings differ, with both values. */
 export function differences(now: Plain | undefined, then: Plain | undefined, at = ''): string[] {
-  if (typeof now === 'string' && typeof then === 'string') return sameText(now, then) ? [] : [`${at}: ${now}, was ${then}`];
-  if (typeof now === 'number' && typeof then === 'number') return close(now, then) ? [] : [`${at}: ${now}, was ${then}`];
-  if (typeof now !== 'object' || typeof then !== 'object' || now === null || then === null) return now === then ? [] : [`${at}: ${JSON.stringify(now)}, was ${JSON.stringify(then)}`];
+  if (typeof now === 'string' && typeof then === 'string')
+    return sameText(now, then) ? [] : [`${at}: ${now}, was ${then}`];
+  if (typeof now === 'number' && typeof then === 'number')
+    return close(now, then) ? [] : [`${at}: ${now}, was ${then}`];
+  if (typeof now !== 'object' || typeof then !== 'object' || now === null || then === null)
+    return now === then ? [] : [`${at}: ${JSON.stringify(now)}, was ${JSON.stringify(then)}`];
   const keys = [...new Set([...Object.keys(now), ...Object.keys(then)])];
-  return keys.flatMap((key) => differences((now as Record<string, Plain>)[key], (then as Record<string, Plain>)[key], at ? `${at}.${key}` : key));
+  return keys.flatMap((key) =>
+    differences((now as Record<string, Plain>)[key], (then as Record<string, Plain>)[key], at ? `${at}.${key}` : key),
+  );
 }
 
 /**
@@ -65,7 +74,8 @@ export class Records {
   private readonly writes = process.env.JAUGE_RECORD === '1';
 
   constructor(private readonly file: string) {
-    this.kept = !this.writes && fs.existsSync(file) ? (JSON.parse(fs.readFileSync(file, 'utf8')) as Record<string, Plain>) : {};
+    this.kept =
+      !this.writes && fs.existsSync(file) ? (JSON.parse(fs.readFileSync(file, 'utf8')) as Record<string, Plain>) : {};
   }
 
   /** Differences of a reading from what was kept under its name; a case nobody kept is one. */
@@ -75,12 +85,20 @@ export class Records {
       this.kept[name] = now;
       return [];
     }
-    return name in this.kept ? differences(now, this.kept[name]) : [`${name}: nothing was kept; JAUGE_RECORD=1 keeps it`];
+    return name in this.kept
+      ? differences(now, this.kept[name])
+      : [`${name}: nothing was kept; JAUGE_RECORD=1 keeps it`];
   }
 
   /** Names that were kept and are read no more. */
   left(names: readonly string[]): string[] {
-    if (this.writes) fs.writeFileSync(this.file, `{\n${Object.entries(this.kept).map(([name, kept]) => `${JSON.stringify(name)}: ${JSON.stringify(kept)}`).join(',\n')}\n}\n`);
+    if (this.writes)
+      fs.writeFileSync(
+        this.file,
+        `{\n${Object.entries(this.kept)
+          .map(([name, kept]) => `${JSON.stringify(name)}: ${JSON.stringify(kept)}`)
+          .join(',\n')}\n}\n`,
+      );
     return Object.keys(this.kept).filter((name) => !names.includes(name));
   }
 }

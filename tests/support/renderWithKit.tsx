@@ -9,11 +9,19 @@ import { Theme, type Look } from '@/ui/theme/theme';
 /** What the server would hold: the demo's rows, some resources replaced. */
 export type Held = Partial<Record<ResourceName, Stored<unknown>[]>>;
 
-const stored = (id: string, data: unknown): Stored<unknown> => ({ id, version: 1, createdAt: '2026-01-01T00:00:00Z', updatedAt: '2026-01-01T00:00:00Z', data });
+const stored = (id: string, data: unknown): Stored<unknown> => ({
+  id,
+  version: 1,
+  createdAt: '2026-01-01T00:00:00Z',
+  updatedAt: '2026-01-01T00:00:00Z',
+  data,
+});
 
 /** The demo as the API gives it. */
 export function demoHeld(): Held {
-  return Object.fromEntries(demoRows().map(({ resource, rows }) => [resource, rows.map((row) => stored(row.id, row.data))]));
+  return Object.fromEntries(
+    demoRows().map(({ resource, rows }) => [resource, rows.map((row) => stored(row.id, row.data))]),
+  );
 }
 
 interface Options {
@@ -26,7 +34,10 @@ interface Options {
 }
 
 /** Draws a screen with the kit a server holds, and waits until the rows are there. */
-export async function renderWithKit(element: React.ReactElement, { held = demoHeld(), unreachable = false, silent = false, look = 'day' }: Options = {}): Promise<void> {
+export async function renderWithKit(
+  element: React.ReactElement,
+  { held = demoHeld(), unreachable = false, silent = false, look = 'day' }: Options = {},
+): Promise<void> {
   jest.spyOn(api, 'list').mockImplementation(((name: ResourceName) => {
     if (silent) return new Promise(() => undefined);
     return unreachable ? Promise.reject(new Error('unreachable')) : Promise.resolve(held[name] ?? []);
@@ -34,14 +45,33 @@ export async function renderWithKit(element: React.ReactElement, { held = demoHe
   jest.spyOn(api, 'readings').mockImplementation((query) => {
     if (silent) return new Promise(() => undefined);
     if (unreachable) return Promise.reject(new Error('unreachable'));
-    const all = ((held.readings ?? []) as StoredOf<'readings'>[]).filter(({ id, data }) => (!query.id || id === query.id) && (!query.desk || data.desk === query.desk) && (!query.held || data.held !== undefined));
+    const all = ((held.readings ?? []) as StoredOf<'readings'>[]).filter(
+      ({ id, data }) =>
+        (!query.id || id === query.id) &&
+        (!query.desk || data.desk === query.desk) &&
+        (!query.held || data.held !== undefined),
+    );
     const sorted = [...all].sort((a, b) => b.data.takenAt.localeCompare(a.data.takenAt));
-    return Promise.resolve({ items: sorted.slice(query.offset, query.offset + query.limit), total: all.length, limit: query.limit, offset: query.offset });
+    return Promise.resolve({
+      items: sorted.slice(query.offset, query.offset + query.limit),
+      total: all.length,
+      limit: query.limit,
+      offset: query.offset,
+    });
   });
   // What is changed waits in the outbox, where a test can look at it.
-  for (const verb of ['create', 'replace', 'remove'] as const) jest.spyOn(api, verb).mockImplementation(() => new Promise<never>(() => undefined));
+  for (const verb of ['create', 'replace', 'remove'] as const)
+    jest.spyOn(api, verb).mockImplementation(() => new Promise<never>(() => undefined));
   render(
-    <SWRConfig value={{ provider: () => new Map(), dedupingInterval: 0, errorRetryCount: 0, loadingTimeout: 0, revalidateOnFocus: false }}>
+    <SWRConfig
+      value={{
+        provider: () => new Map(),
+        dedupingInterval: 0,
+        errorRetryCount: 0,
+        loadingTimeout: 0,
+        revalidateOnFocus: false,
+      }}
+    >
       <Theme look={look}>
         <KitProvider>{element}</KitProvider>
       </Theme>
@@ -61,5 +91,8 @@ export function words(): string {
     else if (node && typeof node === 'object' && 'children' in node) walk((node as { children: unknown }).children);
   };
   walk(screen.toJSON());
-  return found.join(' ').replace(/\u202f/g, ' ').replace(/ +/g, ' ');
+  return found
+    .join(' ')
+    .replace(/\u202f/g, ' ')
+    .replace(/ +/g, ' ');
 }

@@ -12,7 +12,13 @@ export default function ComparePage() {
       <Head>
         <title>Compare · Jauge</title>
       </Head>
-      <CompareKit what={what ?? 'bodies'} ids={(ids ?? '').split(',').filter((id) => id !== '').slice(0, 4)} />
+      <CompareKit
+        what={what ?? 'bodies'}
+        ids={(ids ?? '')
+          .split(',')
+          .filter((id) => id !== '')
+          .slice(0, 4)}
+      />
     </Opening>
   );
 }

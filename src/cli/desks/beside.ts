@@ -11,7 +11,18 @@ import { neededPixels } from '@/core/output/needs';
 import { fail, ok } from '@/core/quantity/result';
 import { desk } from '../desk';
 import { plainSystem } from '../plainSystem';
-import { choice, choices, convention, farWays, list, namedSetup, objectSchema, type Choices, type FarInput, type NamedSetup } from './fields';
+import {
+  choice,
+  choices,
+  convention,
+  farWays,
+  list,
+  namedSetup,
+  objectSchema,
+  type Choices,
+  type FarInput,
+  type NamedSetup,
+} from './fields';
 
 interface BesideInput extends Choices {
   contenders: NamedSetup[];
@@ -22,25 +33,68 @@ interface BesideInput extends Choices {
   cropConvention?: FarInput['cropConvention'];
 }
 
-const situation = { subject: { $ref: 'subject' }, distanceM: between('Distance in m', 0.01, 100_000), output: { $ref: 'output' }, cropConvention: convention, ...choices } as const;
-const compared = (input: BesideInput, stance: Stance) => sideBySide({ contenders: input.contenders.map(({ name, setup }) => ({ id: name, name, setup })), stance, subject: input.subject, distanceM: input.distanceM, output: input.output, ...farWays(input) });
-const plain = ({ system, reading, ...rest }: Compared) => ({ ...rest, system: plainSystem(system), reading: told(reading) });
+const situation = {
+  subject: { $ref: 'subject' },
+  distanceM: between('Distance in m', 0.01, 100_000),
+  output: { $ref: 'output' },
+  cropConvention: convention,
+  ...choices,
+} as const;
+const compared = (input: BesideInput, stance: Stance) =>
+  sideBySide({
+    contenders: input.contenders.map(({ name, setup }) => ({ id: name, name, setup })),
+    stance,
+    subject: input.subject,
+    distanceM: input.distanceM,
+    output: input.output,
+    ...farWays(input),
+  });
+const plain = ({ system, reading, ...rest }: Compared) => ({
+  ...rest,
+  system: plainSystem(system),
+  reading: told(reading),
+});
 
 export const beside = desk<BesideInput>({
   about: 'two to four set-ups on the same subject: from the same spot, at the same framing, or as the same picture',
-  schema: objectSchema('Side by side', { contenders: list('Set-ups compared', namedSetup, 2, 4), stance: choice('Held equal', ['sameSpot', 'sameFraming', 'samePicture']), ...situation }, ['contenders', 'subject', 'distanceM', 'output']),
+  schema: objectSchema(
+    'Side by side',
+    {
+      contenders: list('Set-ups compared', namedSetup, 2, 4),
+      stance: choice('Held equal', ['sameSpot', 'sameFraming', 'samePicture']),
+      ...situation,
+    },
+    ['contenders', 'subject', 'distanceM', 'output'],
+  ),
   read: (input) => {
     const result = compared(input, input.stance ?? 'sameSpot');
-    return ok({ desk: 'beside', sentence: result.sentence, leftOut: result.left, compared: result.compared.map(plain) });
+    return ok({
+      desk: 'beside',
+      sentence: result.sentence,
+      leftOut: result.left,
+      compared: result.compared.map(plain),
+    });
   },
 });
 
 export const fairTestDesk = desk<BesideInput>({
   about: 'what to hold equal when two set-ups are tested against each other, as a card',
-  schema: objectSchema('Fair test', { contenders: list('The two set-ups', namedSetup, 2, 2), ...situation }, ['contenders', 'subject', 'distanceM', 'output']),
+  schema: objectSchema('Fair test', { contenders: list('The two set-ups', namedSetup, 2, 2), ...situation }, [
+    'contenders',
+    'subject',
+    'distanceM',
+    'output',
+  ]),
   read: (input) => {
     const [a, b] = compared(input, 'sameFraming').compared;
-    if (!a || !b) return fail('test.left', `One of the two cannot take this picture: ${compared(input, 'sameFraming').left.map((each) => each.reason).join(' ')}`, 'contenders');
+    if (!a || !b)
+      return fail(
+        'test.left',
+        `One of the two cannot take this picture: ${compared(input, 'sameFraming')
+          .left.map((each) => each.reason)
+          .join(' ')}`,
+        'contenders',
+      );
     const points = fairTest(a, b, input.units);
     return ok({ desk: 'fairTest', points, card: fairTestCard(a, b, points) });
   },
@@ -59,19 +113,38 @@ const target = {
   title: 'What a route must reach',
   required: ['kind'],
   oneOf: [
-    objectSchema('Pixels on the subject', { kind: { const: 'pixels' }, pixels: between('Pixels', 1, 1e6) }, ['kind', 'pixels']),
-    objectSchema('An equivalent lens', { kind: { const: 'equivalent' }, focalMm: between('Equivalent focal length in mm', 1, 50_000), fNumber: between('Equivalent f-number', 0.3, 500) }, ['kind', 'focalMm', 'fNumber']),
+    objectSchema('Pixels on the subject', { kind: { const: 'pixels' }, pixels: between('Pixels', 1, 1e6) }, [
+      'kind',
+      'pixels',
+    ]),
+    objectSchema(
+      'An equivalent lens',
+      {
+        kind: { const: 'equivalent' },
+        focalMm: between('Equivalent focal length in mm', 1, 50_000),
+        fNumber: between('Equivalent f-number', 0.3, 500),
+      },
+      ['kind', 'focalMm', 'fNumber'],
+    ),
   ],
 } as const;
 
 /** What is only thought of is told by its own mark. */
-const shelf = <T extends { wish?: boolean | undefined; retired?: boolean | undefined }>(parts: T[]) => parts.filter((part) => !part.retired).map((part) => ({ part, wished: part.wish === true }));
+const shelf = <T extends { wish?: boolean | undefined; retired?: boolean | undefined }>(parts: T[]) =>
+  parts.filter((part) => !part.retired).map((part) => ({ part, wished: part.wish === true }));
 
 export const routes = desk<RoutesInput>({
   about: 'every route of a kit to the pixels wanted, and what each gives up',
   schema: objectSchema(
     'Other routes',
-    { bodies: list('Bodies', { $ref: 'body' }, 1), optics: list('Optics', { $ref: 'optic' }, 1), adapters: list('Adapters', { $ref: 'adapter' }), target, wish: choice('What one cares for', ['weight', 'price', 'light', 'detail']), ...situation },
+    {
+      bodies: list('Bodies', { $ref: 'body' }, 1),
+      optics: list('Optics', { $ref: 'optic' }, 1),
+      adapters: list('Adapters', { $ref: 'adapter' }),
+      target,
+      wish: choice('What one cares for', ['weight', 'price', 'light', 'detail']),
+      ...situation,
+    },
     ['bodies', 'optics', 'subject', 'distanceM', 'output'],
   ),
   read: (input) => {
@@ -90,6 +163,14 @@ export const routes = desk<RoutesInput>({
       convention: by,
       threshold,
     });
-    return ok({ desk: 'routes', routes: rankRoutes(found, input.wish ?? 'weight').map(({ body, parts, system, ...rest }) => ({ ...rest, body: body.name, parts: parts.map((part) => part.name), system: plainSystem(system) })) });
+    return ok({
+      desk: 'routes',
+      routes: rankRoutes(found, input.wish ?? 'weight').map(({ body, parts, system, ...rest }) => ({
+        ...rest,
+        body: body.name,
+        parts: parts.map((part) => part.name),
+        system: plainSystem(system),
+      })),
+    });
   },
 });

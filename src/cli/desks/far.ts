@@ -12,10 +12,31 @@ import type { Adapter } from '@/contract/schemas/adapter';
 import { fail, ok, type Problem } from '@/core/quantity/result';
 import { desk } from '../desk';
 import { plainSystem } from '../plainSystem';
-import { backgroundOf, choices, convention, farProperties, farRequired, farWays, list, namedSetup, objectSchema, type Choices, type FarInput, type NamedSetup } from './fields';
+import {
+  backgroundOf,
+  choices,
+  convention,
+  farProperties,
+  farRequired,
+  farWays,
+  list,
+  namedSetup,
+  objectSchema,
+  type Choices,
+  type FarInput,
+  type NamedSetup,
+} from './fields';
 
 /** Speed nobody entered is assumed by `farMore`, and not concluded from by the ladder. */
-const ladderOf = (input: FarInput) => modesLadder({ setup: input, subject: input.subject, distanceM: input.distanceM, output: input.output, speedMPerS: input.subject.speedMPerS, ...farWays(input) });
+const ladderOf = (input: FarInput) =>
+  modesLadder({
+    setup: input,
+    subject: input.subject,
+    distanceM: input.distanceM,
+    output: input.output,
+    speedMPerS: input.subject.speedMPerS,
+    ...farWays(input),
+  });
 
 export const far = desk<FarInput>({
   about: 'a distant subject: pixels, resolved pixels, verdict, depth, background, shutter, value',
@@ -27,9 +48,22 @@ export const far = desk<FarInput>({
     const reading = readFar({ ...input, ...ways, system: folded.value });
     if (!reading.ok) return reading;
     const problem: Problem | undefined = reading.value.obstacle ?? reading.value.overflow;
-    const base = { desk: 'far' as const, system: plainSystem(folded.value), reading: told(reading.value), ...(problem ? { problem } : {}) };
+    const base = {
+      desk: 'far' as const,
+      system: plainSystem(folded.value),
+      reading: told(reading.value),
+      ...(problem ? { problem } : {}),
+    };
     if (reading.value.obstacle) return ok(base);
-    const more = farMore({ system: folded.value, reading: reading.value, subject: input.subject, output: input.output, cocSchool: input.cocSchool ?? 'diagonal', background: backgroundOf(input.background), speedMPerS: input.subject.speedMPerS });
+    const more = farMore({
+      system: folded.value,
+      reading: reading.value,
+      subject: input.subject,
+      output: input.output,
+      cocSchool: input.cocSchool ?? 'diagonal',
+      background: backgroundOf(input.background),
+      speedMPerS: input.subject.speedMPerS,
+    });
     return ok({ ...base, more, cropAdvice: ladderOf(input).advice });
   },
 });
@@ -39,7 +73,19 @@ export const ladder = desk<FarInput>({
   schema: objectSchema('Crop-mode ladder', farProperties, farRequired),
   read: (input) => {
     const { rungs, advice } = ladderOf(input);
-    return ok({ desk: 'ladder', advice, rungs: rungs.map(({ mode, system, reading, hidden, overflows }) => ({ mode, used: system.used, framesPerSecond: system.framesPerSecond, fileSizeMb: system.fileSizeMb, hiddenShare: hidden, overflows, reading: told(reading) })) });
+    return ok({
+      desk: 'ladder',
+      advice,
+      rungs: rungs.map(({ mode, system, reading, hidden, overflows }) => ({
+        mode,
+        used: system.used,
+        framesPerSecond: system.framesPerSecond,
+        fileSizeMb: system.fileSizeMb,
+        hiddenShare: hidden,
+        overflows,
+        reading: told(reading),
+      })),
+    });
   },
 });
 
@@ -49,11 +95,27 @@ interface LeversInput extends FarInput {
 
 export const levers = desk<LeversInput>({
   about: 'what could be changed for a distant subject, each with its exact gain and price',
-  schema: objectSchema('Levers', { ...farProperties, kit: objectSchema('The rest of the kit', { adapters: list('Adapters', { $ref: 'adapter' }), setups: list('Other set-ups', namedSetup) }, []) }, farRequired),
+  schema: objectSchema(
+    'Levers',
+    {
+      ...farProperties,
+      kit: objectSchema(
+        'The rest of the kit',
+        { adapters: list('Adapters', { $ref: 'adapter' }), setups: list('Other set-ups', namedSetup) },
+        [],
+      ),
+    },
+    farRequired,
+  ),
   read: (input) => {
     const ways = farWays(input);
-    const parts = [...input.chain.filter((part): part is FactorPart & Adapter => isFactor(part)), ...(input.kit?.adapters ?? []).filter((part): part is FactorPart & Adapter => isFactor(part))];
-    const converters = parts.filter((spec, i) => parts.findIndex((each) => each.name === spec.name) === i).map((spec) => ({ id: spec.name, spec }));
+    const parts = [
+      ...input.chain.filter((part): part is FactorPart & Adapter => isFactor(part)),
+      ...(input.kit?.adapters ?? []).filter((part): part is FactorPart & Adapter => isFactor(part)),
+    ];
+    const converters = parts
+      .filter((spec, i) => parts.findIndex((each) => each.name === spec.name) === i)
+      .map((spec) => ({ id: spec.name, spec }));
     const found = farLevers({
       setup: input,
       subject: input.subject,
@@ -85,12 +147,22 @@ export const planner = desk<PlannerInput>({
   about: 'pixels against distance for several set-ups, and from how far each is enough',
   schema: objectSchema(
     'Planner curve',
-    { setups: list('Set-ups', namedSetup, 1, 8), subject: { $ref: 'subject' }, output: { $ref: 'output' }, fromM: between('From, in m', 0.01, 10_000), toM: between('To, in m', 0.02, 100_000), points: { type: 'integer', title: 'Points of the curve', minimum: 2, maximum: 2000 }, cropConvention: convention, ...choices },
+    {
+      setups: list('Set-ups', namedSetup, 1, 8),
+      subject: { $ref: 'subject' },
+      output: { $ref: 'output' },
+      fromM: between('From, in m', 0.01, 10_000),
+      toM: between('To, in m', 0.02, 100_000),
+      points: { type: 'integer', title: 'Points of the curve', minimum: 2, maximum: 2000 },
+      cropConvention: convention,
+      ...choices,
+    },
     ['setups', 'subject', 'output'],
   ),
   read: (input) => {
     const { fromM = 1, toM = 500, points = 60 } = input;
-    if (toM <= fromM) return fail('planner.range', 'The curve ends before it begins: make “toM” larger than “fromM”.', 'toM');
+    if (toM <= fromM)
+      return fail('planner.range', 'The curve ends before it begins: make “toM” larger than “fromM”.', 'toM');
     const ways = farWays(input);
     const distancesM = logDistancesM(fromM, toM, points);
     const needed = neededPixels(input.output, input.subject.sizeMm);
@@ -102,10 +174,21 @@ export const planner = desk<PlannerInput>({
       curves: input.setups.map(({ name, setup }) => {
         const folded = foldSystem(setup, ways.convention);
         if (!folded.ok) return { name, problem: folded.problem };
-        const { counted, nearestM, farthestM } = plannerCurve(folded.value, input.subject.sizeMm, distancesM, ways.judgeBy, ways.threshold);
-        return { name, nearestM, farthestM, enoughUpToM: reachM(folded.value, input.subject.sizeMm, needed, ways.judgeBy, 100_000, ways.threshold), countedPixels: [...counted].map((each) => (each === 0 ? null : each)) };
+        const { counted, nearestM, farthestM } = plannerCurve(
+          folded.value,
+          input.subject.sizeMm,
+          distancesM,
+          ways.judgeBy,
+          ways.threshold,
+        );
+        return {
+          name,
+          nearestM,
+          farthestM,
+          enoughUpToM: reachM(folded.value, input.subject.sizeMm, needed, ways.judgeBy, 100_000, ways.threshold),
+          countedPixels: [...counted].map((each) => (each === 0 ? null : each)),
+        };
       }),
     });
   },
 });
-

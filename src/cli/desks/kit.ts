@@ -27,7 +27,13 @@ export const kit = desk<KitInput>({
   about: 'what body, mode and chain become together: system, steps, checks, zoom range, modes',
   schema: objectSchema(
     'Set-up to fold',
-    { ...systemProperties, units: choices.units, cardGb: between('Card in GB', 0.1, 20_000), pixelsPerInch: between('Print density in pixels per inch', 10, 2400), outputs: list('Outputs', { $ref: outputSchema.$id }) },
+    {
+      ...systemProperties,
+      units: choices.units,
+      cardGb: between('Card in GB', 0.1, 20_000),
+      pixelsPerInch: between('Print density in pixels per inch', 10, 2400),
+      outputs: list('Outputs', { $ref: outputSchema.$id }),
+    },
     ['body', 'modeId', 'chain'],
   ),
   read: (input) => {
@@ -42,7 +48,12 @@ export const kit = desk<KitInput>({
       steps: steps.value,
       checks: setupChecks(input, [], input.units),
       zoom: focalTable(input, convention).map(({ system, ...row }) => ({ ...row, system: plainSystem(system) })),
-      modes: modeTable({ body: input.body, cardGb: input.cardGb ?? CARD_GB, pixelsPerInch: input.pixelsPerInch ?? PIXELS_PER_INCH, outputs: input.outputs ?? [] }),
+      modes: modeTable({
+        body: input.body,
+        cardGb: input.cardGb ?? CARD_GB,
+        pixelsPerInch: input.pixelsPerInch ?? PIXELS_PER_INCH,
+        outputs: input.outputs ?? [],
+      }),
     });
   },
 });
@@ -54,6 +65,12 @@ export const video = desk<SystemInputData>({
     const folded = foldSystem(input, input.cropConvention ?? 'usual');
     if (!folded.ok) return folded;
     const modes = readOut(folded.value);
-    return modes.length ? ok({ desk: 'video', modes }) : fail('video.none', `${input.body.name} has no video mode entered. Add its read-outs to the body.`, 'body.videoModes');
+    return modes.length
+      ? ok({ desk: 'video', modes })
+      : fail(
+          'video.none',
+          `${input.body.name} has no video mode entered. Add its read-outs to the body.`,
+          'body.videoModes',
+        );
   },
 });

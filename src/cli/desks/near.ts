@@ -33,14 +33,20 @@ function readingOf(input: NearInput): Result<{ system: EffectiveSystem; reading:
 }
 
 /** A reading with its curve only where the curve is asked for. */
-const plainReading = ({ curve: _, state, ...reading }: NearReading) => ({ ...reading, turned: state.turned, fixedAperture: state.fixedAperture });
+const plainReading = ({ curve: _, state, ...reading }: NearReading) => ({
+  ...reading,
+  turned: state.turned,
+  fixedAperture: state.fixedAperture,
+});
 
 export const near = desk<NearInput>({
   about: 'a tiny subject: reproduction ratio, field, depth, light, room in front, verdict',
   schema: objectSchema('Near reading', properties, required),
   read: (input) => {
     const read = readingOf(input);
-    return read.ok ? ok({ desk: 'near', system: plainSystem(read.value.system), reading: plainReading(read.value.reading) }) : read;
+    return read.ok
+      ? ok({ desk: 'near', system: plainSystem(read.value.system), reading: plainReading(read.value.reading) })
+      : read;
   },
 });
 
@@ -66,14 +72,33 @@ export const stack = desk<StackInput>({
   about: 'a focus stack: step, frames, rail positions, time, card',
   schema: objectSchema(
     'Focus stack',
-    { ...properties, coverMm: between('Depth to cover in mm', 0.001, 1000), overlap: between('Overlap, a share', 0, 0.9), railStepUm: between('One step of the rail in µm', 0.01, 100_000), secondsPerFrame: between('Seconds a frame', 0, 600) },
+    {
+      ...properties,
+      coverMm: between('Depth to cover in mm', 0.001, 1000),
+      overlap: between('Overlap, a share', 0, 0.9),
+      railStepUm: between('One step of the rail in µm', 0.01, 100_000),
+      secondsPerFrame: between('Seconds a frame', 0, 600),
+    },
     required,
   ),
   read: (input) => {
-    const { coverMm = subjectDepthMm(input.subject.kind, input.subject.sizeMm), overlap = 0.25, railStepUm = 5, secondsPerFrame = 3, ...rest } = input;
+    const {
+      coverMm = subjectDepthMm(input.subject.kind, input.subject.sizeMm),
+      overlap = 0.25,
+      railStepUm = 5,
+      secondsPerFrame = 3,
+      ...rest
+    } = input;
     const read = readingOf(rest);
     if (!read.ok) return read;
-    const plan = stackPlan({ coverMm, depthMm: read.value.reading.depthMm.value, overlap, railStepUm, secondsPerFrame, fileSizeMb: read.value.system.fileSizeMb });
+    const plan = stackPlan({
+      coverMm,
+      depthMm: read.value.reading.depthMm.value,
+      overlap,
+      railStepUm,
+      secondsPerFrame,
+      fileSizeMb: read.value.system.fileSizeMb,
+    });
     return plan.ok ? ok({ desk: 'stack', depthMm: read.value.reading.depthMm, coverMm, ...plan.value }) : plan;
   },
 });
@@ -85,7 +110,15 @@ interface SensorsInput extends NearInput {
 
 export const sensors = desk<SensorsInput>({
   about: 'the same tiny subject on several sensors, at the same ratio, field or depth',
-  schema: objectSchema('Sensors compared', { ...properties, bodies: list('Other bodies', { $ref: 'body' }, 1, 40), stance: choice('Held equal', ['sameRatio', 'sameField', 'sameDepth']) }, [...required, 'bodies']),
+  schema: objectSchema(
+    'Sensors compared',
+    {
+      ...properties,
+      bodies: list('Other bodies', { $ref: 'body' }, 1, 40),
+      stance: choice('Held equal', ['sameRatio', 'sameField', 'sameDepth']),
+    },
+    [...required, 'bodies'],
+  ),
   read: ({ bodies, stance = 'sameRatio', ...input }) => {
     const read = readingOf(input);
     if (!read.ok) return read;
@@ -101,7 +134,11 @@ export const sensors = desk<SensorsInput>({
       viewedPx: viewedPixels(input.output),
       used: system.used,
     });
-    return ok({ desk: 'sensors', stance, pictures: pictures.map(({ body, ...picture }) => ({ body: body.name, ...picture })) });
+    return ok({
+      desk: 'sensors',
+      stance,
+      pictures: pictures.map(({ body, ...picture }) => ({ body: body.name, ...picture })),
+    });
   },
 });
 
@@ -111,20 +148,38 @@ interface NearLeversInput extends NearInput {
 
 export const nearLeversDesk = desk<NearLeversInput>({
   about: 'what could be changed close up, each with its gain and price',
-  schema: objectSchema('Levers close up', { ...properties, kit: objectSchema('The rest of the kit', { adapters: list('Adapters', { $ref: 'adapter' }), setups: list('Other set-ups', namedSetup) }, []) }, required),
+  schema: objectSchema(
+    'Levers close up',
+    {
+      ...properties,
+      kit: objectSchema(
+        'The rest of the kit',
+        { adapters: list('Adapters', { $ref: 'adapter' }), setups: list('Other set-ups', namedSetup) },
+        [],
+      ),
+    },
+    required,
+  ),
   read: ({ kit, ...input }) => {
     const read = readingOf(input);
     if (!read.ok) return read;
     // Parts are known by where they stand: first those of the chain, then those of the kit that are not in it.
     const spare = (kit?.adapters ?? []).filter((part) => !input.chain.some((each) => each.name === part.name));
     const parts: Part[] = [...input.chain, ...spare];
-    const links = input.chain.map((part, i): AroundLink => ({ type: isOptic(part) ? 'optic' : 'adapter', id: String(i), ...(part.kind === 'tubes' && part.usedMm ? { usedMm: part.usedMm } : {}) }));
+    const links = input.chain.map((part, i): AroundLink => ({
+      type: isOptic(part) ? 'optic' : 'adapter',
+      id: String(i),
+      ...(part.kind === 'tubes' && part.usedMm ? { usedMm: part.usedMm } : {}),
+    }));
     const candidates = candidatesAround<AroundLink>({
       setup: input,
       links,
       adapters: parts.flatMap((spec, i) => (isOptic(spec) ? [] : [{ id: String(i), spec }])),
       otherSetups: (kit?.setups ?? []).map(({ name, setup }) => ({ id: name, name, setup })),
-      partsOf: (chain) => chain.map((link) => (link.usedMm ? ({ ...parts[Number(link.id)]!, usedMm: link.usedMm } as Part) : parts[Number(link.id)]!)),
+      partsOf: (chain) =>
+        chain.map((link) =>
+          link.usedMm ? ({ ...parts[Number(link.id)]!, usedMm: link.usedMm } as Part) : parts[Number(link.id)]!,
+        ),
       linkTo: (id, usedMm) => ({ type: 'adapter', id, ...(usedMm ? { usedMm } : {}) }),
     });
     const found = nearLevers({
@@ -155,12 +210,22 @@ export const ratioPlan = desk<PlanInput>({
   about: 'every combination of lenses, tubes, close-up lenses and converters that reaches a ratio',
   schema: objectSchema(
     'Plan for a ratio',
-    { body: { $ref: 'body' }, ratio: between('Ratio wanted', 0.005, 200), optics: list('Optics', { $ref: 'optic' }, 1), adapters: list('Adapters', { $ref: 'adapter' }), order: choice('What one cares for', ['swaps', 'workingDistance', 'light', 'error']), most: { type: 'integer', title: 'Routes printed', minimum: 1, maximum: 2000 } },
+    {
+      body: { $ref: 'body' },
+      ratio: between('Ratio wanted', 0.005, 200),
+      optics: list('Optics', { $ref: 'optic' }, 1),
+      adapters: list('Adapters', { $ref: 'adapter' }),
+      order: choice('What one cares for', ['swaps', 'workingDistance', 'light', 'error']),
+      most: { type: 'integer', title: 'Routes printed', minimum: 1, maximum: 2000 },
+    },
     ['body', 'ratio', 'optics'],
   ),
   read: ({ body, ratio, optics, adapters = [], order = 'swaps', most = 50 }) => {
-    const parts = [...optics, ...adapters].filter((part) => !part.retired).map((spec, i) => ({ id: `${i} ${spec.name}`, spec: spec as Part }));
-    const of = <K extends Part['kind']>(kind: K) => parts.filter((part): part is Owned<Extract<Part, { kind: K }>> => part.spec.kind === kind);
+    const parts = [...optics, ...adapters]
+      .filter((part) => !part.retired)
+      .map((spec, i) => ({ id: `${i} ${spec.name}`, spec: spec as Part }));
+    const of = <K extends Part['kind']>(kind: K) =>
+      parts.filter((part): part is Owned<Extract<Part, { kind: K }>> => part.spec.kind === kind);
     const fits = ({ spec }: Owned<Part>) => mayMount(spec.mount, body.mount);
     const plan = wholePlan(
       {
@@ -168,10 +233,18 @@ export const ratioPlan = desk<PlanInput>({
           lenses: of('lens').filter((part): part is Owned<LensSpec> => misfits(body, [part.spec]).length === 0),
           tubes: of('tubes').filter(fits),
           closeUps: of('closeUp'),
-          converters: closeConverters(parts.filter((part): part is Owned<FactorPart> => isFactor(part.spec) && fits(part))),
+          converters: closeConverters(
+            parts.filter((part): part is Owned<FactorPart> => isFactor(part.spec) && fits(part)),
+          ),
           flangeMm: body.flangeMm,
         },
-        means: { body, reversing: of('reversing').filter(fits), coupling: of('coupling'), objectives: of('objective'), tubeLenses: of('tubeLens') },
+        means: {
+          body,
+          reversing: of('reversing').filter(fits),
+          coupling: of('coupling'),
+          objectives: of('objective'),
+          tubeLenses: of('tubeLens'),
+        },
         measured: [],
         present: [],
       },
@@ -182,7 +255,12 @@ export const ratioPlan = desk<PlanInput>({
       desk: 'ratioPlan',
       tried: plan.tried,
       reaching: plan.reaching,
-      routes: rankRatioRoutes(plan.routes, order).slice(0, most).map(({ links, ...route }) => ({ parts: links.map((link) => ({ name: nameOf(link.id), ...(link.usedMm ? { usedMm: link.usedMm } : {}) })), ...route })),
+      routes: rankRatioRoutes(plan.routes, order)
+        .slice(0, most)
+        .map(({ links, ...route }) => ({
+          parts: links.map((link) => ({ name: nameOf(link.id), ...(link.usedMm ? { usedMm: link.usedMm } : {}) })),
+          ...route,
+        })),
     });
   },
 });

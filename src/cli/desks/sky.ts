@@ -32,16 +32,39 @@ interface StarsInput extends StarsInputData {
 
 export const stars = desk<StarsInput>({
   about: 'the longest exposure under the stars by every school, and levers of the kit',
-  schema: objectSchema('Reading of the stars', { ...starsInputSchema.properties, kit: objectSchema('The rest of the kit', { setups: list('Other set-ups', namedSetup) }, []) }, starsInputSchema.required),
+  schema: objectSchema(
+    'Reading of the stars',
+    {
+      ...starsInputSchema.properties,
+      kit: objectSchema('The rest of the kit', { setups: list('Other set-ups', namedSetup) }, []),
+    },
+    starsInputSchema.required,
+  ),
   read: ({ kit, ...input }) => {
     const convention = input.cropConvention ?? 'usual';
     const system = foldSystem(input, convention);
     if (!system.ok) return system;
-    if (system.value.optics.state.far.ratio > 0) return fail('sky.noInfinity', 'This set-up does not reach infinity. Take tubes and close-up lenses off.', 'chain');
+    if (system.value.optics.state.far.ratio > 0)
+      return fail(
+        'sky.noInfinity',
+        'This set-up does not reach infinity. Take tubes and close-up lenses off.',
+        'chain',
+      );
     const present = starsFromPlain(system.value, input);
-    const candidates = (kit?.setups ?? []).map(({ name, setup }): StarCandidate<null> => ({ id: name, kind: 'setup', name, setup, patch: null }));
+    const candidates = (kit?.setups ?? []).map(({ name, setup }): StarCandidate<null> => ({
+      id: name,
+      kind: 'setup',
+      name,
+      setup,
+      patch: null,
+    }));
     const levers = starLevers(present, candidates, convention).map(({ patch: _, ...lever }) => lever);
-    return ok({ desk: 'stars', system: plainSystem(system.value), reading: plainStars(readStars(present)), ...(kit ? { levers } : {}) });
+    return ok({
+      desk: 'stars',
+      system: plainSystem(system.value),
+      reading: plainStars(readStars(present)),
+      ...(kit ? { levers } : {}),
+    });
   },
 });
 
@@ -53,12 +76,31 @@ interface StrokesInput extends StarsInputData {
 
 export const strokes = desk<StrokesInput>({
   about: 'wanted strokes: frames, time, card and batteries for an arc of the sky',
-  schema: objectSchema('Wanted strokes', { ...starsInputSchema.properties, arcDeg: between('Arc in °', 0.01, 360), gapS: between('Gap between two pictures in s', 0, 3600), batteryMin: between('Minutes a battery exposes', 1, 10_000) }, [...starsInputSchema.required, 'arcDeg']),
+  schema: objectSchema(
+    'Wanted strokes',
+    {
+      ...starsInputSchema.properties,
+      arcDeg: between('Arc in °', 0.01, 360),
+      gapS: between('Gap between two pictures in s', 0, 3600),
+      batteryMin: between('Minutes a battery exposes', 1, 10_000),
+    },
+    [...starsInputSchema.required, 'arcDeg'],
+  ),
   read: ({ arcDeg, gapS = 1, batteryMin, ...input }) => {
     const system = foldSystem(input, input.cropConvention ?? 'usual');
     if (!system.ok) return system;
     const reading = readStars(starsFromPlain(system.value, input));
-    return ok({ desk: 'strokes', exposureS: reading.exposureS, ...planStrokes({ arcDeg, exposureS: reading.exposureS.value, gapS, fileSizeMb: system.value.fileSizeMb, batteryMin }) });
+    return ok({
+      desk: 'strokes',
+      exposureS: reading.exposureS,
+      ...planStrokes({
+        arcDeg,
+        exposureS: reading.exposureS.value,
+        gapS,
+        fileSizeMb: system.value.fileSizeMb,
+        batteryMin,
+      }),
+    });
   },
 });
 
@@ -68,23 +110,67 @@ export const planet = desk<PlanetInputData>({
   read: (input) => {
     const system = foldSystem(input, input.cropConvention ?? 'usual');
     if (!system.ok) return system;
-    const { planet: name, discArcsec = PLANETS[name].usualArcsec, blurPx = 1, margin = 1.4, exposureS = 0.008, linkMbPerS = 350, cardGb = 64, bits = 8 } = input;
+    const {
+      planet: name,
+      discArcsec = PLANETS[name].usualArcsec,
+      blurPx = 1,
+      margin = 1.4,
+      exposureS = 0.008,
+      linkMbPerS = 350,
+      cardGb = 64,
+      bits = 8,
+    } = input;
     const reading = readPlanet({ system: system.value, planet: name, discArcsec, blurPx });
-    const order = { body: system.value.body, discPx: reading.discPx.value, margin, exposureS, linkMbPerS, durationS: reading.longestCaptureS.value, bits, cardGb };
+    const order = {
+      body: system.value.body,
+      discPx: reading.discPx.value,
+      margin,
+      exposureS,
+      linkMbPerS,
+      durationS: reading.longestCaptureS.value,
+      bits,
+      cardGb,
+    };
     const capture = planCapture(order);
-    return ok({ desk: 'planet', system: plainSystem(system.value), reading, capture, captureReasons: captureQuantities(order, capture) });
+    return ok({
+      desk: 'planet',
+      system: plainSystem(system.value),
+      reading,
+      capture,
+      captureReasons: captureQuantities(order, capture),
+    });
   },
 });
 
 const objectFields = objectSchema(
   'Object of the deep sky',
-  { id: text('Number', 40), name: text('Name'), kind: { type: 'string', title: 'Kind', enum: ['galaxy', 'nebula', 'planetary', 'remnant', 'open', 'globular'] }, raHours: between('Right ascension in hours, J2000', 0, 24), declinationDeg: between('Declination in °, J2000', -90, 90), lengthArcmin: between('Length in arcminutes', 0.01, 10_000), widthArcmin: between('Width in arcminutes', 0.01, 10_000), positionAngleDeg: between('Position angle in °', -360, 360) },
+  {
+    id: text('Number', 40),
+    name: text('Name'),
+    kind: { type: 'string', title: 'Kind', enum: ['galaxy', 'nebula', 'planetary', 'remnant', 'open', 'globular'] },
+    raHours: between('Right ascension in hours, J2000', 0, 24),
+    declinationDeg: between('Declination in °, J2000', -90, 90),
+    lengthArcmin: between('Length in arcminutes', 0.01, 10_000),
+    widthArcmin: between('Width in arcminutes', 0.01, 10_000),
+    positionAngleDeg: between('Position angle in °', -360, 360),
+  },
   ['id', 'name', 'kind', 'raHours', 'declinationDeg', 'lengthArcmin', 'widthArcmin'],
 );
-const objectSchemaOf = { title: 'Object', oneOf: [{ type: 'string', title: 'Catalogue number, such as M 31', minLength: 1, maxLength: 40 }, objectFields] } as const;
+const objectSchemaOf = {
+  title: 'Object',
+  oneOf: [{ type: 'string', title: 'Catalogue number, such as M 31', minLength: 1, maxLength: 40 }, objectFields],
+} as const;
 
-const objectOf = (told: string | DeepObject): DeepObject | undefined => (typeof told === 'string' ? DEEP_OBJECTS.find((each) => each.id.replace(/\s/g, '').toLowerCase() === told.replace(/\s/g, '').toLowerCase()) : told);
-const unknown = (told: string | DeepObject) => fail('deep.unknown', `“${typeof told === 'string' ? told : told.id}” is not in the catalogue. Known: ${DEEP_OBJECTS.map((each) => each.id).join(', ')}; or give its coordinates and size.`, 'object');
+const objectOf = (told: string | DeepObject): DeepObject | undefined =>
+  typeof told === 'string'
+    ? DEEP_OBJECTS.find((each) => each.id.replace(/\s/g, '').toLowerCase() === told.replace(/\s/g, '').toLowerCase())
+    : told;
+const unknown = (told: string | DeepObject) =>
+  fail(
+    'deep.unknown',
+    `“${typeof told === 'string' ? told : told.id}” is not in the catalogue. Known: ${DEEP_OBJECTS.map((each) => each.id).join(', ')}; or give its coordinates and size.`,
+    'object',
+  );
 
 interface DeepInput extends SystemInputData {
   object: string | DeepObject;
@@ -99,18 +185,52 @@ export const deep = desk<DeepInput>({
   about: 'an object of the deep sky: does it fit, in how many frames, pixel against seeing, unguided times',
   schema: objectSchema(
     'Deep sky',
-    { ...systemProperties, object: objectSchemaOf, rollDeg: between('Turn of the frame, north to east, in °', -360, 360), overlap: between('Overlap of frames, a share', 0, 0.9), seeingArcsec: between('Seeing in ″', 0.1, 30), tolerancePx: between('How far a star may run in px', 0.01, 1000), mountArcsecPerMin: between('Error of the mount in ″ per minute', 0.001, 10_000) },
+    {
+      ...systemProperties,
+      object: objectSchemaOf,
+      rollDeg: between('Turn of the frame, north to east, in °', -360, 360),
+      overlap: between('Overlap of frames, a share', 0, 0.9),
+      seeingArcsec: between('Seeing in ″', 0.1, 30),
+      tolerancePx: between('How far a star may run in px', 0.01, 1000),
+      mountArcsecPerMin: between('Error of the mount in ″ per minute', 0.001, 10_000),
+    },
     ['body', 'modeId', 'chain', 'object'],
   ),
-  read: ({ object: told, overlap = 0.2, seeingArcsec = 3, tolerancePx = 1.5, mountArcsecPerMin = 6, rollDeg, ...input }) => {
+  read: ({
+    object: told,
+    overlap = 0.2,
+    seeingArcsec = 3,
+    tolerancePx = 1.5,
+    mountArcsecPerMin = 6,
+    rollDeg,
+    ...input
+  }) => {
     const system = foldSystem(input, input.cropConvention ?? 'usual');
     if (!system.ok) return system;
     const object = objectOf(told);
     if (!object) return unknown(told);
     const { used, focalMm } = system.value;
-    const field = { widthDeg: angleOfViewDeg(used.widthMm, focalMm.value), heightDeg: angleOfViewDeg(used.heightMm, focalMm.value) };
+    const field = {
+      widthDeg: angleOfViewDeg(used.widthMm, focalMm.value),
+      heightDeg: angleOfViewDeg(used.heightMm, focalMm.value),
+    };
     const best = bestRollDeg(object, field, overlap);
-    return ok({ desk: 'deep', object, rollDeg: rollDeg ?? 0, bestRollDeg: best, system: plainSystem(system.value), reading: readDeep({ system: system.value, object, rollDeg: rollDeg ?? 0, overlap, seeingArcsec, tolerancePx, mountArcsecPerMin }) });
+    return ok({
+      desk: 'deep',
+      object,
+      rollDeg: rollDeg ?? 0,
+      bestRollDeg: best,
+      system: plainSystem(system.value),
+      reading: readDeep({
+        system: system.value,
+        object,
+        rollDeg: rollDeg ?? 0,
+        overlap,
+        seeingArcsec,
+        tolerancePx,
+        mountArcsecPerMin,
+      }),
+    });
   },
 });
 
@@ -127,18 +247,31 @@ interface NightInput {
 
 const HOUR_MS = 3_600_000;
 const iso = (ms: number): string => new Date(ms).toISOString();
-const spanOf = (span: SunBelow | null) => (span === null ? null : span.throughout ? { throughout: true } : { from: iso(span.fromMs), to: iso(span.toMs), hours: (span.toMs - span.fromMs) / HOUR_MS });
+const spanOf = (span: SunBelow | null) =>
+  span === null
+    ? null
+    : span.throughout
+      ? { throughout: true }
+      : { from: iso(span.fromMs), to: iso(span.toMs), hours: (span.toMs - span.fromMs) / HOUR_MS };
 
 export const night = desk<NightInput>({
   about: 'a night at a place: twilights, Moon, planets, best windows of objects (times in UTC)',
   schema: objectSchema(
     'Night',
-    { latitudeDeg: between('Latitude in °', -90, 90), longitudeDeg: between('Longitude in °, east positive', -180, 180), heightM: between('Height above the sea in m', -500, 9000), date: { type: 'string', title: 'Evening', pattern: '^\\d{4}-\\d{2}-\\d{2}$' }, utcOffsetHours: between('Clock against UTC in hours', -14, 14), objects: list('Objects', objectSchemaOf) },
+    {
+      latitudeDeg: between('Latitude in °', -90, 90),
+      longitudeDeg: between('Longitude in °, east positive', -180, 180),
+      heightM: between('Height above the sea in m', -500, 9000),
+      date: { type: 'string', title: 'Evening', pattern: '^\\d{4}-\\d{2}-\\d{2}$' },
+      utcOffsetHours: between('Clock against UTC in hours', -14, 14),
+      objects: list('Objects', objectSchemaOf),
+    },
     ['latitudeDeg', 'longitudeDeg', 'date'],
   ),
   read: ({ latitudeDeg, longitudeDeg, heightM = 0, date, utcOffsetHours = longitudeDeg / 15, objects = ['M 31'] }) => {
     const noon = Date.parse(`${date}T12:00:00Z`);
-    if (Number.isNaN(noon) || !iso(noon).startsWith(date)) return fail('night.date', `There is no ${date}. Give the evening as YYYY-MM-DD.`, 'date');
+    if (Number.isNaN(noon) || !iso(noon).startsWith(date))
+      return fail('night.date', `There is no ${date}. Give the evening as YYYY-MM-DD.`, 'date');
     const found = objects.map((told) => ({ told, object: objectOf(told) }));
     const missing = found.find((each) => !each.object);
     if (missing) return unknown(missing.told);
@@ -147,7 +280,16 @@ export const night = desk<NightInput>({
     const midnight = frame.fromMs + 12 * HOUR_MS;
     const windowOf = (place: { raDeg: number; declinationDeg: number }) => {
       const best = bestWindow(place, site, frame);
-      return best && { from: iso(best.fromMs), to: iso(best.toMs), highestDeg: best.highestDeg, highestAt: iso(best.highestMs), moonFromDeg: best.moonFromDeg, moonDisturbs: best.moonDisturbs };
+      return (
+        best && {
+          from: iso(best.fromMs),
+          to: iso(best.toMs),
+          highestDeg: best.highestDeg,
+          highestAt: iso(best.highestMs),
+          moonFromDeg: best.moonFromDeg,
+          moonDisturbs: best.moonDisturbs,
+        }
+      );
     };
     const { darkHours, moonLit } = nightQuantities(frame, null, '');
     return ok({
@@ -163,10 +305,19 @@ export const night = desk<NightInput>({
       sunrise: frame.sunrise === null ? null : iso(frame.sunrise),
       moonLit,
       moonPhase: frame.moonPhase,
-      objects: found.map(({ object }) => ({ id: object!.id, name: object!.name, best: windowOf(ofDate(object!.raHours, object!.declinationDeg, midnight)) })),
+      objects: found.map(({ object }) => ({
+        id: object!.id,
+        name: object!.name,
+        best: windowOf(ofDate(object!.raHours, object!.declinationDeg, midnight)),
+      })),
       planets: PLANET_NAMES.map((name) => {
         const seen = planetOn(name, site, midnight);
-        return { name, ...seen, best: windowOf(seen), ...(seen.fromSunDeg < NEAR_SUN_DEG ? { caution: SUN_WARNING } : {}) };
+        return {
+          name,
+          ...seen,
+          best: windowOf(seen),
+          ...(seen.fromSunDeg < NEAR_SUN_DEG ? { caution: SUN_WARNING } : {}),
+        };
       }),
     });
   },

@@ -47,7 +47,11 @@ function columnsBelow(node: SchemaNode, prefix = ''): CsvColumn[] {
 /** The union of the columns of all kinds, each once, in the order they first stand. */
 function columnsOfKinds(schemas: Record<string, object>): CsvColumn[] {
   const all = Object.values(schemas).flatMap((schema) => columnsBelow(schema as SchemaNode));
-  return all.filter((column, i) => all.findIndex((other) => other.path === column.path) === i && !['usedMm', 'magnificationSet'].includes(column.path));
+  return all.filter(
+    (column, i) =>
+      all.findIndex((other) => other.path === column.path) === i &&
+      !['usedMm', 'magnificationSet'].includes(column.path),
+  );
 }
 
 /** The columns of each kind of CSV, besides `id`, which is optional everywhere. */
@@ -58,7 +62,10 @@ export const CSV_COLUMNS: Record<CsvResource, CsvColumn[]> = {
 };
 
 /** Header of a template: what every line needs first, then the rest. */
-export const csvHeader = (resource: CsvResource): string[] => ['id', ...CSV_COLUMNS[resource].map((column) => column.path)];
+export const csvHeader = (resource: CsvResource): string[] => [
+  'id',
+  ...CSV_COLUMNS[resource].map((column) => column.path),
+];
 
 /** Tells from a header, and from the kinds that stand below it, what a CSV is about. */
 export function csvResourceOf(header: string[], kinds: string[]): CsvResource | null {

@@ -7,4 +7,5 @@ const NUMBER = /^[+-]?\d+([.,]\d+)?(e[+-]?\d+)?$/i;
 export const harmless = (cell: string): string => (RUNS.test(cell) && !NUMBER.test(cell) ? `'${cell}` : cell);
 
 /** A cell, without blanks around it, as it was before an apostrophe was put in front. */
-export const asWritten = (cell: string): string => (cell.startsWith("'") && RUNS.test(cell.slice(1)) ? cell.slice(1) : cell);
+export const asWritten = (cell: string): string =>
+  cell.startsWith("'") && RUNS.test(cell.slice(1)) ? cell.slice(1) : cell;

@@ -10,7 +10,8 @@ export interface CellError {
   message: string;
 }
 
-export type CsvLine<N extends CsvResource> = { ok: true; id: string | null; data: ResourceTypes[N] } | { ok: false; errors: CellError[] };
+export type CsvLine<N extends CsvResource> =
+  { ok: true; id: string | null; data: ResourceTypes[N] } | { ok: false; errors: CellError[] };
 
 const YES = new Set(['yes', 'y', 'true', '1', 'x']);
 const NO = new Set(['no', 'n', 'false', '0', '-']);
@@ -26,7 +27,8 @@ const DEFAULTS: Record<CsvResource, (data: Record<string, unknown>) => Record<st
     // A prime is entered once.
     return { autofocus: true, focalTeleMm: data.focalWideMm, fNumberTele: data.fNumberWide, ...filled };
   },
-  adapters: (data) => (['converter', 'reducer', 'tubes', 'mountAdapter'].includes(String(data.kind)) ? { autofocus: true, ...data } : data),
+  adapters: (data) =>
+    ['converter', 'reducer', 'tubes', 'mountAdapter'].includes(String(data.kind)) ? { autofocus: true, ...data } : data,
 };
 
 function cell(column: CsvColumn, text: string): { value: unknown } | { message: string } {
@@ -39,9 +41,14 @@ function cell(column: CsvColumn, text: string): { value: unknown } | { message: 
       return NO.has(word) ? { value: false } : { message: `“${text}” is neither yes nor no.` };
     }
     case 'numbers': {
-      const numbers = text.split(/\s*[+;|]\s*|\s+/).filter((each) => each !== '').map((each) => parseDecimal(each));
+      const numbers = text
+        .split(/\s*[+;|]\s*|\s+/)
+        .filter((each) => each !== '')
+        .map((each) => parseDecimal(each));
       const wrong = numbers.find((each) => !each.ok);
-      return wrong && !wrong.ok ? { message: wrong.problem.message } : { value: numbers.flatMap((each) => (each.ok ? [each.value] : [])) };
+      return wrong && !wrong.ok
+        ? { message: wrong.problem.message }
+        : { value: numbers.flatMap((each) => (each.ok ? [each.value] : [])) };
     }
     case 'number':
     case 'integer': {
@@ -74,9 +81,11 @@ export function csvLine<N extends CsvResource>(resource: N, record: Record<strin
     else put(data, column.path, read.value);
   }
   const id = record.id?.trim() ?? '';
-  if (id !== '' && !UUID.test(id)) errors.push({ column: 'id', message: 'The id must be a UUID; leave it empty for something new.' });
+  if (id !== '' && !UUID.test(id))
+    errors.push({ column: 'id', message: 'The id must be a UUID; leave it empty for something new.' });
   if (errors.length) return { ok: false, errors };
   const checked = validateResource(resource, DEFAULTS[resource](data));
-  if (!checked.ok) return { ok: false, errors: checked.errors.map((error) => ({ column: error.path, message: error.message })) };
+  if (!checked.ok)
+    return { ok: false, errors: checked.errors.map((error) => ({ column: error.path, message: error.message })) };
   return { ok: true, id: id === '' ? null : id.toLowerCase(), data: checked.value };
 }

@@ -46,19 +46,29 @@ function linesOf(text: string): { lines: Line[]; broken: CsvError[] } {
       for (let i = from; i < meta.cursor; i++) if (text.charCodeAt(i) === 10) number += 1;
       from = meta.cursor;
       const fault = errors.find((error) => error.type === 'Quotes');
-      if (fault) broken.push({ line: start, column: '', message: 'A quote is opened and not closed, or stands in the middle of a cell.' });
+      if (fault)
+        broken.push({
+          line: start,
+          column: '',
+          message: 'A quote is opened and not closed, or stands in the middle of a cell.',
+        });
       else if (data.some((cell) => cell.trim() !== '')) lines.push({ number: start, cells: data });
     },
   });
   return { lines, broken };
 }
 
-const wrong = (line: number, column: string, message: string): CsvReading => ({ ok: false, errors: [{ line, column, message }], total: 1 });
+const wrong = (line: number, column: string, message: string): CsvReading => ({
+  ok: false,
+  errors: [{ line, column, message }],
+  total: 1,
+});
 
 function headerError(header: string[], resource: CsvResource): string | null {
   const known = new Set(csvHeader(resource));
   const strange = header.filter((name) => name !== '' && !known.has(name));
-  if (strange.length) return `Unknown column${strange.length > 1 ? 's' : ''} ${strange.map((name) => `“${name}”`).join(', ')}. Take the names of the template.`;
+  if (strange.length)
+    return `Unknown column${strange.length > 1 ? 's' : ''} ${strange.map((name) => `“${name}”`).join(', ')}. Take the names of the template.`;
   const twice = header.find((name, i) => name !== '' && header.indexOf(name) !== i);
   return twice === undefined ? null : `The column “${twice}” stands twice.`;
 }
@@ -76,7 +86,12 @@ export function readCsv(text: string, onProgress: (done: number, total: number) 
   const header = first.cells.map((name) => name.trim());
   const kindAt = header.indexOf('kind');
   const resource = csvResourceOf(header, kindAt < 0 ? [] : rest.map((line) => line.cells[kindAt]?.trim() ?? ''));
-  if (!resource) return wrong(first.number, '', 'These columns are neither those of bodies, optics nor adapters. Start from the template.');
+  if (!resource)
+    return wrong(
+      first.number,
+      '',
+      'These columns are neither those of bodies, optics nor adapters. Start from the template.',
+    );
   const fault = headerError(header, resource);
   if (fault) return wrong(first.number, '', fault);
   if (!rest.length) return wrong(first.number, '', 'There is a header and nothing below it.');
@@ -86,7 +101,11 @@ export function readCsv(text: string, onProgress: (done: number, total: number) 
   for (const [i, { number, cells }] of rest.entries()) {
     if (i % PROGRESS_EVERY === 0) onProgress(i, rest.length);
     if (cells.length > header.length && cells.slice(header.length).some((cell) => cell.trim() !== '')) {
-      errors.push({ line: number, column: '', message: `This line has ${cells.length} cells, the header ${header.length}. A comma inside a text needs quotes around it.` });
+      errors.push({
+        line: number,
+        column: '',
+        message: `This line has ${cells.length} cells, the header ${header.length}. A comma inside a text needs quotes around it.`,
+      });
       continue;
     }
     const line = csvLine(resource, Object.fromEntries(header.map((name, j) => [name, cells[j] ?? ''])));
@@ -96,11 +115,14 @@ export function readCsv(text: string, onProgress: (done: number, total: number) 
     }
     if (line.id !== null) {
       const before = lineOfId.get(line.id);
-      if (before !== undefined) errors.push({ line: number, column: 'id', message: `The same id stands in line ${before}.` });
+      if (before !== undefined)
+        errors.push({ line: number, column: 'id', message: `The same id stands in line ${before}.` });
       lineOfId.set(line.id, number);
     }
     rows.push({ id: line.id, data: line.data });
   }
   onProgress(rest.length, rest.length);
-  return errors.length ? { ok: false, errors: errors.slice(0, MOST_ERRORS), total: errors.length } : { ok: true, value: { resource, rows } };
+  return errors.length
+    ? { ok: false, errors: errors.slice(0, MOST_ERRORS), total: errors.length }
+    : { ok: true, value: { resource, rows } };
 }

@@ -47,7 +47,11 @@ const videoMode = {
       title: 'Restrictions',
       maxItems: 5,
       uniqueItems: true,
-      items: { type: 'string', title: 'Restriction', enum: ['compressedStillsOnly', 'noRaw', 'simpleFocusAreas', 'noStills', 'noVideo'] },
+      items: {
+        type: 'string',
+        title: 'Restriction',
+        enum: ['compressedStillsOnly', 'noRaw', 'simpleFocusAreas', 'noStills', 'noVideo'],
+      },
     },
   },
 } as const;
@@ -57,7 +61,11 @@ const readoutWindow = {
   title: 'Read-out window',
   additionalProperties: false,
   required: ['columns', 'rows', 'framesPerSecond'],
-  properties: { columns: count('Columns of the window', 100_000), rows: count('Rows of the window', 100_000), framesPerSecond },
+  properties: {
+    columns: count('Columns of the window', 100_000),
+    rows: count('Rows of the window', 100_000),
+    framesPerSecond,
+  },
 } as const;
 
 /** A camera body: its sensor, its modes, and what its autofocus can do. */

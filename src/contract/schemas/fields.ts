@@ -27,7 +27,8 @@ export const uuid = (title: string) =>
   }) as const;
 
 /** A point in time, UTC, as this program writes it; that the day exists is checked beside the schema. */
-export const dateTime = (title: string) => ({ type: 'string', title, pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$' }) as const;
+export const dateTime = (title: string) =>
+  ({ type: 'string', title, pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$' }) as const;
 
 /** A short key inside a row, such as a crop mode's. */
 export const key = (title: string) => ({ type: 'string', title, pattern: '^[A-Za-z0-9_-]{1,64}$' }) as const;

@@ -1,8 +1,22 @@
 import type { FromSchema } from 'json-schema-to-ts';
 import { between, mount, note, positive, price, retired, text, weightG, wish } from './fields';
 
-const common = { name: text('Name'), maker: text('Maker', 60), mount, lens50LpPerMm: positive('50 % frequency in lp/mm', 1000), weightG, price, note: note('Note'), retired, wish } as const;
-const detailClass = { type: 'string', title: 'How well it draws', enum: ['excellent', 'good', 'fair', 'weak'] } as const;
+const common = {
+  name: text('Name'),
+  maker: text('Maker', 60),
+  mount,
+  lens50LpPerMm: positive('50 % frequency in lp/mm', 1000),
+  weightG,
+  price,
+  note: note('Note'),
+  retired,
+  wish,
+} as const;
+const detailClass = {
+  type: 'string',
+  title: 'How well it draws',
+  enum: ['excellent', 'good', 'fair', 'weak'],
+} as const;
 const obstructionShare = between('Central obstruction (share of the diameter)', 0, 0.9);
 const closestFocusM = between('Closest focus in m', 0.01, 1000);
 
@@ -19,7 +33,16 @@ const photographic = {
   detailClass,
   autofocus: { type: 'boolean', title: 'Autofocus' },
 } as const;
-const photographicRequired = ['kind', 'name', 'focalWideMm', 'focalTeleMm', 'fNumberWide', 'fNumberTele', 'detailClass', 'autofocus'] as const;
+const photographicRequired = [
+  'kind',
+  'name',
+  'focalWideMm',
+  'focalTeleMm',
+  'fNumberWide',
+  'fNumberTele',
+  'detailClass',
+  'autofocus',
+] as const;
 
 const kind = <K extends string>(name: K) => ({ type: 'string', title: 'Kind', const: name }) as const;
 
@@ -39,7 +62,11 @@ export const lensSchema = {
     stabiliserStops: between('Stabiliser in stops', 0, 12),
     lengthMm: between('Length in mm', 1, 3000),
     flangeMm: between('Flange distance it was made for in mm', 0.5, 200),
-    madeFor: { type: 'string', title: 'Made for', enum: ['mediumFormat', 'fullFrame', 'apsC', 'fourThirds', 'oneInch', 'phone'] },
+    madeFor: {
+      type: 'string',
+      title: 'Made for',
+      enum: ['mediumFormat', 'fullFrame', 'apsC', 'fourThirds', 'oneInch', 'phone'],
+    },
     takesConverters: { type: 'boolean', title: 'A converter goes in behind it' },
   },
 } as const;
@@ -120,7 +147,18 @@ export const opticSchema = {
   oneOf: [{ $ref: 'lens' }, { $ref: 'builtIn' }, { $ref: 'telescope' }, { $ref: 'scope' }, { $ref: 'objective' }],
 } as const;
 
-export const OPTIC_KIND_SCHEMAS = { lens: lensSchema, builtIn: builtInSchema, telescope: telescopeSchema, scope: scopeSchema, objective: objectiveSchema } as const;
+export const OPTIC_KIND_SCHEMAS = {
+  lens: lensSchema,
+  builtIn: builtInSchema,
+  telescope: telescopeSchema,
+  scope: scopeSchema,
+  objective: objectiveSchema,
+} as const;
 
 export type Lens = FromSchema<typeof lensSchema>;
-export type Optic = Lens | FromSchema<typeof builtInSchema> | FromSchema<typeof telescopeSchema> | FromSchema<typeof scopeSchema> | FromSchema<typeof objectiveSchema>;
+export type Optic =
+  | Lens
+  | FromSchema<typeof builtInSchema>
+  | FromSchema<typeof telescopeSchema>
+  | FromSchema<typeof scopeSchema>
+  | FromSchema<typeof objectiveSchema>;

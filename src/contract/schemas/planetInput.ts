@@ -10,7 +10,11 @@ export const planetInputSchema = {
   required: ['body', 'modeId', 'chain', 'planet'],
   properties: {
     ...systemProperties,
-    planet: { type: 'string', title: 'Planet', enum: ['Mercury', 'Venus', 'Mars', 'Jupiter', 'Saturn', 'Uranus', 'Neptune'] },
+    planet: {
+      type: 'string',
+      title: 'Planet',
+      enum: ['Mercury', 'Venus', 'Mars', 'Jupiter', 'Saturn', 'Uranus', 'Neptune'],
+    },
     discArcsec: between('Disc in arcseconds', 0.1, 100),
     blurPx: between('Smear allowed in px', 0.1, 20),
     margin: between('Window against the disc', 1, 10),

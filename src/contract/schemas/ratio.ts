@@ -24,7 +24,11 @@ export const ratioSchema = {
     distanceM: between('Distance from sensor to ruler in m', 0.001, 100),
     ratio: between('Reproduction ratio', 0.0001, 1000),
     plusMinus: between('Error of the ratio', 0, 1000),
-    measuredAt: { type: 'string', title: 'Time', pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$' },
+    measuredAt: {
+      type: 'string',
+      title: 'Time',
+      pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$',
+    },
     note: note('Note'),
   },
 } as const;

@@ -9,7 +9,15 @@ const countResult = {
   type: 'object',
   title: 'Result',
   additionalProperties: false,
-  required: ['pixelsOnSubject', 'resolvedPixels', 'neededPixels', 'shareOfFramePercent', 'equivalentFocalMm', 'equivalentFNumber', 'verdict'],
+  required: [
+    'pixelsOnSubject',
+    'resolvedPixels',
+    'neededPixels',
+    'shareOfFramePercent',
+    'equivalentFocalMm',
+    'equivalentFNumber',
+    'verdict',
+  ],
   properties: {
     pixelsOnSubject: between('Pixels on the subject', 0, 1e9),
     resolvedPixels: between('Resolved pixels', 0, 1e9),

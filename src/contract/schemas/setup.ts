@@ -15,7 +15,12 @@ export const chainOfIds = {
     properties: {
       type: { type: 'string', title: 'Type of part', enum: ['optic', 'adapter'] },
       id: uuid('Part'),
-      usedMm: { type: 'array', title: 'Tubes used in mm', maxItems: 12, items: between('Length of a tube in mm', 0.5, 1000) },
+      usedMm: {
+        type: 'array',
+        title: 'Tubes used in mm',
+        maxItems: 12,
+        items: between('Length of a tube in mm', 0.5, 1000),
+      },
       magnificationSet: between('Magnification set', 1, 500),
     },
   },

@@ -42,7 +42,13 @@ export interface StarTest {
   name: string;
   opticId: string;
   focalMm: number;
-  frames: { seconds: number; centrePx: number; cornerPx: number; centre?: 'fine' | 'small' | 'strokes' | undefined; corner?: 'fine' | 'small' | 'strokes' | undefined }[];
+  frames: {
+    seconds: number;
+    centrePx: number;
+    cornerPx: number;
+    centre?: 'fine' | 'small' | 'strokes' | undefined;
+    corner?: 'fine' | 'small' | 'strokes' | undefined;
+  }[];
   cornerStretchPx?: number | undefined;
   takenAt: string;
   note?: string | undefined;

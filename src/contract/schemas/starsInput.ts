@@ -14,7 +14,11 @@ export const starsInputSchema = {
   properties: {
     ...systemProperties,
     output: { $ref: 'output' },
-    projection: { type: 'string', title: 'Projection', enum: ['rectilinear', 'equisolid', 'equidistant', 'stereographic'] },
+    projection: {
+      type: 'string',
+      title: 'Projection',
+      enum: ['rectilinear', 'equisolid', 'equidistant', 'stereographic'],
+    },
     declinationDeg: between('Declination of the frame’s centre in °', -90, 90),
     rollDeg: between('Turn of the frame, north to east, in °', -360, 360),
     toleranceKind: { type: 'string', title: 'What a tolerance counts', enum: ['pixels', 'output', 'eye', 'own'] },
@@ -32,7 +36,24 @@ export const starsInputSchema = {
         pictures: between('Pictures it was learned from', 0, 100_000),
       },
     },
-    rule: { type: 'string', title: 'School', enum: ['worst', 'centre', 'c600', 'c500', 'c400', 'c300', 'small300', 'pitchShort', 'pitchFull1', 'pitchFull2', 'pitchFull3', 'ceiling'] },
+    rule: {
+      type: 'string',
+      title: 'School',
+      enum: [
+        'worst',
+        'centre',
+        'c600',
+        'c500',
+        'c400',
+        'c300',
+        'small300',
+        'pitchShort',
+        'pitchFull1',
+        'pitchFull2',
+        'pitchFull3',
+        'ceiling',
+      ],
+    },
     ceilingS: between('Ceiling in s', 0.01, 36_000),
     exposureS: between('Exposure in s', 0.001, 36_000),
     fNumber: between('f-number as set', 0.3, 500),
@@ -47,8 +68,29 @@ export interface StarsInputData extends SystemInputData {
   rollDeg?: number | undefined;
   toleranceKind?: 'pixels' | 'output' | 'eye' | 'own' | undefined;
   tolerance?: number | undefined;
-  own?: { centrePx: number; cornerPx: number; smallCentrePx?: number | undefined; smallCornerPx?: number | undefined; pictures: number } | undefined;
-  rule?: 'worst' | 'centre' | 'c600' | 'c500' | 'c400' | 'c300' | 'small300' | 'pitchShort' | 'pitchFull1' | 'pitchFull2' | 'pitchFull3' | 'ceiling' | undefined;
+  own?:
+    | {
+        centrePx: number;
+        cornerPx: number;
+        smallCentrePx?: number | undefined;
+        smallCornerPx?: number | undefined;
+        pictures: number;
+      }
+    | undefined;
+  rule?:
+    | 'worst'
+    | 'centre'
+    | 'c600'
+    | 'c500'
+    | 'c400'
+    | 'c300'
+    | 'small300'
+    | 'pitchShort'
+    | 'pitchFull1'
+    | 'pitchFull2'
+    | 'pitchFull3'
+    | 'ceiling'
+    | undefined;
   ceilingS?: number | undefined;
   exposureS?: number | undefined;
   fNumber?: number | undefined;

@@ -41,7 +41,11 @@ export const systemProperties = {
       },
     },
   },
-  cropConvention: { type: 'string', title: 'Crop-factor convention', enum: ['usual', 'diagonal', 'width', 'height', 'sameAspect'] },
+  cropConvention: {
+    type: 'string',
+    title: 'Crop-factor convention',
+    enum: ['usual', 'diagonal', 'width', 'height', 'sameAspect'],
+  },
 } as const;
 
 /** What the command line folds into one system (`jauge kit`). */
@@ -62,6 +66,14 @@ export interface SystemInputData {
   focalMm?: number | undefined;
   supportWeightG?: number | undefined;
   /** Ratios measured with this chain; they replace the estimates. */
-  measured?: { at: 'closest' | 'infinity'; ratio: number; plusMinus: number; focalMm?: number | undefined; how?: string | undefined }[] | undefined;
+  measured?:
+    | {
+        at: 'closest' | 'infinity';
+        ratio: number;
+        plusMinus: number;
+        focalMm?: number | undefined;
+        how?: string | undefined;
+      }[]
+    | undefined;
   cropConvention?: 'usual' | 'diagonal' | 'width' | 'height' | 'sameAspect' | undefined;
 }

@@ -14,7 +14,13 @@ function overlapOfRings(e: number, d: number): number {
     const y = ((i + 0.5) / STRIPS) * 2 - 1;
     const [outer, inner] = [half(1, y), half(e, y)];
     // A ring cuts a line into two pieces, left and right of its hole.
-    const pieces = (x: number): [number, number][] => (inner > 0 ? [[x - outer, x - inner], [x + inner, x + outer]] : [[x - outer, x + outer]]);
+    const pieces = (x: number): [number, number][] =>
+      inner > 0
+        ? [
+            [x - outer, x - inner],
+            [x + inner, x + outer],
+          ]
+        : [[x - outer, x + outer]];
     for (const [a, b] of pieces(0)) {
       whole += b - a;
       for (const [c, g] of pieces(d)) shared += Math.max(0, Math.min(b, g) - Math.max(a, c));
@@ -32,11 +38,16 @@ describe('diffraction of a ring', () => {
   });
 
   it('is that of a whole opening when nothing is in its middle', () => {
-    for (const s of [0.1, 0.5, 0.9]) expect(annularResponse((s * 1000) / 4.4, 8, 0.55, 1e-6)).toBeCloseTo(diffractionResponse((s * 1000) / 4.4, 8, 0.55), 9);
+    for (const s of [0.1, 0.5, 0.9])
+      expect(annularResponse((s * 1000) / 4.4, 8, 0.55, 1e-6)).toBeCloseTo(
+        diffractionResponse((s * 1000) / 4.4, 8, 0.55),
+        9,
+      );
   });
 
   it('loses at middle frequencies and gains at high ones', () => {
-    const at = (s: number) => annularResponse((s * 1000) / 4.4, 8, 0.55, 0.45) - diffractionResponse((s * 1000) / 4.4, 8, 0.55);
+    const at = (s: number) =>
+      annularResponse((s * 1000) / 4.4, 8, 0.55, 0.45) - diffractionResponse((s * 1000) / 4.4, 8, 0.55);
     expect(at(0.3)).toBeLessThan(-0.1);
     expect(at(0.85)).toBeGreaterThan(0.01);
   });
@@ -44,13 +55,28 @@ describe('diffraction of a ring', () => {
 
 describe('the limit of detail', () => {
   /** First frequency, by small steps, at which a product of responses written out here falls below the threshold. */
-  function firstBelow({ pitchUm: p, workingFNumber: n, lens50LpPerMm: l, antiAliasPx: a, motionUm: b = 0, wavelengthUm = 0.55 }: DetailParts, threshold: number): number {
+  function firstBelow(
+    {
+      pitchUm: p,
+      workingFNumber: n,
+      lens50LpPerMm: l,
+      antiAliasPx: a,
+      motionUm: b = 0,
+      wavelengthUm = 0.55,
+    }: DetailParts,
+    threshold: number,
+  ): number {
     const nyquist = 500 / p;
     for (let v = 0.005; v < nyquist; v += 0.005) {
       const s = (v * wavelengthUm * n) / 1000;
       const round = s >= 1 ? 0 : (2 / Math.PI) * (Math.acos(s) - s * Math.sqrt(1 - s * s));
       const sinc = (x: number) => (x === 0 ? 1 : Math.abs(Math.sin(x) / x));
-      const all = round * sinc((Math.PI * v * p) / 1000) * Math.abs(Math.cos((Math.PI * v * a * p) / 1000)) * 2 ** -((v / l) ** 2) * sinc((Math.PI * v * b) / 1000);
+      const all =
+        round *
+        sinc((Math.PI * v * p) / 1000) *
+        Math.abs(Math.cos((Math.PI * v * a * p) / 1000)) *
+        2 ** -((v / l) ** 2) *
+        sinc((Math.PI * v * b) / 1000);
       if (all < threshold) return v;
     }
     return nyquist;
@@ -62,7 +88,11 @@ describe('the limit of detail', () => {
     ['in blue light', { pitchUm: 2, workingFNumber: 22, lens50LpPerMm: 100, antiAliasPx: 0, wavelengthUm: 0.45 }, 0.15],
     ['set by motion', { pitchUm: 4.4, workingFNumber: 4, lens50LpPerMm: 90, antiAliasPx: 0, motionUm: 31 }, 0.15],
     ['with a strong filter', { pitchUm: 4.4, workingFNumber: 8, lens50LpPerMm: 300, antiAliasPx: 0.95 }, 0.1],
-    ['with a weak filter and a high threshold', { pitchUm: 4.4, workingFNumber: 8, lens50LpPerMm: 70, antiAliasPx: 0.4 }, 0.4],
+    [
+      'with a weak filter and a high threshold',
+      { pitchUm: 4.4, workingFNumber: 8, lens50LpPerMm: 70, antiAliasPx: 0.4 },
+      0.4,
+    ],
     ['set by the pixels', { pitchUm: 9, workingFNumber: 4, lens50LpPerMm: 120, antiAliasPx: 0 }, 0.15],
   ])('%s', (_, parts, threshold) => {
     const { limitLpPerMm, resolvedShare } = detailLimit(parts, threshold);
@@ -73,14 +103,36 @@ describe('the limit of detail', () => {
 });
 
 describe('counting on a subject', () => {
-  const body: BodySpec = { name: 'Odd', flangeMm: 20, sensor: { widthMm: 35.2, heightMm: 19.8, columns: 8000, rows: 4500 }, antiAliasFilter: 'none', cropModes: [] };
-  const lens: LensSpec = { kind: 'lens', name: 'Long', focalWideMm: 500, focalTeleMm: 500, fNumberWide: 5, fNumberTele: 5, detailClass: 'good', autofocus: true, flangeMm: 20 };
+  const body: BodySpec = {
+    name: 'Odd',
+    flangeMm: 20,
+    sensor: { widthMm: 35.2, heightMm: 19.8, columns: 8000, rows: 4500 },
+    antiAliasFilter: 'none',
+    cropModes: [],
+  };
+  const lens: LensSpec = {
+    kind: 'lens',
+    name: 'Long',
+    focalWideMm: 500,
+    focalTeleMm: 500,
+    fNumberWide: 5,
+    fNumberTele: 5,
+    detailClass: 'good',
+    autofocus: true,
+    flangeMm: 20,
+  };
   const web: OutputSpec = { kind: 'screen', name: 'Web', longSidePx: 1600, subjectShare: 0.5 };
   const ring: OutputSpec = { kind: 'identification', name: 'Ring', smallestDetailMm: 3 };
   const read = (change: Partial<Parameters<typeof readFar>[0]> = {}, optic: Partial<LensSpec> = {}): FarReading => {
     const folded = foldSystem({ body, modeId: 'whole', chain: [{ ...lens, ...optic }] });
     if (!folded.ok) throw new Error(folded.problem.message);
-    const reading = readFar({ system: folded.value, subject: { name: 'Heron', kind: 'wader', sizeMm: 900, sizePlusMinusMm: 45, distanceM: 50 }, distanceM: 50, output: web, ...change });
+    const reading = readFar({
+      system: folded.value,
+      subject: { name: 'Heron', kind: 'wader', sizeMm: 900, sizePlusMinusMm: 45, distanceM: 50 },
+      distanceM: 50,
+      output: web,
+      ...change,
+    });
     if (!reading.ok) throw new Error(reading.problem.message);
     return reading.value;
   };
@@ -91,7 +143,8 @@ describe('counting on a subject', () => {
     const { pixelsOnSubject, resolvedPixels, resolvedShare } = read();
     expect(pixelsOnSubject.value).toBeCloseTo((900 * m) / 0.0044, 6);
     expect(pixelsOnSubject.plusMinus! / pixelsOnSubject.value).toBeCloseTo(0.05, 9);
-    const shareAt = (lp: number) => detailLimit({ pitchUm: 4.4, workingFNumber: 5 * (1 + m), lens50LpPerMm: lp, antiAliasPx: 0 }).resolvedShare;
+    const shareAt = (lp: number) =>
+      detailLimit({ pitchUm: 4.4, workingFNumber: 5 * (1 + m), lens50LpPerMm: lp, antiAliasPx: 0 }).resolvedShare;
     // Good is 70 lp/mm, give or take a fifth.
     const half = (shareAt(84) - shareAt(56)) / 2;
     expect(resolvedShare.value).toBeCloseTo(100 * shareAt(70), 6);
@@ -101,15 +154,25 @@ describe('counting on a subject', () => {
   });
 
   it('has no error where nothing is an estimate', () => {
-    const { pixelsOnSubject, resolvedPixels, resolvedShare } = read({ subject: { name: 'Heron', kind: 'wader', sizeMm: 900, distanceM: 50 } }, { lens50LpPerMm: 64 });
-    expect([pixelsOnSubject.plusMinus, resolvedPixels.plusMinus, resolvedShare.plusMinus]).toEqual([undefined, undefined, undefined]);
+    const { pixelsOnSubject, resolvedPixels, resolvedShare } = read(
+      { subject: { name: 'Heron', kind: 'wader', sizeMm: 900, distanceM: 50 } },
+      { lens50LpPerMm: 64 },
+    );
+    expect([pixelsOnSubject.plusMinus, resolvedPixels.plusMinus, resolvedShare.plusMinus]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
   });
 
   it('needs what the output shows, or two pixels on the smallest detail, and tells both schools of what counts', () => {
     expect(read().neededPixels.value).toBeCloseTo(800, 9);
     const mark = read({ output: ring });
     expect(mark.neededPixels.value).toBeCloseTo((2 * 900) / 3, 9);
-    expect(mark.neededPixels.why.inputs.map((each) => [each.symbol, each.quantity.value])).toEqual([['L', 900], ['d', 3]]);
+    expect(mark.neededPixels.why.inputs.map((each) => [each.symbol, each.quantity.value])).toEqual([
+      ['L', 900],
+      ['d', 3],
+    ]);
     for (const judgeBy of ['resolved', 'sampled'] as const) {
       const { countedPixels, pixelsOnSubject, resolvedPixels } = read({ judgeBy });
       const schools = countedPixels.why.schools!;
@@ -121,7 +184,8 @@ describe('counting on a subject', () => {
   });
 
   it('names the ring-shaped opening only where there is one', () => {
-    const symbols = (optic: Partial<LensSpec>) => read({}, optic).detailLimitLpPerMm.why.inputs.map((each) => each.symbol);
+    const symbols = (optic: Partial<LensSpec>) =>
+      read({}, optic).detailLimitLpPerMm.why.inputs.map((each) => each.symbol);
     expect(symbols({})).not.toContain('ε');
     expect(symbols({ obstructionShare: 0.42 })).toContain('ε');
     expect(read({}, { obstructionShare: 0.42 }).resolvedPixels.value).toBeLessThan(read().resolvedPixels.value);

@@ -69,7 +69,10 @@ describe('system response', () => {
     // A Gaussian of FWHM w keeps exp(−2π²σ²ν²); at ν = 1/(2πσ) that is exp(−1/2).
     const sigmaMm = 0.004;
     const frequency = 1 / (2 * Math.PI * sigmaMm);
-    expect(systemResponse(frequency, { ...p, seeingUm: sigmaMm * 2355 }) / systemResponse(frequency, p)).toBeCloseTo(Math.exp(-0.5), 6);
+    expect(systemResponse(frequency, { ...p, seeingUm: sigmaMm * 2355 }) / systemResponse(frequency, p)).toBeCloseTo(
+      Math.exp(-0.5),
+      6,
+    );
   });
 });
 
@@ -99,8 +102,12 @@ describe('detail limit', () => {
     fc.assert(
       fc.property(parts, (p) => {
         const share = detailLimit(p).resolvedShare;
-        expect(detailLimit({ ...p, workingFNumber: p.workingFNumber * 1.4 }).resolvedShare).toBeLessThanOrEqual(share + 1e-9);
-        expect(detailLimit({ ...p, lens50LpPerMm: p.lens50LpPerMm * 0.8 }).resolvedShare).toBeLessThanOrEqual(share + 1e-9);
+        expect(detailLimit({ ...p, workingFNumber: p.workingFNumber * 1.4 }).resolvedShare).toBeLessThanOrEqual(
+          share + 1e-9,
+        );
+        expect(detailLimit({ ...p, lens50LpPerMm: p.lens50LpPerMm * 0.8 }).resolvedShare).toBeLessThanOrEqual(
+          share + 1e-9,
+        );
       }),
     );
   });
@@ -119,7 +126,8 @@ describe('50 % frequency', () => {
   it('comes back from the resolved megapixels it gives', () => {
     fc.assert(
       fc.property(fc.double({ min: 25, max: 120, noNaN: true }), (lens50) => {
-        const shareOf = (value: number) => detailLimit({ pitchUm: 2.4, workingFNumber: 5.6, lens50LpPerMm: value, antiAliasPx: 0 }).resolvedShare;
+        const shareOf = (value: number) =>
+          detailLimit({ pitchUm: 2.4, workingFNumber: 5.6, lens50LpPerMm: value, antiAliasPx: 0 }).resolvedShare;
         const resolved = 60 * shareOf(lens50) ** 2;
         expect(lens50FromResolvedMegapixels(resolved, 60, shareOf)).toBeCloseTo(lens50, 4);
       }),
@@ -127,7 +135,8 @@ describe('50 % frequency', () => {
   });
 
   it('refuses a figure no lens can give', () => {
-    const shareOf = (value: number) => detailLimit({ pitchUm: 2.4, workingFNumber: 5.6, lens50LpPerMm: value, antiAliasPx: 0 }).resolvedShare;
+    const shareOf = (value: number) =>
+      detailLimit({ pitchUm: 2.4, workingFNumber: 5.6, lens50LpPerMm: value, antiAliasPx: 0 }).resolvedShare;
     expect(lens50FromResolvedMegapixels(70, 60, shareOf)).toBeNull();
   });
 });

@@ -5,7 +5,10 @@ import type { DetailParts } from './response';
  * What limits detail in a system at a working f-number: the one place where a system becomes the parts of a response, so
  * that every page resolves the same.
  */
-export function detailPartsOf(system: Pick<EffectiveSystem, 'pitchUm' | 'lens50LpPerMm' | 'antiAliasPx' | 'obstruction'>, workingFNumber: number): DetailParts {
+export function detailPartsOf(
+  system: Pick<EffectiveSystem, 'pitchUm' | 'lens50LpPerMm' | 'antiAliasPx' | 'obstruction'>,
+  workingFNumber: number,
+): DetailParts {
   return {
     pitchUm: system.pitchUm.value,
     workingFNumber,

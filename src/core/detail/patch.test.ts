@@ -6,7 +6,11 @@ import { SUBJECT_KINDS, type SubjectKind } from '../kit/subjects';
 import { textureOf } from './textures/texture';
 
 const parts = { pitchUm: 4, workingFNumber: 5.6, lens50LpPerMm: 80, antiAliasPx: 0 };
-const system = (change: Partial<PatchSystem['parts']> = {}, pixelMm = 0.4): PatchSystem => ({ pixelMm, ratio: 0.004 / pixelMm, parts: { ...parts, ...change } });
+const system = (change: Partial<PatchSystem['parts']> = {}, pixelMm = 0.4): PatchSystem => ({
+  pixelMm,
+  ratio: 0.004 / pixelMm,
+  parts: { ...parts, ...change },
+});
 const wader = { kind: 'wader', sizeMm: 550 } as const;
 const spread = (values: Float64Array) => {
   const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
@@ -14,11 +18,14 @@ const spread = (values: Float64Array) => {
 };
 
 it('shows the same piece to all, as wide as the finest set-up’s pixels allow', () => {
-  expect(patchSideMm([system(), system({}, 0.8)])).toBeCloseTo(PATCH_SIZE / 2 * 0.4, 12);
+  expect(patchSideMm([system(), system({}, 0.8)])).toBeCloseTo((PATCH_SIZE / 2) * 0.4, 12);
 });
 
 it('keeps brightness and loses contrast, the more the weaker the lens', () => {
-  const [sharp, soft, softer] = detailPatches([system(), system({ lens50LpPerMm: 30 }), system({ lens50LpPerMm: 12 })], wader);
+  const [sharp, soft, softer] = detailPatches(
+    [system(), system({ lens50LpPerMm: 30 }), system({ lens50LpPerMm: 12 })],
+    wader,
+  );
   const original = scene(patchSideMm([system()]), wader);
   const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length;
   expect(mean(soft!)).toBeCloseTo(mean(original), 1);
@@ -40,7 +47,8 @@ it('the detail limit is where an edge blurred by convolution keeps the contrast'
   // Line spread: ∫ response · cos(2πνx) dν.
   const spreadAt = (x: number) => {
     let sum = 0;
-    for (let f = 0; f < 330; f += 1) sum += (f === 0 ? 0.5 : 1) * systemResponse(f, parts) * Math.cos(2 * Math.PI * f * x);
+    for (let f = 0; f < 330; f += 1)
+      sum += (f === 0 ? 0.5 : 1) * systemResponse(f, parts) * Math.cos(2 * Math.PI * f * x);
     return 2 * sum;
   };
   const lsf = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => spreadAt((i - reach) * step));
@@ -79,7 +87,8 @@ it('covers every kind of subject with a texture of its own grain, in values that
     const { at, drawnForMm, name } = textureOf(kind);
     // A piece a fiftieth of the subject across shows light and dark, each place always the same.
     const side = drawnForMm / 50;
-    const piece = () => Float64Array.from({ length: 2500 }, (_, i) => at(((i % 50) * side) / 50, (Math.floor(i / 50) * side) / 50));
+    const piece = () =>
+      Float64Array.from({ length: 2500 }, (_, i) => at(((i % 50) * side) / 50, (Math.floor(i / 50) * side) / 50));
     const picture = piece();
     expect([name, spread(picture) > 0.04]).toEqual([name, true]);
     expect(picture.every((value) => value >= 0 && value <= 1)).toBe(true);

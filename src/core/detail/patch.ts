@@ -17,7 +17,8 @@ export const PATCH_SIZE = 256;
 /** The finest set-up gets this many pixels across the patch; the scene is drawn twice as fine. */
 const FINEST_PIXELS = PATCH_SIZE / 2;
 /** Side of the piece of the subject that is shown, mm: the same for all set-ups. */
-export const patchSideMm = (systems: Pick<PatchSystem, 'pixelMm'>[]): number => FINEST_PIXELS * Math.min(...systems.map((each) => each.pixelMm));
+export const patchSideMm = (systems: Pick<PatchSystem, 'pixelMm'>[]): number =>
+  FINEST_PIXELS * Math.min(...systems.map((each) => each.pixelMm));
 
 /** Re, im, re, im …, PATCH_SIZE squared of them. */
 type Spectrum = Float64Array;
@@ -77,7 +78,12 @@ export function scene(sideMm: number, { kind, sizeMm }: PatchSubject): Float64Ar
 
 /** Catmull-Rom weights of the four neighbours of a place between two points. */
 function weights(t: number): [number, number, number, number] {
-  return [((-t + 2) * t - 1) * t * 0.5, ((3 * t - 5) * t * t + 2) * 0.5, ((-3 * t + 4) * t + 1) * t * 0.5, (t - 1) * t * t * 0.5];
+  return [
+    ((-t + 2) * t - 1) * t * 0.5,
+    ((3 * t - 5) * t * t + 2) * 0.5,
+    ((-3 * t + 4) * t + 1) * t * 0.5,
+    (t - 1) * t * t * 0.5,
+  ];
 }
 
 /** For each point of the patch, which four of `count` samples it lies between and their weights. */
@@ -108,15 +114,28 @@ function sampled(blurred: Float64Array, sideMm: number, pixelMm: number): Float6
     for (let x = 0; x < count; x++) row[x] = blurred[from + pointOf(x)]!;
     for (let x = 0; x < PATCH_SIZE; x++) {
       const k = 4 * x;
-      wide[y * PATCH_SIZE + x] = weight[k]! * row[at[k]!]! + weight[k + 1]! * row[at[k + 1]!]! + weight[k + 2]! * row[at[k + 2]!]! + weight[k + 3]! * row[at[k + 3]!]!;
+      wide[y * PATCH_SIZE + x] =
+        weight[k]! * row[at[k]!]! +
+        weight[k + 1]! * row[at[k + 1]!]! +
+        weight[k + 2]! * row[at[k + 2]!]! +
+        weight[k + 3]! * row[at[k + 3]!]!;
     }
   }
   const out = new Float64Array(PATCH_SIZE * PATCH_SIZE);
   for (let y = 0; y < PATCH_SIZE; y++) {
     const k = 4 * y;
-    const rows = [at[k]! * PATCH_SIZE, at[k + 1]! * PATCH_SIZE, at[k + 2]! * PATCH_SIZE, at[k + 3]! * PATCH_SIZE] as const;
+    const rows = [
+      at[k]! * PATCH_SIZE,
+      at[k + 1]! * PATCH_SIZE,
+      at[k + 2]! * PATCH_SIZE,
+      at[k + 3]! * PATCH_SIZE,
+    ] as const;
     for (let x = 0; x < PATCH_SIZE; x++) {
-      const value = weight[k]! * wide[rows[0] + x]! + weight[k + 1]! * wide[rows[1] + x]! + weight[k + 2]! * wide[rows[2] + x]! + weight[k + 3]! * wide[rows[3] + x]!;
+      const value =
+        weight[k]! * wide[rows[0] + x]! +
+        weight[k + 1]! * wide[rows[1] + x]! +
+        weight[k + 2]! * wide[rows[2] + x]! +
+        weight[k + 3]! * wide[rows[3] + x]!;
       out[y * PATCH_SIZE + x] = value < 0 ? 0 : value > 1 ? 1 : value;
     }
   }

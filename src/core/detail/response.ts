@@ -39,7 +39,12 @@ export function diffractionResponse(frequency: number, workingFNumber: number, w
  * @source published in 1956 in the Journal of the Optical Society of America 46: (A + B + C)/(1 − ε²)
  * @example annularResponse(0.3 * 1000 / (0.55 * 8), 8, 0.55, 0.45) // 0.4386
  */
-export function annularResponse(frequency: number, workingFNumber: number, wavelengthUm: number, obstruction: number): number {
+export function annularResponse(
+  frequency: number,
+  workingFNumber: number,
+  wavelengthUm: number,
+  obstruction: number,
+): number {
   const s = (frequency * wavelengthUm * workingFNumber) / 1000;
   if (s >= 1) return 0;
   const e = obstruction;
@@ -53,7 +58,12 @@ function overlapOfRing(s: number, e: number): number {
   if (s >= (1 + e) / 2) return 0;
   const phi = Math.acos(Math.max(-1, Math.min(1, (1 + e * e - 4 * s * s) / (2 * e))));
   const half = Math.atan(((1 + e) / (1 - e)) * Math.tan(phi / 2));
-  return ((2 * e) / Math.PI) * Math.sin(phi) + ((1 + e * e) / Math.PI) * phi - ((2 * (1 - e * e)) / Math.PI) * half - 2 * e * e;
+  return (
+    ((2 * e) / Math.PI) * Math.sin(phi) +
+    ((1 + e * e) / Math.PI) * phi -
+    ((2 * (1 - e * e)) / Math.PI) * half -
+    2 * e * e
+  );
 }
 
 /** Square pixel of full fill: |sinc(ν·p)|. */

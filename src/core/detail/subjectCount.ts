@@ -47,12 +47,27 @@ export interface SubjectCount {
  *
  * @source 1000·m·L/p; detail limit of the system response; the output's need
  */
-export function countOnSubject({ system, subject, output, judgeBy, threshold, ratio, workingFNumber, ratioError }: SubjectCountInput): SubjectCount {
+export function countOnSubject({
+  system,
+  subject,
+  output,
+  judgeBy,
+  threshold,
+  ratio,
+  workingFNumber,
+  ratioError,
+}: SubjectCountInput): SubjectCount {
   const m = ratio.value;
   const pitch = system.pitchUm.value;
   const { used } = system;
   const kind = SUBJECT_KINDS[subject.kind];
-  const size = given(subject.sizeMm, 'mm', `Size of the subject, ${kind.measure}`, 'subject data', subject.sizePlusMinusMm);
+  const size = given(
+    subject.sizeMm,
+    'mm',
+    `Size of the subject, ${kind.measure}`,
+    'subject data',
+    subject.sizePlusMinusMm,
+  );
   const sizeError = (subject.sizePlusMinusMm ?? 0) / subject.sizeMm;
   const pixelError = Math.hypot(sizeError, ratioError);
   const orNothing = (error: number): number | undefined => (error > 0 ? error : undefined);
@@ -64,7 +79,11 @@ export function countOnSubject({ system, subject, output, judgeBy, threshold, ra
     () => ({
       name: 'Pixels on the subject',
       formula: '1000 · m · L / p',
-      inputs: [input('m', 'reproduction ratio', ratio), input('L', kind.measure, size), input('p', 'pixel pitch', system.pitchUm)],
+      inputs: [
+        input('m', 'reproduction ratio', ratio),
+        input('L', kind.measure, size),
+        input('p', 'pixel pitch', system.pitchUm),
+      ],
       source: `counted along the subject’s ${kind.measure}; a crop mode does not change it`,
       neglects: 'Pose and foreshortening.',
     }),
@@ -87,13 +106,22 @@ export function countOnSubject({ system, subject, output, judgeBy, threshold, ra
     inputs: [
       input('N', 'working f-number', workingFNumber),
       input('p', 'pixel pitch', system.pitchUm),
-      input('a', 'anti-aliasing filter', given(system.antiAliasPx, 'px', 'Filter displacement', `filter: ${system.body.antiAliasFilter}`)),
+      input(
+        'a',
+        'anti-aliasing filter',
+        given(system.antiAliasPx, 'px', 'Filter displacement', `filter: ${system.body.antiAliasFilter}`),
+      ),
       input('ν', '50 % frequency of the optics', system.lens50LpPerMm),
       input('λ', 'wavelength', given(DEFAULT_WAVELENGTH_UM, 'µm', 'Wavelength', 'green light')),
       input('T', 'contrast threshold', thresholdQ),
-      ...(system.obstruction > 0 ? [input('ε', 'central obstruction', given(system.obstruction, '1', 'Obstruction ÷ opening', 'lens data'))] : []),
+      ...(system.obstruction > 0
+        ? [input('ε', 'central obstruction', given(system.obstruction, '1', 'Obstruction ÷ opening', 'lens data'))]
+        : []),
     ],
-    source: system.obstruction > 0 ? 'product of the responses of the parts; diffraction of a ring-shaped opening' : 'product of the responses of the parts',
+    source:
+      system.obstruction > 0
+        ? 'product of the responses of the parts; diffraction of a ring-shaped opening'
+        : 'product of the responses of the parts',
     neglects: 'Focus error, shake, haze, noise and sharpening.',
   }));
   const resolvedShare = computed(
@@ -127,12 +155,26 @@ export function countOnSubject({ system, subject, output, judgeBy, threshold, ra
     formula: output.kind === 'identification' ? '2 · L / d' : 'long side · share of it the subject takes',
     inputs:
       output.kind === 'identification'
-        ? [input('L', kind.measure, size), input('d', 'smallest detail', given(output.smallestDetailMm, 'mm', 'Smallest detail to tell apart', 'output'))]
+        ? [
+            input('L', kind.measure, size),
+            input(
+              'd',
+              'smallest detail',
+              given(output.smallestDetailMm, 'mm', 'Smallest detail to tell apart', 'output'),
+            ),
+          ]
         : [
             input('px', 'long side of the output', given(longSide ?? 0, 'px', 'Long side of the output', 'output')),
-            input('s', 'share the subject takes', given(output.subjectShare * 100, '%', 'Share of the long side', 'output')),
+            input(
+              's',
+              'share the subject takes',
+              given(output.subjectShare * 100, '%', 'Share of the long side', 'output'),
+            ),
           ],
-    source: output.kind === 'identification' ? 'two pixels on the smallest detail' : 'the picture is cropped until the subject takes its share',
+    source:
+      output.kind === 'identification'
+        ? 'two pixels on the smallest detail'
+        : 'the picture is cropped until the subject takes its share',
   }));
   const counted = judgeBy === 'resolved' ? resolved : pixels;
   const countedPixels = computed(
@@ -148,8 +190,22 @@ export function countOnSubject({ system, subject, output, judgeBy, threshold, ra
       ],
       source: 'two schools: only what is resolved counts, or every pixel does',
       schools: [
-        { preference: 'judgeBy', choice: 'resolved', name: 'resolved pixels count', value: resolved.value, plusMinus: resolved.plusMinus, chosen: judgeBy === 'resolved' },
-        { preference: 'judgeBy', choice: 'sampled', name: 'every pixel counts', value: pixels.value, plusMinus: pixels.plusMinus, chosen: judgeBy === 'sampled' },
+        {
+          preference: 'judgeBy',
+          choice: 'resolved',
+          name: 'resolved pixels count',
+          value: resolved.value,
+          plusMinus: resolved.plusMinus,
+          chosen: judgeBy === 'resolved',
+        },
+        {
+          preference: 'judgeBy',
+          choice: 'sampled',
+          name: 'every pixel counts',
+          value: pixels.value,
+          plusMinus: pixels.plusMinus,
+          chosen: judgeBy === 'sampled',
+        },
       ],
     }),
     counted.plusMinus,
@@ -164,7 +220,11 @@ export function countOnSubject({ system, subject, output, judgeBy, threshold, ra
     () => ({
       name: `Share of the frame’s ${kind.axis}`,
       formula: 'm · L / side',
-      inputs: [input('m', 'reproduction ratio', ratio), input('L', kind.measure, size), input('side', `frame ${kind.axis}`, sideQ)],
+      inputs: [
+        input('m', 'reproduction ratio', ratio),
+        input('L', kind.measure, size),
+        input('side', `frame ${kind.axis}`, sideQ),
+      ],
       source: 'size of the picture of the subject on the sensor against the frame',
     }),
     orNothing(share * 100 * pixelError),

@@ -42,7 +42,14 @@ const x14: Part = { kind: 'converter', name: '×1.4', factor: 1.4, autofocus: tr
 const x20: Part = { kind: 'converter', name: '×2', factor: 2, autofocus: true, lens50LpPerMm: 120 };
 const reducer: Part = { kind: 'reducer', name: '×0.71', factor: 0.71, autofocus: true };
 const mirror: Part = { ...lens, name: 'Mirror', design: 'mirror', obstructionShare: 0.42 };
-const deer: SubjectSpec = { name: 'Deer', kind: 'deer', sizeMm: 1100, sizePlusMinusMm: 80, distanceM: 37, speedMPerS: 4 };
+const deer: SubjectSpec = {
+  name: 'Deer',
+  kind: 'deer',
+  sizeMm: 1100,
+  sizePlusMinusMm: 80,
+  distanceM: 37,
+  speedMPerS: 4,
+};
 const print: OutputSpec = {
   kind: 'print',
   name: 'Print',
@@ -105,9 +112,13 @@ function detailLimit(at: (symbol: string) => number, obstruction: number): numbe
   const sinc = (x: number) => (x === 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x));
   const p = at('p') / 1000;
   // The diffraction of a ring, by laying two of them over each other and counting the points both cover.
-  const diffraction = (nu: number) => (obstruction > 0 ? ringOverlap((nu * at('λ') * at('N')) / 1000, obstruction) : disc((nu * at('λ') * at('N')) / 1000));
+  const diffraction = (nu: number) =>
+    obstruction > 0 ? ringOverlap((nu * at('λ') * at('N')) / 1000, obstruction) : disc((nu * at('λ') * at('N')) / 1000);
   const response = (nu: number) =>
-    diffraction(nu) * Math.abs(sinc(nu * p)) * Math.abs(Math.cos(Math.PI * nu * at('a') * p)) * 0.5 ** ((nu / at('ν')) ** 2);
+    diffraction(nu) *
+    Math.abs(sinc(nu * p)) *
+    Math.abs(Math.cos(Math.PI * nu * at('a') * p)) *
+    0.5 ** ((nu / at('ν')) ** 2);
   const nyquist = 1 / (2 * p);
   let low = 0;
   for (let nu = 1; nu < nyquist; nu += 1) {
@@ -131,7 +142,8 @@ function common(a: number, b: number, d: number): number {
   if (d >= a + b) return 0;
   if (d <= Math.abs(a - b)) return Math.min(a, b) ** 2;
   const x = (d * d + a * a - b * b) / (2 * d);
-  const cap = (r: number, h: number) => r * r * Math.acos(Math.max(-1, Math.min(1, h / r))) - h * Math.sqrt(Math.max(0, r * r - h * h));
+  const cap = (r: number, h: number) =>
+    r * r * Math.acos(Math.max(-1, Math.min(1, h / r))) - h * Math.sqrt(Math.max(0, r * r - h * h));
   return (cap(a, x) + cap(b, d - x)) / Math.PI;
 }
 
@@ -159,7 +171,10 @@ describe('a far reading as it is put together', () => {
   });
 
   it('takes width for width and height for height, in every mode', () => {
-    for (const [modeId, widthMm, heightMm] of [['whole', 35.2, 19.8], ['tall', 15.84, 19.8]] as const) {
+    for (const [modeId, widthMm, heightMm] of [
+      ['whole', 35.2, 19.8],
+      ['tall', 15.84, 19.8],
+    ] as const) {
       const reading = read(fold({ modeId }));
       const m = reading.ratio.value;
       expect(reading.fieldWidthM.value).toBeCloseTo(widthMm / m / 1000, 9);
@@ -187,7 +202,11 @@ describe('a converter or reducer behind a lens focused on a distance', () => {
   it('multiplies the lens’s own ratio, and is exact in what the builder says', () => {
     for (const distanceM of [4, 5, 8, 12, 60]) {
       const bare = read(fold(), distanceM).ratio.value;
-      for (const [part, t] of [[x14, 1.4], [x20, 2], [reducer, 0.71]] as const) {
+      for (const [part, t] of [
+        [x14, 1.4],
+        [x20, 2],
+        [reducer, 0.71],
+      ] as const) {
         const behind = read(fold({ chain: [lens, part] }), distanceM);
         expect(behind.ratio.value / bare).toBeCloseTo(t, 9);
         expect(behind.pixelsOnSubject.value / read(fold(), distanceM).pixelsOnSubject.value).toBeCloseTo(t, 9);
@@ -199,7 +218,10 @@ describe('a converter or reducer behind a lens focused on a distance', () => {
   it('holds the truth within its ±, for lens and converter traced as thin lenses in air', () => {
     // Lens of 500 mm that does not shorten; converter −g at s before the lens's own picture: t = g/(g − s).
     const thin: LensSpec = { ...lens, closestFocusM: undefined, closestRatio: undefined };
-    for (const [part, t] of [[x14, 1.4], [x20, 2]] as const) {
+    for (const [part, t] of [
+      [x14, 1.4],
+      [x20, 2],
+    ] as const) {
       for (const g of [50, 80, 120, 150]) {
         const s = (g * (t - 1)) / t;
         // The picture moves back from s to t·s behind the converter, so lens and subject stand that much farther out.
@@ -242,7 +264,15 @@ const MORE: Record<string, Formula> = {
 
 describe('depth, background and shutter as they are put together', () => {
   const more = (system: EffectiveSystem, distanceM = 37, background: Background = ground) =>
-    farMore({ system, reading: read(system, distanceM), subject: deer, output: print, cocSchool: 'diagonal', background, speedMPerS: deer.speedMPerS });
+    farMore({
+      system,
+      reading: read(system, distanceM),
+      subject: deer,
+      output: print,
+      cocSchool: 'diagonal',
+      background,
+      speedMPerS: deer.speedMPerS,
+    });
 
   it.each(chains)('of %s: every number from the inputs its Why names', (_, chain) => {
     for (const distanceM of [4, 37]) expectRecomputed(more(fold({ chain }), distanceM), MORE);
@@ -292,7 +322,14 @@ describe('depth, background and shutter as they are put together', () => {
     const system = fold();
     const entered = more(system);
     expect([entered.speedMPerS.value, entered.speedMPerS.note]).toEqual([4, undefined]);
-    const assumed = farMore({ system, reading: read(system), subject: deer, output: print, cocSchool: 'diagonal', background: ground });
+    const assumed = farMore({
+      system,
+      reading: read(system),
+      subject: deer,
+      output: print,
+      cocSchool: 'diagonal',
+      background: ground,
+    });
     expect([assumed.speedMPerS.value, assumed.speedMPerS.note]).toEqual([3, 'assumed']);
     expect(assumed.speedMPerS.why.source).toMatch(/^assumed: usual for a deer-sized mammal/);
   });

@@ -22,8 +22,26 @@ const body: BodySpec = {
   antiAliasFilter: 'none',
   cropModes: [{ id: 'c15', name: 'Crop 1.5', factor: 1.5, framesPerSecond: 18, fileSizeMb: 19 }],
   videoModes: [
-    { id: 'uhd', name: '4K', sampledColumns: 6000, sampledRows: 3375, recordedColumns: 3840, recordedRows: 2160, framesPerSecond: [25], processedZoomLimit: 2, restrictions: ['noRaw'] },
-    { id: 'fast', name: 'Fast', sampledColumns: 3000, sampledRows: 1688, recordedColumns: 3840, recordedRows: 2160, framesPerSecond: [120] },
+    {
+      id: 'uhd',
+      name: '4K',
+      sampledColumns: 6000,
+      sampledRows: 3375,
+      recordedColumns: 3840,
+      recordedRows: 2160,
+      framesPerSecond: [25],
+      processedZoomLimit: 2,
+      restrictions: ['noRaw'],
+    },
+    {
+      id: 'fast',
+      name: 'Fast',
+      sampledColumns: 3000,
+      sampledRows: 1688,
+      recordedColumns: 3840,
+      recordedRows: 2160,
+      framesPerSecond: [120],
+    },
   ],
   framesPerSecond: 12,
   fileSizeMb: 42,
@@ -31,7 +49,14 @@ const body: BodySpec = {
   weightG: 800,
   price: 2000,
 };
-const small: BodySpec = { ...body, name: 'Small', sensor: { widthMm: 17.3, heightMm: 13, columns: 5184, rows: 3888 }, weightG: 450, price: 900, videoModes: undefined };
+const small: BodySpec = {
+  ...body,
+  name: 'Small',
+  sensor: { widthMm: 17.3, heightMm: 13, columns: 5184, rows: 3888 },
+  weightG: 450,
+  price: 900,
+  videoModes: undefined,
+};
 const long: LensSpec = {
   kind: 'lens',
   name: 'Long',
@@ -49,9 +74,37 @@ const long: LensSpec = {
   weightG: 2000,
   price: 4000,
 };
-const zoom: LensSpec = { ...long, name: 'Zoom', focalWideMm: 100, focalTeleMm: 400, fNumberWide: 4.5, fNumberTele: 6.3, closestFocusM: 1, closestRatio: 0.36, weightG: 1300, price: 1100 };
-const mirror: LensSpec = { ...long, name: 'Mirror', design: 'mirror', fixedAperture: true, obstructionShare: 0.45, fNumberWide: 8, fNumberTele: 8, weightG: 600 };
-const x14: AdapterPart = { kind: 'converter', name: '×1.4', mount: 'A', factor: 1.4, autofocus: true, weightG: 200, price: 300 };
+const zoom: LensSpec = {
+  ...long,
+  name: 'Zoom',
+  focalWideMm: 100,
+  focalTeleMm: 400,
+  fNumberWide: 4.5,
+  fNumberTele: 6.3,
+  closestFocusM: 1,
+  closestRatio: 0.36,
+  weightG: 1300,
+  price: 1100,
+};
+const mirror: LensSpec = {
+  ...long,
+  name: 'Mirror',
+  design: 'mirror',
+  fixedAperture: true,
+  obstructionShare: 0.45,
+  fNumberWide: 8,
+  fNumberTele: 8,
+  weightG: 600,
+};
+const x14: AdapterPart = {
+  kind: 'converter',
+  name: '×1.4',
+  mount: 'A',
+  factor: 1.4,
+  autofocus: true,
+  weightG: 200,
+  price: 300,
+};
 const bird: SubjectSpec = { name: 'Bird', kind: 'wader', sizeMm: 430, distanceM: 30 };
 const web: OutputSpec = { kind: 'screen', name: 'Web', longSidePx: 2400, subjectShare: 0.5 };
 
@@ -186,7 +239,16 @@ describe('what is told of a reading', () => {
   it('leaves out what its obstacle makes meaningless, and only the verdict where it does not fit', () => {
     const near = read(setupOf(body, long), 3);
     expect(near.obstacle?.code).toBe('focus.closest');
-    expect(Object.keys(told(near)).sort()).toEqual(['distanceM', 'judgeBy', 'megapixels', 'neededPixels', 'obstacle', 'pixelScaleArcsec', 'reachPxPerMrad', 'warnings']);
+    expect(Object.keys(told(near)).sort()).toEqual([
+      'distanceM',
+      'judgeBy',
+      'megapixels',
+      'neededPixels',
+      'obstacle',
+      'pixelScaleArcsec',
+      'reachPxPerMrad',
+      'warnings',
+    ]);
     const over = read(setupOf(body, long), 4);
     expect(over.overflow?.message).toMatch(/^Bird does not fit: it is 1\.\d times the frame/);
     expect(told(over)).not.toHaveProperty('verdict');
@@ -214,7 +276,15 @@ describe('side by side as it is put together', () => {
     { id: 'c', name: 'C', setup: setupOf(body, mirror) },
   ];
   const compare = (stance: 'sameSpot' | 'sameFraming' | 'samePicture') =>
-    sideBySide({ contenders, stance, subject: bird, distanceM: 30, output: web, judgeBy: 'resolved', convention: 'usual' });
+    sideBySide({
+      contenders,
+      stance,
+      subject: bird,
+      distanceM: 30,
+      output: web,
+      judgeBy: 'resolved',
+      convention: 'usual',
+    });
   const by = (compared: Compared[], id: string) => compared.find((each) => each.id === id)!;
 
   it('holds against the first what each really gives', () => {
@@ -248,7 +318,7 @@ describe('side by side as it is put together', () => {
       expect(each.reading.fieldWidthM.value / compared[0]!.reading.fieldWidthM.value).toBeCloseTo(1, 9);
       expect(each.walkM).toBeCloseTo(each.distanceM - 30, 12);
       expect(each.subjectLightStops).toBeCloseTo(
-        2 * Math.log2((each.system.focalMm.value / each.system.lightFNumber / each.distanceM) / (500 / 5 / 30)),
+        2 * Math.log2(each.system.focalMm.value / each.system.lightFNumber / each.distanceM / (500 / 5 / 30)),
         9,
       );
     }
@@ -263,10 +333,17 @@ describe('side by side as it is put together', () => {
     expect(points.Aperture).toContain(`A at f/${Number((common / ka).toPrecision(common / ka >= 10 ? 3 : 2))}`);
     expect(points.Support).toContain('2.8 kg and 1.75 kg');
     expect(points.Framing).toMatch(/^A from 30 m, B from [\d.]+ m/);
-    const feet = fairTest(a, b, 'imperial').find((point) => point.what === 'Framing')!.how.replace(/\u202f/g, ' ');
+    const feet = fairTest(a, b, 'imperial')
+      .find((point) => point.what === 'Framing')!
+      .how.replace(/\u202f/g, ' ');
     expect(feet).toMatch(/^A from 98.4 ft/);
-    const unknown = { ...b, system: systemOf(setupOf({ ...small, weightG: undefined }, { ...zoom, weightG: undefined })) };
-    expect(fairTest(a, unknown).find((point) => point.what === 'Support')!.how).toContain('a weight that is not entered');
+    const unknown = {
+      ...b,
+      system: systemOf(setupOf({ ...small, weightG: undefined }, { ...zoom, weightG: undefined })),
+    };
+    expect(fairTest(a, unknown).find((point) => point.what === 'Support')!.how).toContain(
+      'a weight that is not entered',
+    );
   });
 });
 
@@ -305,12 +382,22 @@ describe('curves, ladders and read-outs', () => {
 
   it('a ladder says what each mode hides, and nothing from numbers nobody entered', () => {
     const ladder = (change: Partial<Parameters<typeof modesLadder>[0]> = {}) =>
-      modesLadder({ setup: setupOf(body, long), subject: bird, distanceM: 30, output: web, judgeBy: 'resolved', convention: 'usual', ...change });
+      modesLadder({
+        setup: setupOf(body, long),
+        subject: bird,
+        distanceM: 30,
+        output: web,
+        judgeBy: 'resolved',
+        convention: 'usual',
+        ...change,
+      });
     const { rungs, advice } = ladder();
     expect(rungs.map((rung) => rung.mode.id)).toEqual(['whole', 'c15']);
     expect(rungs[1]!.hidden).toBeCloseTo(1 - 1 / 2.25, 3);
     expect(rungs[0]!.hidden).toBeCloseTo(0, 12);
-    expect(advice).toMatch(/^Crop in the camera with “Crop 1.5”.*18 instead of 12 frames\/s and files 2.2 times smaller/);
+    expect(advice).toMatch(
+      /^Crop in the camera with “Crop 1.5”.*18 instead of 12 frames\/s and files 2.2 times smaller/,
+    );
     expect(ladder({ speedMPerS: 30 }).advice).toMatch(/at 30.m\/s it would cross/);
     expect(ladder({ speedMPerS: 30, units: 'imperial' }).advice).toMatch(/at 98.ft\/s/);
     const bare = { ...body, framesPerSecond: undefined, fileSizeMb: undefined };

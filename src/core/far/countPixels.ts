@@ -12,11 +12,20 @@ import type { JudgeBy } from './readFar';
  *
  * @returns 0 where no picture can be formed
  */
-export function countPixels(system: EffectiveSystem, subjectMm: number, distanceM: number, judgeBy: JudgeBy, threshold: number = DEFAULT_THRESHOLD): number {
+export function countPixels(
+  system: EffectiveSystem,
+  subjectMm: number,
+  distanceM: number,
+  judgeBy: JudgeBy,
+  threshold: number = DEFAULT_THRESHOLD,
+): number {
   const focus = focusAt(system, distanceM * 1000);
   if (!focus.ok) return 0;
   const { ratio, setting } = focus.value;
   const pixels = pixelsOnSubject(ratio, subjectMm, system.pitchUm.value);
   if (judgeBy === 'sampled') return pixels;
-  return pixels * detailLimit(detailPartsOf(system, workingFNumberAt(system, system.fNumber.value, setting)), threshold).resolvedShare;
+  return (
+    pixels *
+    detailLimit(detailPartsOf(system, workingFNumberAt(system, system.fNumber.value, setting)), threshold).resolvedShare
+  );
 }

@@ -9,12 +9,37 @@ import { nearestDistanceM } from './focusAt';
 import { readFar, type FarReading } from './readFar';
 
 const body: BodySpec = {
-  name: 'Test body', sensor: { widthMm: 36, heightMm: 24, columns: 8256, rows: 5504 }, antiAliasFilter: 'none',
-  cropModes: [{ id: 'c15', name: 'Crop 1.5', factor: 1.5, framesPerSecond: 15, fileSizeMb: 20 }, { id: 'wide', name: 'Wide', aspect: 16 / 9 }],
-  framesPerSecond: 12, fileSizeMb: 45, autofocusLimitFNumber: 8, slowAutofocusLimitFNumber: 11,
+  name: 'Test body',
+  sensor: { widthMm: 36, heightMm: 24, columns: 8256, rows: 5504 },
+  antiAliasFilter: 'none',
+  cropModes: [
+    { id: 'c15', name: 'Crop 1.5', factor: 1.5, framesPerSecond: 15, fileSizeMb: 20 },
+    { id: 'wide', name: 'Wide', aspect: 16 / 9 },
+  ],
+  framesPerSecond: 12,
+  fileSizeMb: 45,
+  autofocusLimitFNumber: 8,
+  slowAutofocusLimitFNumber: 11,
 };
-const lens: LensSpec = { kind: 'lens', name: 'Test 600', focalWideMm: 600, focalTeleMm: 600, fNumberWide: 5.6, fNumberTele: 5.6, lens50LpPerMm: 80, detailClass: 'good', autofocus: true };
-const zoom: LensSpec = { ...lens, name: 'Test zoom', focalWideMm: 100, focalTeleMm: 400, fNumberWide: 4.5, fNumberTele: 6.3 };
+const lens: LensSpec = {
+  kind: 'lens',
+  name: 'Test 600',
+  focalWideMm: 600,
+  focalTeleMm: 600,
+  fNumberWide: 5.6,
+  fNumberTele: 5.6,
+  lens50LpPerMm: 80,
+  detailClass: 'good',
+  autofocus: true,
+};
+const zoom: LensSpec = {
+  ...lens,
+  name: 'Test zoom',
+  focalWideMm: 100,
+  focalTeleMm: 400,
+  fNumberWide: 4.5,
+  fNumberTele: 6.3,
+};
 const x14: ConverterSpec = { kind: 'converter', name: '×1.4', factor: 1.4, autofocus: true };
 const reducer: ConverterSpec = { kind: 'converter', name: '×0.71', factor: 0.71, autofocus: true };
 const bird: SubjectSpec = { name: 'Bird', kind: 'wader', sizeMm: 500, distanceM: 40 };
@@ -51,7 +76,10 @@ describe('a far reading', () => {
     const small: BodySpec = { ...body, sensor: { widthMm: 18, heightMm: 12, columns: 4128, rows: 2752 } };
     fc.assert(
       fc.property(distances, (distanceM) => {
-        expect(read({ body: small }, distanceM).pixelsOnSubject.value).toBeCloseTo(read({}, distanceM).pixelsOnSubject.value, 6);
+        expect(read({ body: small }, distanceM).pixelsOnSubject.value).toBeCloseTo(
+          read({}, distanceM).pixelsOnSubject.value,
+          6,
+        );
       }),
     );
   });
@@ -59,8 +87,13 @@ describe('a far reading', () => {
   it('falls with the distance and grows with the subject', () => {
     fc.assert(
       fc.property(distances, (distanceM) => {
-        expect(read({}, distanceM * 1.01).pixelsOnSubject.value).toBeLessThan(read({}, distanceM).pixelsOnSubject.value);
-        expect(read({}, distanceM, { ...bird, sizeMm: 1000 }).pixelsOnSubject.value).toBeCloseTo(2 * read({}, distanceM).pixelsOnSubject.value, 6);
+        expect(read({}, distanceM * 1.01).pixelsOnSubject.value).toBeLessThan(
+          read({}, distanceM).pixelsOnSubject.value,
+        );
+        expect(read({}, distanceM, { ...bird, sizeMm: 1000 }).pixelsOnSubject.value).toBeCloseTo(
+          2 * read({}, distanceM).pixelsOnSubject.value,
+          6,
+        );
       }),
     );
   });
@@ -86,9 +119,17 @@ describe('a far reading', () => {
   });
 
   it('knows what stands in the way', () => {
-    const near = readFar({ system: system({ chain: [{ ...lens, closestFocusM: 4.5 }] }), subject: bird, distanceM: 3, output: web });
+    const near = readFar({
+      system: system({ chain: [{ ...lens, closestFocusM: 4.5 }] }),
+      subject: bird,
+      distanceM: 3,
+      output: web,
+    });
     expect(near).toMatchObject({ ok: true, value: { obstacle: { code: 'focus.closest' } } });
-    expect(readFar({ system: system(), subject: bird, distanceM: 2, output: web })).toMatchObject({ ok: false, problem: { code: 'distance.tooNear' } });
+    expect(readFar({ system: system(), subject: bird, distanceM: 2, output: web })).toMatchObject({
+      ok: false,
+      problem: { code: 'distance.tooNear' },
+    });
   });
 
   it('uses a macro lens’s own data nearer than four focal lengths', () => {
@@ -115,7 +156,8 @@ describe('the inverse problems', () => {
     fc.assert(
       fc.property(distances, fc.double({ min: 50, max: 700, noNaN: true }), (distanceM, focalMm) => {
         if (distanceM * 1000 < 5 * focalMm) return;
-        const pixels = read({ chain: [{ ...lens, focalWideMm: focalMm, focalTeleMm: focalMm }] }, distanceM).pixelsOnSubject.value;
+        const pixels = read({ chain: [{ ...lens, focalWideMm: focalMm, focalTeleMm: focalMm }] }, distanceM)
+          .pixelsOnSubject.value;
         const pitch = system().pitchUm.value;
         const distance = distanceForPixels(focalMm, pitch, 500, pixels);
         const focal = focalForPixels(distanceM * 1000, pitch, 500, pixels);
@@ -188,11 +230,18 @@ describe('folding', () => {
     [{ chain: [x14, lens] }, 'chain.order'],
     [{ modeId: 'gone' }, 'mode.unknown'],
   ] as [Partial<SystemInput>, string][])('refuses %j with %s', (setup, code) => {
-    expect(foldSystem({ body, modeId: 'whole', chain: [lens], ...setup })).toMatchObject({ ok: false, problem: { code } });
+    expect(foldSystem({ body, modeId: 'whole', chain: [lens], ...setup })).toMatchObject({
+      ok: false,
+      problem: { code },
+    });
   });
 
   it('adds weight and says what it does not know', () => {
-    const heavy = system({ body: { ...body, weightG: 900 }, chain: [{ ...lens, weightG: 2000 }, x14], supportWeightG: 1500 });
+    const heavy = system({
+      body: { ...body, weightG: 900 },
+      chain: [{ ...lens, weightG: 2000 }, x14],
+      supportWeightG: 1500,
+    });
     expect(heavy.weightG?.value).toBe(4400);
     expect(heavy.weightG?.why.neglects).toContain('×1.4');
     expect(system().price).toBeUndefined();
@@ -201,10 +250,19 @@ describe('folding', () => {
 
 describe('levers', () => {
   const situation = (change: Partial<FarSituation> = {}): FarSituation => ({
-    setup: { body, modeId: 'whole', chain: [lens] }, subject: bird, distanceM: 60, output: web, judgeBy: 'resolved', convention: 'usual',
-    converterIds: [], converters: [{ id: 'x14', spec: x14 }], otherSetups: [{ id: 'other', name: 'Other', setup: { body, modeId: 'whole', chain: [zoom] } }], ...change,
+    setup: { body, modeId: 'whole', chain: [lens] },
+    subject: bird,
+    distanceM: 60,
+    output: web,
+    judgeBy: 'resolved',
+    convention: 'usual',
+    converterIds: [],
+    converters: [{ id: 'x14', spec: x14 }],
+    otherSetups: [{ id: 'other', name: 'Other', setup: { body, modeId: 'whole', chain: [zoom] } }],
+    ...change,
   });
-  const of = (change: Partial<FarSituation>, kind: string) => farLevers(situation(change)).find((lever) => lever.kind === kind)!;
+  const of = (change: Partial<FarSituation>, kind: string) =>
+    farLevers(situation(change)).find((lever) => lever.kind === kind)!;
 
   it('come close enough, and not closer than the step one walks', () => {
     const lever = of({ distanceM: 90 }, 'distance');
@@ -223,16 +281,23 @@ describe('levers', () => {
 
   it('step back to where the lens can focus', () => {
     const close = { ...lens, closestFocusM: 4.5 };
-    const lever = farLevers(situation({ distanceM: 3, setup: { body, modeId: 'whole', chain: [close] } })).find((each) => each.kind === 'distance');
+    const lever = farLevers(situation({ distanceM: 3, setup: { body, modeId: 'whole', chain: [close] } })).find(
+      (each) => each.kind === 'distance',
+    );
     expect(lever?.patch.distanceM).toBe(4.5);
   });
 
   it('tell the exact gain and price of a converter', () => {
     const lever = of({}, 'converter');
-    expect(lever.pixelsRatio).toBeCloseTo(read({ chain: [lens, x14] }, 60).pixelsOnSubject.value / read({}, 60).pixelsOnSubject.value, 9);
+    expect(lever.pixelsRatio).toBeCloseTo(
+      read({ chain: [lens, x14] }, 60).pixelsOnSubject.value / read({}, 60).pixelsOnSubject.value,
+      9,
+    );
     expect(lever.resolvedRatio).toBeLessThan(lever.pixelsRatio);
     expect(lever.stops).toBeCloseTo(-2 * Math.log2(1.4), 9);
-    expect(of({ converterIds: ['x14'], setup: { body, modeId: 'whole', chain: [lens, x14] } }, 'converter')).toMatchObject({ removes: true, patch: { converterIds: [] } });
+    expect(
+      of({ converterIds: ['x14'], setup: { body, modeId: 'whole', chain: [lens, x14] } }, 'converter'),
+    ).toMatchObject({ removes: true, patch: { converterIds: [] } });
   });
 
   it('tell that a crop mode changes no pixel, only what is seen, files and frames', () => {

@@ -11,7 +11,8 @@ import type { FarReading } from './readFar';
 import { handHoldPerPixelS, handHoldS, longestShutterS, pixelsPerOutputPixel, pixelsPerSecond } from './shutter';
 
 /** What stands behind the subject: at a distance from the camera, or the flat ground seen over it. */
-export type Background = { kind: 'distance'; distanceM: number } | { kind: 'ground'; cameraHeightM: number; subjectHeightM: number };
+export type Background =
+  { kind: 'distance'; distanceM: number } | { kind: 'ground'; cameraHeightM: number; subjectHeightM: number };
 
 export interface FarMoreInput {
   system: EffectiveSystem;
@@ -49,7 +50,15 @@ export interface FarMore {
 }
 
 /** Reads everything besides the pixels; it needs a reading, which says that a picture can be formed. */
-export function farMore({ system, reading, subject, output, cocSchool, background, speedMPerS: entered }: FarMoreInput): FarMore {
+export function farMore({
+  system,
+  reading,
+  subject,
+  output,
+  cocSchool,
+  background,
+  speedMPerS: entered,
+}: FarMoreInput): FarMore {
   const { uMm, ratio } = reading.focus;
   const { used, pitchUm } = system;
   const pupil = reading.pupilMm;
@@ -65,13 +74,24 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
   const viewed = viewedPixels(output);
   const cocOf = (school: CocSchool) => circleOfConfusionMm(school, frameDiagonal, longSide, pitch, viewed);
   const coc = cocOf(cocSchool);
-  const schools = (value: (school: CocSchool) => number) => COC_SCHOOLS.map((school) => ({ preference: 'cocSchool', choice: school, name: COC_NAMES[school], value: value(school), chosen: school === cocSchool }));
+  const schools = (value: (school: CocSchool) => number) =>
+    COC_SCHOOLS.map((school) => ({
+      preference: 'cocSchool',
+      choice: school,
+      name: COC_NAMES[school],
+      value: value(school),
+      chosen: school === cocSchool,
+    }));
   const cocMm = computed(coc, 'mm', () => ({
     name: `Circle of confusion (${COC_NAMES[cocSchool]})`,
     formula: { diagonal: 'D / 1500', output: 'long side / details told apart', pixel: '2 · p' }[cocSchool],
     inputs: [
       input('D', 'diagonal used', given(frameDiagonal, 'mm', 'Diagonal of the part used', 'body and mode')),
-      input('S', 'details told apart along the output', given(viewed, 'px', 'Details an eye tells apart', 'one arcminute, or the output’s pixels if those are fewer')),
+      input(
+        'S',
+        'details told apart along the output',
+        given(viewed, 'px', 'Details an eye tells apart', 'one arcminute, or the output’s pixels if those are fewer'),
+      ),
       input('p', 'pixel pitch', pitchUm),
     ],
     source: 'how large a blur may be and still pass for sharp; schools differ',
@@ -86,15 +106,31 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
     computed(mm / 1000 + behindLensM, 'm', () => ({
       name,
       formula: `u·A·m / (A·m ${sign} c) + v`,
-      inputs: [input('u', 'subject to the pupil', u), input('A', 'entrance pupil', pupil), input('m', 'reproduction ratio', ratioQ), input('c', 'circle of confusion', cocMm), input('v', 'lens to sensor', behind)],
+      inputs: [
+        input('u', 'subject to the pupil', u),
+        input('A', 'entrance pupil', pupil),
+        input('m', 'reproduction ratio', ratioQ),
+        input('c', 'circle of confusion', cocMm),
+        input('v', 'lens to sensor', behind),
+      ],
       source: 'exact, for a thin lens u·f²/(f² ± N·c·(u − f)); measured from the sensor again',
-      schools: schools((school) => (sign === '+' ? depthAt(cocOf(school)).nearMm : depthAt(cocOf(school)).farMm) / 1000 + behindLensM).filter((each) => Number.isFinite(each.value)),
+      schools: schools(
+        (school) => (sign === '+' ? depthAt(cocOf(school)).nearMm : depthAt(cocOf(school)).farMm) / 1000 + behindLensM,
+      ).filter((each) => Number.isFinite(each.value)),
     }));
   const total = (c: number) => (depthAt(c).farMm - depthAt(c).nearMm) / 1000;
 
-  const ground = background.kind === 'ground' ? behindSubject(background.cameraHeightM, background.subjectHeightM, reading.distanceM.value) : null;
+  const ground =
+    background.kind === 'ground'
+      ? behindSubject(background.cameraHeightM, background.subjectHeightM, reading.distanceM.value)
+      : null;
   const backgroundM = ground ? ground.backgroundM : background.kind === 'distance' ? background.distanceM : Infinity;
-  const blur = blurDiscMm(pupil.value, ratio, uMm, backgroundM === Infinity ? Infinity : Math.max(1, (backgroundM - behindLensM) * 1000));
+  const blur = blurDiscMm(
+    pupil.value,
+    ratio,
+    uMm,
+    backgroundM === Infinity ? Infinity : Math.max(1, (backgroundM - behindLensM) * 1000),
+  );
   const backgroundQ =
     backgroundM === Infinity
       ? undefined
@@ -105,7 +141,11 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
             inputs: [
               input('d', 'distance', reading.distanceM),
               input('h', 'camera height', given(background.cameraHeightM, 'm', 'Camera height', 'as set')),
-              input('s', 'height of the subject', given(background.subjectHeightM, 'm', 'Height of the subject', 'as set')),
+              input(
+                's',
+                'height of the subject',
+                given(background.subjectHeightM, 'm', 'Height of the subject', 'as set'),
+              ),
             ],
             source: 'flat ground or water; the line of sight over the subject meets it there',
             neglects: 'Slopes, reeds and waves.',
@@ -114,11 +154,18 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
 
   const wholeArea = system.body.sensor.widthMm * system.body.sensor.heightMm;
   const motion = pixelsPerSecond(speedMPerS, ratio, pitch);
-  const speed = entered === undefined ? assumed(speedMPerS, 'm/s', 'Speed across the view', `usual for a ${kind.name.toLowerCase()}; enter its own`) : given(speedMPerS, 'm/s', 'Speed across the view', 'as set');
+  const speed =
+    entered === undefined
+      ? assumed(speedMPerS, 'm/s', 'Speed across the view', `usual for a ${kind.name.toLowerCase()}; enter its own`)
+      : given(speedMPerS, 'm/s', 'Speed across the view', 'as set');
   const motionQ = computed(motion, 'px/s', () => ({
     name: 'Speed over the pixels',
     formula: '10⁶ · v · m / p',
-    inputs: [input('v', 'speed across the view', speed), input('m', 'reproduction ratio', ratioQ), input('p', 'pixel pitch', pitchUm)],
+    inputs: [
+      input('v', 'speed across the view', speed),
+      input('m', 'reproduction ratio', ratioQ),
+      input('p', 'pixel pitch', pitchUm),
+    ],
     source: 'moving straight across; towards the camera it is less',
   }));
   const perOutput = pixelsPerOutputPixel(px.value, reading.neededPixels.value);
@@ -126,12 +173,20 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
     computed(longestShutterS(blurPx, motion), 's', () => ({
       name,
       formula: 'b / pixels per second',
-      inputs: [input('b', 'blur allowed', given(blurPx, 'px', 'Blur allowed', why)), input('w', 'speed over the pixels', motionQ)],
+      inputs: [
+        input('b', 'blur allowed', given(blurPx, 'px', 'Blur allowed', why)),
+        input('w', 'speed over the pixels', motionQ),
+      ],
       source: 'sharp as long as the picture moves less than that',
       neglects: 'Limbs and wings move faster than the body.',
     }));
   const stops = (system.body.stabiliserStops ?? 0) as number;
-  const stabiliser = given(stops, 'stops', 'Stabiliser', system.body.stabiliserStops === undefined ? 'not entered, taken as 0' : 'body data');
+  const stabiliser = given(
+    stops,
+    'stops',
+    'Stabiliser',
+    system.body.stabiliserStops === undefined ? 'not entered, taken as 0' : 'body data',
+  );
   const resolved = reading.resolvedPixels;
   const perThousand = (quantity: Quantity | undefined, name: string) =>
     quantity && resolved.value > 0
@@ -148,13 +203,25 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
   const nearLimitM = limit(depth.nearMm, 'Near limit of the depth', '+');
   const farLimitM = limit(depth.farMm, 'Far limit of the depth', '−');
   return {
-    pixelArea: computed((px.value * px.value * across) / 1e6, 'MP', () => ({
-      name: 'Pixels on the subject as an area',
-      formula: 'px · px · a / 10⁶',
-      inputs: [input('px', 'pixels along it', px), input('a', 'other side ÷ this side', given(across, '1', 'Proportions of the silhouette', `typical of a ${kind.name.toLowerCase()}`))],
-      source: 'the box around the subject',
-      neglects: 'The corners of the box that are not subject.',
-    }), px.plusMinus === undefined ? undefined : (2 * px.plusMinus * px.value * across) / 1e6),
+    pixelArea: computed(
+      (px.value * px.value * across) / 1e6,
+      'MP',
+      () => ({
+        name: 'Pixels on the subject as an area',
+        formula: 'px · px · a / 10⁶',
+        inputs: [
+          input('px', 'pixels along it', px),
+          input(
+            'a',
+            'other side ÷ this side',
+            given(across, '1', 'Proportions of the silhouette', `typical of a ${kind.name.toLowerCase()}`),
+          ),
+        ],
+        source: 'the box around the subject',
+        neglects: 'The corners of the box that are not subject.',
+      }),
+      px.plusMinus === undefined ? undefined : (2 * px.plusMinus * px.value * across) / 1e6,
+    ),
     cocMm,
     nearLimitM,
     ...(depth.farMm === Infinity
@@ -177,15 +244,22 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
         input('A', 'entrance pupil', pupil),
         input('m', 'reproduction ratio', ratioQ),
         input('u', 'distance from the lens', u),
-        ...(backgroundQ ? [input('u_b', 'distance of the background', backgroundQ), input('v', 'lens to sensor', behind)] : []),
+        ...(backgroundQ
+          ? [input('u_b', 'distance of the background', backgroundQ), input('v', 'lens to sensor', behind)]
+          : []),
         input('W', 'frame width', given(used.widthMm, 'mm', 'Width of the part used', 'body and mode')),
       ],
-      source: backgroundQ ? 'diameter of the blur disc as a share of the frame’s width' : 'the sky: the largest it can be, A · m',
+      source: backgroundQ
+        ? 'diameter of the blur disc as a share of the frame’s width'
+        : 'the sky: the largest it can be, A · m',
     })),
     hiddenByMode: computed((1 - (used.widthMm * used.heightMm) / wholeArea) * 100, '%', () => ({
       name: 'Hidden by the mode',
       formula: '100 · (1 − a / A)',
-      inputs: [input('a', 'area used', given(used.widthMm * used.heightMm, 'mm²', 'Area used')), input('A', 'area of the sensor', given(wholeArea, 'mm²', 'Area of the sensor'))],
+      inputs: [
+        input('a', 'area used', given(used.widthMm * used.heightMm, 'mm²', 'Area used')),
+        input('A', 'area of the sensor', given(wholeArea, 'mm²', 'Area of the sensor')),
+      ],
       source: 'what the whole sensor would show around the subject',
     })),
     secondsToCross: computed(speedMPerS > 0 ? reading.fieldWidthM.value / speedMPerS : 0, 's', () => ({
@@ -201,7 +275,10 @@ export function farMore({ system, reading, subject, output, cocSchool, backgroun
     handHoldRuleS: computed(handHoldS(system.equivalentFocalMm.value, stops), 's', () => ({
       name: 'Hand-hold limit, customary',
       formula: '2^s / f_eq',
-      inputs: [input('s', 'stabiliser', stabiliser), input('f_eq', 'equivalent focal length', system.equivalentFocalMm)],
+      inputs: [
+        input('s', 'stabiliser', stabiliser),
+        input('f_eq', 'equivalent focal length', system.equivalentFocalMm),
+      ],
       source: 'rule of thumb; hands differ',
     })),
     handHoldPixelS: computed(handHoldPerPixelS(1.5, reading.reachPxPerMrad.value, stops), 's', () => ({

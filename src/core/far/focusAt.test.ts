@@ -4,8 +4,23 @@ import type { BodySpec, LensSpec, Part } from '../kit/parts';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { distanceForRatioM, farthestDistanceM, focusAt, nearestDistanceM } from './focusAt';
 
-const body: BodySpec = { name: 'Test 36 × 20', flangeMm: 20, sensor: { widthMm: 36, heightMm: 20, columns: 6000, rows: 3333 }, antiAliasFilter: 'none', cropModes: [] };
-const thin: LensSpec = { kind: 'lens', name: 'Thin 120', focalWideMm: 120, focalTeleMm: 120, fNumberWide: 4, fNumberTele: 4, detailClass: 'good', autofocus: true };
+const body: BodySpec = {
+  name: 'Test 36 × 20',
+  flangeMm: 20,
+  sensor: { widthMm: 36, heightMm: 20, columns: 6000, rows: 3333 },
+  antiAliasFilter: 'none',
+  cropModes: [],
+};
+const thin: LensSpec = {
+  kind: 'lens',
+  name: 'Thin 120',
+  focalWideMm: 120,
+  focalTeleMm: 120,
+  fNumberWide: 4,
+  fNumberTele: 4,
+  detailClass: 'good',
+  autofocus: true,
+};
 const tube = (mm: number): Part => ({ kind: 'tubes', name: `Tube ${mm}`, lengthsMm: [mm], autofocus: true });
 
 function fold(chain: Part[], on: BodySpec = body): EffectiveSystem {
@@ -38,9 +53,15 @@ describe('a thin lens', () => {
   it('forms no picture nearer than four focal lengths, and says how near it may come', () => {
     expect(nearestDistanceM(fold([thin]))).toBeCloseTo(0.48, 12);
     const refused = focusAt(fold([thin]), 470);
-    expect(refused).toMatchObject({ ok: false, problem: { field: 'distanceM', message: expect.stringMatching(/Nearer than 48\s?cm/) as string } });
+    expect(refused).toMatchObject({
+      ok: false,
+      problem: { field: 'distanceM', message: expect.stringMatching(/Nearer than 48\s?cm/) as string },
+    });
     expect(focusAt(fold([thin]), 481).ok).toBe(true);
-    expect(focusAt(fold([thin]), 470, 'imperial')).toMatchObject({ ok: false, problem: { message: expect.stringMatching(/Nearer than 1\.57\s?ft/) as string } });
+    expect(focusAt(fold([thin]), 470, 'imperial')).toMatchObject({
+      ok: false,
+      problem: { message: expect.stringMatching(/Nearer than 1\.57\s?ft/) as string },
+    });
   });
 
   it('with a tube reaches no farther than the tube lets it', () => {
@@ -68,8 +89,11 @@ describe('a thin lens', () => {
 
 describe('a scope with a camera behind it', () => {
   const spotter = Object.values(demoOptics).find((row) => row.data.kind === 'scope')!.data as Part;
-  const camera = Object.values(demoOptics).find((row) => row.data.kind === 'builtIn')!.data as Part & { mount?: string };
-  const on = Object.values(demoBodies).find((row) => row.data.mount !== undefined && row.data.mount === camera.mount)!.data as BodySpec;
+  const camera = Object.values(demoOptics).find((row) => row.data.kind === 'builtIn')!.data as Part & {
+    mount?: string;
+  };
+  const on = Object.values(demoBodies).find((row) => row.data.mount !== undefined && row.data.mount === camera.mount)!
+    .data as BodySpec;
   const system = fold([spotter, demoAdapters.afocal.data as Part, camera], on);
 
   it('draws in proportion to the distance from its front focus', () => {

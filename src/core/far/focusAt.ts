@@ -53,10 +53,16 @@ function tooNear(nearestM: number, units: UnitSystem): Result<never> {
 export function focusAt(system: EffectiveSystem, distanceMm: number, units: UnitSystem = 'metric'): Result<FocusAt> {
   const { optics, arrangement } = system;
   if (optics.unknownRatio !== undefined) {
-    return fail('ratio.unknown', `How large this draws cannot be worked out without the ${optics.unknownRatio}. Enter them in the kit.`, 'chain');
+    return fail(
+      'ratio.unknown',
+      `How large this draws cannot be worked out without the ${optics.unknownRatio}. Enter them in the kit.`,
+      'chain',
+    );
   }
   if (arrangement.scope) return focusScope(system, distanceMm, units);
-  return optics.plain && !optics.measured ? focusLens(system, distanceMm, units) : focusChain(system, distanceMm, units);
+  return optics.plain && !optics.measured
+    ? focusLens(system, distanceMm, units)
+    : focusChain(system, distanceMm, units);
 }
 
 /** A lens with nothing but converters and reducers behind it. */
@@ -67,7 +73,8 @@ function focusLens(system: EffectiveSystem, distanceMm: number, units: UnitSyste
   const shift = converterShiftMm(system);
   // Close up the ratio rises faster than a straight line: what the lens really draws that much nearer counts as well.
   const nearer = shift === 0 ? undefined : ratioAtDistance(lensFocus, distanceMm - shift);
-  const shifted = shift === 0 ? 0 : Math.max(ratioPerMm(lensFocus, found.ratio) * shift, (nearer ?? found).ratio - found.ratio);
+  const shifted =
+    shift === 0 ? 0 : Math.max(ratioPerMm(lensFocus, found.ratio) * shift, (nearer ?? found).ratio - found.ratio);
   return ok(withPupil(system, settingAt(found.ratio), state.factor * Math.hypot(found.plusMinus, shifted)));
 }
 
@@ -85,8 +92,11 @@ function focusChain(system: EffectiveSystem, distanceMm: number, units: UnitSyst
   const shift = converterShiftMm(system);
   const settled = lensTo === undefined ? 0 : Math.max(0, Math.min(1, 2 * (1 - setting.lensRatio / lensTo)));
   const other = settled > 0 ? settingForDistance(optics, distanceMm, settled / 2, span).ratio : setting.ratio;
-  const shifted = shift === 0 ? setting.ratio : settingForDistance(optics, Math.max(distanceMm - shift, 1), 0, span).ratio;
-  return ok(withPupil(system, setting, Math.hypot(other - setting.ratio, shifted - setting.ratio) + setting.ratioUnsure));
+  const shifted =
+    shift === 0 ? setting.ratio : settingForDistance(optics, Math.max(distanceMm - shift, 1), 0, span).ratio;
+  return ok(
+    withPupil(system, setting, Math.hypot(other - setting.ratio, shifted - setting.ratio) + setting.ratioUnsure),
+  );
 }
 
 /** Through an eyepiece: the size of the picture goes with the distance to the front focus of the scope's objective. */
@@ -95,7 +105,8 @@ function focusScope(system: EffectiveSystem, distanceMm: number, units: UnitSyst
   const { far } = system.optics.state;
   const whole = wholeOfScope(scope.objectiveMm);
   const fromFrontFocusMm = distanceMm - whole.frontFocusMm;
-  if (fromFrontFocusMm <= whole.frontFocusPlusMinusMm) return tooNear((whole.frontFocusMm + whole.frontFocusPlusMinusMm) / 1000, units);
+  if (fromFrontFocusMm <= whole.frontFocusPlusMinusMm)
+    return tooNear((whole.frontFocusMm + whole.frontFocusPlusMinusMm) / 1000, units);
   const ratio = far.focalMm / fromFrontFocusMm;
   return ok({
     // The camera behind the eyepiece stays at infinity: its cone does not lengthen.
@@ -111,7 +122,8 @@ function focusScope(system: EffectiveSystem, distanceMm: number, units: UnitSyst
 export function distanceForRatioM(system: EffectiveSystem, ratio: number): number | undefined {
   const { optics, arrangement } = system;
   if (optics.unknownRatio !== undefined || !(ratio > 0)) return undefined;
-  if (arrangement.scope) return (optics.state.far.focalMm / ratio + wholeOfScope(arrangement.scope.objectiveMm).frontFocusMm) / 1000;
+  if (arrangement.scope)
+    return (optics.state.far.focalMm / ratio + wholeOfScope(arrangement.scope.objectiveMm).frontFocusMm) / 1000;
   const setting = settingForRatio(optics, ratio);
   return Math.abs(setting.ratio / ratio - 1) < 1e-6 ? subjectDistanceM(setting) : undefined;
 }
@@ -121,9 +133,13 @@ export function nearestDistanceM(system: EffectiveSystem): number {
   const { closestFocusM } = system.lens;
   const { optics } = system;
   if (optics.plain && !system.arrangement.scope) {
-    return optics.lensFocus.closest ? optics.lensFocus.closest.distanceMm / 1000 : Math.max(closestFocusM ?? 0, (4 * optics.lensFocus.focalMm) / 1000);
+    return optics.lensFocus.closest
+      ? optics.lensFocus.closest.distanceMm / 1000
+      : Math.max(closestFocusM ?? 0, (4 * optics.lensFocus.focalMm) / 1000);
   }
-  return system.closestFocusM?.value ?? closestFocusM ?? subjectDistanceM(optics.settingAt(focusSpan(optics).nearestAt)) ?? 0;
+  return (
+    system.closestFocusM?.value ?? closestFocusM ?? subjectDistanceM(optics.settingAt(focusSpan(optics).nearestAt)) ?? 0
+  );
 }
 
 /** Farthest distance in m it focuses on; Infinity where it reaches that far. */

@@ -30,7 +30,10 @@ function ratioFor(pixels: number, subjectMm: number, pitchUm: number): number {
 export function distanceForPixels(focalMm: number, pitchUm: number, subjectMm: number, pixels: number): Result<number> {
   const ratio = ratioFor(pixels, subjectMm, pitchUm);
   if (!(ratio > 0) || ratio > 1) {
-    return fail('distance.unreachable', 'No distance gives that many pixels with this lens; more than life size is needed.');
+    return fail(
+      'distance.unreachable',
+      'No distance gives that many pixels with this lens; more than life size is needed.',
+    );
   }
   return ok(focalMm * (2 + ratio + 1 / ratio));
 }
@@ -40,16 +43,29 @@ export function distanceForPixels(focalMm: number, pitchUm: number, subjectMm: n
  *
  * @source thin lens: f = T / (2 + m + 1/m)
  */
-export function focalForPixels(sensorToSubjectMm: number, pitchUm: number, subjectMm: number, pixels: number): Result<number> {
+export function focalForPixels(
+  sensorToSubjectMm: number,
+  pitchUm: number,
+  subjectMm: number,
+  pixels: number,
+): Result<number> {
   const ratio = ratioFor(pixels, subjectMm, pitchUm);
   if (!(ratio > 0) || ratio > 1) {
-    return fail('focal.unreachable', 'No focal length gives that many pixels from there; more than life size is needed.');
+    return fail(
+      'focal.unreachable',
+      'No focal length gives that many pixels from there; more than life size is needed.',
+    );
   }
   return ok(sensorToSubjectMm / (2 + ratio + 1 / ratio));
 }
 
 /** Pixel pitch in µm with which a length gets the wanted pixels. */
-export function pitchForPixels(focalMm: number, sensorToSubjectMm: number, subjectMm: number, pixels: number): Result<number> {
+export function pitchForPixels(
+  focalMm: number,
+  sensorToSubjectMm: number,
+  subjectMm: number,
+  pixels: number,
+): Result<number> {
   const focus = focusThinLens(focalMm, sensorToSubjectMm);
   return focus.ok ? ok((1000 * focus.value.ratio * subjectMm) / pixels) : focus;
 }

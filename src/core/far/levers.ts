@@ -1,7 +1,13 @@
 import { WHOLE_SENSOR_ID, isFactor, modesOf, type FactorPart, type Part } from '../kit/parts';
 import type { SubjectSpec } from '../kit/subjects';
 import { arrange } from '../optics/arrangement';
-import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
+import {
+  foldSystem,
+  type AutofocusState,
+  type CropConventionChoice,
+  type EffectiveSystem,
+  type SystemInput,
+} from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { computed, input, type Quantity } from '../quantity/quantity';
 import { root } from '../quantity/root';
@@ -119,7 +125,13 @@ const FITTING_PERCENT = 85;
 function distancePatch(situation: FarSituation, now: State): FarPatch | null {
   const need = now.reading.neededPixels.value;
   // In the logarithm the count falls almost straight with the logarithm of the distance.
-  const excessAt = (logM: number) => Math.log(Math.max(1e-9, countPixels(now.system, situation.subject.sizeMm, Math.exp(logM), situation.judgeBy, situation.threshold)) / need);
+  const excessAt = (logM: number) =>
+    Math.log(
+      Math.max(
+        1e-9,
+        countPixels(now.system, situation.subject.sizeMm, Math.exp(logM), situation.judgeBy, situation.threshold),
+      ) / need,
+    );
   const enoughAt = (distanceM: number) => excessAt(Math.log(distanceM)) >= 0;
   const between = (near: number, far: number) => Math.exp(crossing(Math.log(near), Math.log(far), excessAt));
   const nearest = nearestDistanceM(now.system);
@@ -146,7 +158,9 @@ function focalPatch(situation: FarSituation, now: State): FarPatch | null {
   };
   const countedAt = (focalMm: number, judgeBy: JudgeBy) => {
     const system = systemAt(focalMm);
-    return system ? countPixels(system, situation.subject.sizeMm, situation.distanceM, judgeBy, situation.threshold) : 0;
+    return system
+      ? countPixels(system, situation.subject.sizeMm, situation.distanceM, judgeBy, situation.threshold)
+      : 0;
   };
   if (now.reading.shareOfFrame.value > 100 && markedFocalMm > lens.focalWideMm) {
     // The share of the frame goes with the pixels on the subject.
@@ -163,7 +177,9 @@ function focalPatch(situation: FarSituation, now: State): FarPatch | null {
 
 /** What a sum changes by; nothing where either is not known whole. */
 function difference(after: Quantity | undefined, before: Quantity | undefined): number | undefined {
-  return !after || !before || after.note === 'atLeast' || before.note === 'atLeast' ? undefined : after.value - before.value;
+  return !after || !before || after.note === 'atLeast' || before.note === 'atLeast'
+    ? undefined
+    : after.value - before.value;
 }
 
 /** Gain in resolved pixels, derived from both readings, so that every number of a lever can be followed up. */
@@ -184,11 +200,22 @@ function gainOf(before: State, after: State): Quantity {
         ? [input('g₀', 'weight now', before.system.weightG), input('g₁', 'weight then', after.system.weightG)]
         : []),
     ],
-    source: 'both set-ups read on the same subject; stops are −2·log₂(N₁/N₀), what is seen around it goes with the area of the field',
+    source:
+      'both set-ups read on the same subject; stops are −2·log₂(N₁/N₀), what is seen around it goes with the area of the field',
   }));
 }
 
-function lever(situation: FarSituation, now: State, kind: LeverKind, id: string, name: string, removes: boolean, patch: FarPatch, setup: SystemInput, distanceM: number): Lever | null {
+function lever(
+  situation: FarSituation,
+  now: State,
+  kind: LeverKind,
+  id: string,
+  name: string,
+  removes: boolean,
+  patch: FarPatch,
+  setup: SystemInput,
+  distanceM: number,
+): Lever | null {
   const after = stateOf(situation, setup, distanceM);
   if (!after) return null;
   const { system, reading } = after;
@@ -229,10 +256,15 @@ function lever(situation: FarSituation, now: State, kind: LeverKind, id: string,
 }
 
 /** The same part, or one that differs in nothing: a name alone tells nothing, two may have the same. */
-const isSamePart = (a: Part | undefined, b: Part | undefined): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+const isSamePart = (a: Part | undefined, b: Part | undefined): boolean =>
+  a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** The chain with another set of converters in it, directly behind the main lens. Unknown ids are passed over. */
-export function chainWithConverters(setup: SystemInput, ids: string[], converters: FarSituation['converters']): SystemInput {
+export function chainWithConverters(
+  setup: SystemInput,
+  ids: string[],
+  converters: FarSituation['converters'],
+): SystemInput {
   const wanted = ids.map((id) => converters.find((each) => each.id === id)?.spec);
   const present = setup.chain.filter(isFactor);
   // What is there already stays where it is, before or behind the tubes.
@@ -255,22 +287,62 @@ export function farLevers(situation: FarSituation): Lever[] {
   if (!now) return [];
   const found: (Lever | null)[] = [];
   const step = distancePatch(situation, now);
-  if (step) found.push(lever(situation, now, 'distance', 'distance', '', false, step, setup, step.distanceM ?? distanceM));
+  if (step)
+    found.push(lever(situation, now, 'distance', 'distance', '', false, step, setup, step.distanceM ?? distanceM));
   const zoom = focalPatch(situation, now);
-  if (zoom) found.push(lever(situation, now, 'focal', 'focal', '', false, zoom, { ...setup, focalMm: zoom.focalMm }, distanceM));
+  if (zoom)
+    found.push(
+      lever(situation, now, 'focal', 'focal', '', false, zoom, { ...setup, focalMm: zoom.focalMm }, distanceM),
+    );
   for (const converter of situation.converters) {
     const removes = converterIds.includes(converter.id);
     const ids = removes ? converterIds.filter((id) => id !== converter.id) : [...converterIds, converter.id];
     const changed = chainWithConverters(setup, ids, situation.converters);
-    found.push(lever(situation, now, 'converter', `converter:${converter.id}`, converter.spec.name, removes, { converterIds: ids }, changed, distanceM));
+    found.push(
+      lever(
+        situation,
+        now,
+        'converter',
+        `converter:${converter.id}`,
+        converter.spec.name,
+        removes,
+        { converterIds: ids },
+        changed,
+        distanceM,
+      ),
+    );
   }
   for (const mode of modesOf(setup.body)) {
     if (mode.id === setup.modeId) continue;
     const removes = mode.id === WHOLE_SENSOR_ID;
-    found.push(lever(situation, now, 'mode', `mode:${mode.id}`, mode.name, removes, { modeId: mode.id }, { ...setup, modeId: mode.id }, distanceM));
+    found.push(
+      lever(
+        situation,
+        now,
+        'mode',
+        `mode:${mode.id}`,
+        mode.name,
+        removes,
+        { modeId: mode.id },
+        { ...setup, modeId: mode.id },
+        distanceM,
+      ),
+    );
   }
   for (const other of situation.otherSetups) {
-    found.push(lever(situation, now, 'setup', `setup:${other.id}`, other.name, false, { setupId: other.id }, other.setup, distanceM));
+    found.push(
+      lever(
+        situation,
+        now,
+        'setup',
+        `setup:${other.id}`,
+        other.name,
+        false,
+        { setupId: other.id },
+        other.setup,
+        distanceM,
+      ),
+    );
   }
   return found.filter((each): each is Lever => each !== null);
 }

@@ -56,9 +56,14 @@ function advise(rungs: Rung[], subject: SubjectSpec, speedMPerS: number | undefi
     const files = (whole.system.fileSizeMb ?? 0) / (rung.system.fileSizeMb ?? Infinity);
     return { rate, files, worth: rate >= WORTH || files >= WORTH };
   };
-  const entered = (key: 'framesPerSecond' | 'fileSizeMb') => whole.system[key] !== undefined && crops.every((rung) => rung.system[key] !== undefined);
-  const missing = [entered('framesPerSecond') ? '' : 'frame rates', entered('fileSizeMb') ? '' : 'file sizes'].filter((word) => word !== '');
-  const fitting = crops.filter((rung) => !rung.overflows && rung.reading.shareOfFrame.value <= FILLS_PERCENT && gainOf(rung).worth);
+  const entered = (key: 'framesPerSecond' | 'fileSizeMb') =>
+    whole.system[key] !== undefined && crops.every((rung) => rung.system[key] !== undefined);
+  const missing = [entered('framesPerSecond') ? '' : 'frame rates', entered('fileSizeMb') ? '' : 'file sizes'].filter(
+    (word) => word !== '',
+  );
+  const fitting = crops.filter(
+    (rung) => !rung.overflows && rung.reading.shareOfFrame.value <= FILLS_PERCENT && gainOf(rung).worth,
+  );
   if (fitting.length === 0) {
     return crops.some((rung) => gainOf(rung).worth)
       ? `Crop later: ${same}, and in the crop modes it takes too much of the frame to be kept in it.`
@@ -66,29 +71,58 @@ function advise(rungs: Rung[], subject: SubjectSpec, speedMPerS: number | undefi
         ? `Crop later, as far as is known: ${same}. Whether a crop mode is faster or smaller cannot be said: its ${missing.join(' and ')} are not entered for every mode.`
         : `Crop later: ${same}, and no crop mode is faster or smaller enough to be worth what it hides.`;
   }
-  const best = fitting.reduce((a, b) => (gainOf(b).rate > gainOf(a).rate || (gainOf(b).rate === gainOf(a).rate && b.hidden > a.hidden) ? b : a));
+  const best = fitting.reduce((a, b) =>
+    gainOf(b).rate > gainOf(a).rate || (gainOf(b).rate === gainOf(a).rate && b.hidden > a.hidden) ? b : a,
+  );
   const { rate, files } = gainOf(best);
   const seconds = speedMPerS !== undefined && speedMPerS > 0 ? best.reading.fieldWidthM.value / speedMPerS : Infinity;
   if (speedMPerS !== undefined && seconds < SECONDS_TO_FOLLOW) {
     return `Crop later: ${same}, and at ${shownText(showLengthM(speedMPerS, units, 2))}/s it would cross the frame of “${best.mode.name}” in ${formatFigures(seconds, 2)} s.`;
   }
   const gains = [
-    rate >= WORTH ? `${formatFigures(best.system.framesPerSecond ?? 0, 3)} instead of ${formatFigures(whole.system.framesPerSecond ?? 0, 3)} frames/s` : '',
+    rate >= WORTH
+      ? `${formatFigures(best.system.framesPerSecond ?? 0, 3)} instead of ${formatFigures(whole.system.framesPerSecond ?? 0, 3)} frames/s`
+      : '',
     files >= WORTH ? `files ${formatFigures(files, 2)} times smaller` : '',
   ].filter((word) => word !== '');
   return `Crop in the camera with “${best.mode.name}”: ${same}, and it brings ${gains.join(' and ')}, for ${formatFixed(best.hidden * 100)} % less around it.`;
 }
 
 /** The whole sensor and every crop mode on the same subject, and whether to crop in the camera or later. */
-export function modesLadder({ setup, subject, distanceM, output, judgeBy, convention, speedMPerS, threshold, units = 'metric' }: LadderInput): ModesLadder {
+export function modesLadder({
+  setup,
+  subject,
+  distanceM,
+  output,
+  judgeBy,
+  convention,
+  speedMPerS,
+  threshold,
+  units = 'metric',
+}: LadderInput): ModesLadder {
   const area = setup.body.sensor.widthMm * setup.body.sensor.heightMm;
   const rungs = modesOf(setup.body).flatMap((mode): Rung[] => {
     const folded = foldSystem({ ...setup, modeId: mode.id }, convention);
     if (!folded.ok) return [];
-    const reading = readFar({ system: folded.value, subject, distanceM, output, judgeBy, ...(threshold === undefined ? {} : { threshold }) });
+    const reading = readFar({
+      system: folded.value,
+      subject,
+      distanceM,
+      output,
+      judgeBy,
+      ...(threshold === undefined ? {} : { threshold }),
+    });
     if (!reading.ok) return [];
     const { widthMm, heightMm } = folded.value.used;
-    return [{ mode, system: folded.value, reading: reading.value, hidden: 1 - (widthMm * heightMm) / area, overflows: reading.value.shareOfFrame.value > 100 }];
+    return [
+      {
+        mode,
+        system: folded.value,
+        reading: reading.value,
+        hidden: 1 - (widthMm * heightMm) / area,
+        overflows: reading.value.shareOfFrame.value > 100,
+      },
+    ];
   });
   return { rungs, advice: advise(rungs, subject, speedMPerS, units) };
 }

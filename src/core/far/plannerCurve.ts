@@ -30,7 +30,13 @@ const SHARE_NODES = 13;
  *
  * @param distancesM rising
  */
-export function plannerCurve(system: EffectiveSystem, subjectMm: number, distancesM: Float64Array, judgeBy: JudgeBy, threshold: number = DEFAULT_THRESHOLD): Curve {
+export function plannerCurve(
+  system: EffectiveSystem,
+  subjectMm: number,
+  distancesM: Float64Array,
+  judgeBy: JudgeBy,
+  threshold: number = DEFAULT_THRESHOLD,
+): Curve {
   const nearestM = nearestDistanceM(system);
   const farthestM = farthestDistanceM(system);
   const counted = new Float64Array(distancesM.length);
@@ -71,10 +77,18 @@ export function plannerCurve(system: EffectiveSystem, subjectMm: number, distanc
  *
  * @param mostM where the search ends
  */
-export function reachM(system: EffectiveSystem, subjectMm: number, neededPixels: number, judgeBy: JudgeBy, mostM: number, threshold?: number): number | null {
+export function reachM(
+  system: EffectiveSystem,
+  subjectMm: number,
+  neededPixels: number,
+  judgeBy: JudgeBy,
+  mostM: number,
+  threshold?: number,
+): number | null {
   const near = nearestDistanceM(system);
   const far = Math.min(mostM, farthestDistanceM(system));
-  const excess = (logM: number) => Math.log(Math.max(1e-9, countPixels(system, subjectMm, Math.exp(logM), judgeBy, threshold)) / neededPixels);
+  const excess = (logM: number) =>
+    Math.log(Math.max(1e-9, countPixels(system, subjectMm, Math.exp(logM), judgeBy, threshold)) / neededPixels);
   if (far <= near || excess(Math.log(near * (1 + 1e-9))) < 0) return null;
   if (excess(Math.log(far)) >= 0) return far;
   return Math.exp(root(excess, Math.log(near * (1 + 1e-9)), Math.log(far), 1e-10));

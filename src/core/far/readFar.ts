@@ -63,13 +63,25 @@ function obstacleAt(system: EffectiveSystem, distanceM: number, units: UnitSyste
   const metres = (value: number, figures = 3) => shownText(showLengthM(value, units, figures));
   const single = nearest !== undefined && farthest !== undefined && farthest - nearest < 1e-9 * nearest;
   if ((system.optics.fixedRatio || single) && nearest !== undefined && Math.abs(distanceM / nearest - 1) > 0.02) {
-    return { code: 'focus.fixed', message: `This set-up focuses at about ${metres(nearest, 2)} and nowhere else. Go there, or choose another set-up.`, field: 'distanceM' };
+    return {
+      code: 'focus.fixed',
+      message: `This set-up focuses at about ${metres(nearest, 2)} and nowhere else. Go there, or choose another set-up.`,
+      field: 'distanceM',
+    };
   }
   if (nearest !== undefined && distanceM < nearest * (1 - 1e-9)) {
-    return { code: 'focus.closest', message: `${name} focuses from ${metres(nearest)} on. Step back ${metres(nearest - distanceM, 2)}, or choose a lens that focuses closer.`, field: 'distanceM' };
+    return {
+      code: 'focus.closest',
+      message: `${name} focuses from ${metres(nearest)} on. Step back ${metres(nearest - distanceM, 2)}, or choose a lens that focuses closer.`,
+      field: 'distanceM',
+    };
   }
   if (farthest !== undefined && distanceM > farthest * (1 + 1e-9)) {
-    return { code: 'focus.farthest', message: `With what is in this chain ${name} focuses no farther than ${metres(farthest)}. Go closer, or take a tube or close-up lens off.`, field: 'distanceM' };
+    return {
+      code: 'focus.farthest',
+      message: `With what is in this chain ${name} focuses no farther than ${metres(farthest)}. Go closer, or take a tube or close-up lens off.`,
+      field: 'distanceM',
+    };
   }
   return null;
 }
@@ -80,7 +92,11 @@ const FITS_PERCENT = 100.5;
 function overflowOf(share: Quantity, subject: SubjectSpec): Problem | null {
   if (share.value <= FITS_PERCENT) return null;
   const times = formatFigures(share.value / 100, 2);
-  return { code: 'frame.overflows', message: `${subject.name} does not fit: it is ${times} times the frame. Step back, or choose a shorter focal length.`, field: 'distanceM' };
+  return {
+    code: 'frame.overflows',
+    message: `${subject.name} does not fit: it is ${times} times the frame. Step back, or choose a shorter focal length.`,
+    field: 'distanceM',
+  };
 }
 
 /**
@@ -92,7 +108,15 @@ function overflowOf(share: Quantity, subject: SubjectSpec): Problem | null {
  * @returns the reading; or the problem when no picture can be formed from there
  * @source the lens focused on the sensor-to-subject distance; detail limit of the system response
  */
-export function readFar({ system, subject, distanceM, output, judgeBy = 'resolved', threshold = DEFAULT_THRESHOLD, units = 'metric' }: FarInput): Result<FarReading> {
+export function readFar({
+  system,
+  subject,
+  distanceM,
+  output,
+  judgeBy = 'resolved',
+  threshold = DEFAULT_THRESHOLD,
+  units = 'metric',
+}: FarInput): Result<FarReading> {
   const found = focusAt(system, distanceM * 1000, units);
   if (!found.ok) return found;
   const focus = found.value;
@@ -100,7 +124,12 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
   const { used } = system;
   const distance = given(distanceM, 'm', 'Distance from sensor to subject', 'the subject as set');
   const ratioError = focus.plusMinus / m;
-  const ratio = computed(m, ':1', () => focusRatioWhy(system, focus, distance), focus.plusMinus > 0 ? focus.plusMinus : undefined);
+  const ratio = computed(
+    m,
+    ':1',
+    () => focusRatioWhy(system, focus, distance),
+    focus.plusMinus > 0 ? focus.plusMinus : undefined,
+  );
   const workingFNumber = workingQuantity(system, focus, ratio);
   const subjectM = subjectQuantity(focus, ratio);
   const count = countOnSubject({ system, subject, output, judgeBy, threshold, ratio, workingFNumber, ratioError });
@@ -122,7 +151,15 @@ export function readFar({ system, subject, distanceM, output, judgeBy = 'resolve
       formula: system.arrangement.scope ? 'f / N' : 'm · u / N_w',
       inputs: system.arrangement.scope
         ? [input('f', 'effective focal length', system.focalMm), input('N', 'effective f-number', system.fNumber)]
-        : [input('m', 'reproduction ratio', ratio), input('u', 'subject to the pupil', computed(uMm, 'mm', () => subjectM.why)), input('N_w', 'working f-number', workingFNumber)],
+        : [
+            input('m', 'reproduction ratio', ratio),
+            input(
+              'u',
+              'subject to the pupil',
+              computed(uMm, 'mm', () => subjectM.why),
+            ),
+            input('N_w', 'working f-number', workingFNumber),
+          ],
       source: 'the opening as the subject sees it: the cone of light in front against the cone behind',
     })),
     focus,
@@ -139,8 +176,21 @@ function workingQuantity(system: EffectiveSystem, { setting }: FocusAt, ratio: Q
     name: 'Working f-number',
     formula: 'N · c',
     inputs: [
-      input('N', 'f-number of the lens', given(engraved, 'f/', 'f-number of the lens', 'as engraved, at this focal length')),
-      input('c', 'how much longer the cone behind it is', given(coneFactor(setting), '×', 'Cone behind the lens', 'factors behind × (1 + ratio of the lens alone), pupil factor taken as 1')),
+      input(
+        'N',
+        'f-number of the lens',
+        given(engraved, 'f/', 'f-number of the lens', 'as engraved, at this focal length'),
+      ),
+      input(
+        'c',
+        'how much longer the cone behind it is',
+        given(
+          coneFactor(setting),
+          '×',
+          'Cone behind the lens',
+          'factors behind × (1 + ratio of the lens alone), pupil factor taken as 1',
+        ),
+      ),
       input('m', 'reproduction ratio', ratio),
     ],
     source: 'what the aperture acts as when focused closer; what stands in front changes nothing behind the lens',
@@ -152,7 +202,11 @@ const subjectQuantity = ({ uMm, setting }: FocusAt, ratio: Quantity): Quantity =
     name: 'Subject to the lens',
     formula: 'F · (1 + t/m) / 1000',
     inputs: [
-      input('F', 'focal length of the lens at this focus', given(setting.frontFocalMm, 'mm', 'Focal length at this focus', 'with what stands in front of it')),
+      input(
+        'F',
+        'focal length of the lens at this focus',
+        given(setting.frontFocalMm, 'mm', 'Focal length at this focus', 'with what stands in front of it'),
+      ),
       input('t', 'factors behind it', given(setting.spread, '×', 'Converters and reducers')),
       input('m', 'reproduction ratio', ratio),
     ],
@@ -160,18 +214,30 @@ const subjectQuantity = ({ uMm, setting }: FocusAt, ratio: Quantity): Quantity =
   }));
 
 const fieldQuantity = (side: number, name: string, ratio: Quantity): Quantity =>
-  computed(side / ratio.value / 1000, 'm', () => ({
-    name,
-    formula: 'side / m / 1000',
-    inputs: [input('side', 'side of the part used', given(side, 'mm', 'Side of the part used', 'body and mode')), input('m', 'reproduction ratio', ratio)],
-    source: 'what the frame shows at the subject’s distance',
-  }), ratio.plusMinus === undefined ? undefined : (side / ratio.value / 1000) * (ratio.plusMinus / ratio.value));
+  computed(
+    side / ratio.value / 1000,
+    'm',
+    () => ({
+      name,
+      formula: 'side / m / 1000',
+      inputs: [
+        input('side', 'side of the part used', given(side, 'mm', 'Side of the part used', 'body and mode')),
+        input('m', 'reproduction ratio', ratio),
+      ],
+      source: 'what the frame shows at the subject’s distance',
+    }),
+    ratio.plusMinus === undefined ? undefined : (side / ratio.value / 1000) * (ratio.plusMinus / ratio.value),
+  );
 
 const angleQuantity = (side: number, name: string, ratio: Quantity, subjectM: Quantity): Quantity =>
   computed(angleOfViewDeg(side, ratio.value * subjectM.value * 1000), '°', () => ({
     name,
     formula: '2 · atan(s / (2 · m · u · 1000))',
-    inputs: [input('s', 'side of the part used', given(side, 'mm', 'Side of the part used', 'body and mode')), input('m', 'reproduction ratio', ratio), input('u', 'subject to the lens', subjectM)],
+    inputs: [
+      input('s', 'side of the part used', given(side, 'mm', 'Side of the part used', 'body and mode')),
+      input('m', 'reproduction ratio', ratio),
+      input('u', 'subject to the lens', subjectM),
+    ],
     source: 'the field at the subject, seen from the entrance pupil',
   }));
 

@@ -25,7 +25,11 @@ export interface ReadOut {
 }
 
 /** Equivalent range of a lens of given ends in a read-out. */
-export function equivalentRange(wideMm: number, teleMm: number, { cropFactor: crop, zoomLimit, freeZoom: free }: Pick<ReadOut, 'cropFactor' | 'zoomLimit' | 'freeZoom'>) {
+export function equivalentRange(
+  wideMm: number,
+  teleMm: number,
+  { cropFactor: crop, zoomLimit, freeZoom: free }: Pick<ReadOut, 'cropFactor' | 'zoomLimit' | 'freeZoom'>,
+) {
   return {
     equivalentWideMm: wideMm * crop,
     equivalentTeleMm: teleMm * crop,
@@ -46,7 +50,11 @@ export function readOut(system: EffectiveSystem): ReadOut[] {
   return (system.body.videoModes ?? []).map((mode) => {
     const widthShare = mode.sampledColumns / sensor.columns;
     const limits = {
-      cropFactor: cropFactor(sensor.widthMm * widthShare, (sensor.heightMm * mode.sampledRows) / sensor.rows, 'sameAspect'),
+      cropFactor: cropFactor(
+        sensor.widthMm * widthShare,
+        (sensor.heightMm * mode.sampledRows) / sensor.rows,
+        'sameAspect',
+      ),
       freeZoom: freeZoom(mode.sampledColumns, mode.recordedColumns),
       zoomLimit: mode.processedZoomLimit ?? 1,
     };

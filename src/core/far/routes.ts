@@ -40,7 +40,10 @@ const NEARLY = 0.98;
 
 function reaches(system: EffectiveSystem, counted: number, target: RouteTarget): boolean {
   if (target.kind === 'pixels') return counted >= target.pixels;
-  return system.equivalentFocalMm.value >= target.focalMm * NEARLY && system.equivalentFNumber.value <= target.fNumber / NEARLY;
+  return (
+    system.equivalentFocalMm.value >= target.focalMm * NEARLY &&
+    system.equivalentFNumber.value <= target.fNumber / NEARLY
+  );
 }
 
 export interface RoutesInput {
@@ -78,21 +81,48 @@ function givesUpOf(system: EffectiveSystem, parts: Part[]): string[] {
 }
 
 /** Chains a lens can stand in on a body: bare, with one converter, through a mount adapter, behind a scope. */
-function chainsFor(body: BodySpec, optic: Shelf<OpticPart>, { optics, factors, afocal, mountAdapters }: RoutesInput): Shelf<Part>[][] {
+function chainsFor(
+  body: BodySpec,
+  optic: Shelf<OpticPart>,
+  { optics, factors, afocal, mountAdapters }: RoutesInput,
+): Shelf<Part>[][] {
   const own = (part: Part): Shelf<Part> => ({ part, wished: false });
   if (optic.part.kind === 'scope') {
     return optics
-      .filter(({ part }) => part.kind === 'builtIn' && misfits(body, [part]).length === 0 && part.mount !== undefined && body.mount !== undefined && sameMount(part.mount, body.mount))
+      .filter(
+        ({ part }) =>
+          part.kind === 'builtIn' &&
+          misfits(body, [part]).length === 0 &&
+          part.mount !== undefined &&
+          body.mount !== undefined &&
+          sameMount(part.mount, body.mount),
+      )
       .map((camera) => [optic, ...(afocal ? [own(afocal)] : []), camera]);
   }
   if (optic.part.kind !== 'lens' && optic.part.kind !== 'telescope') return [];
-  const bases: Shelf<Part>[][] = misfits(body, [optic.part]).length === 0 ? [[optic]] : mountAdapters.filter((adapter) => misfits(body, [optic.part, adapter]).length === 0).map((adapter) => [optic, own(adapter)]);
+  const bases: Shelf<Part>[][] =
+    misfits(body, [optic.part]).length === 0
+      ? [[optic]]
+      : mountAdapters
+          .filter((adapter) => misfits(body, [optic.part, adapter]).length === 0)
+          .map((adapter) => [optic, own(adapter)]);
   return bases.flatMap((base) => [
     base,
     ...factors
-      .filter(({ part }) => part.factor > 1 && (part.kind === 'barlow') === (optic.part.kind === 'telescope') && !(optic.part.kind === 'lens' && optic.part.takesConverters === false))
+      .filter(
+        ({ part }) =>
+          part.factor > 1 &&
+          (part.kind === 'barlow') === (optic.part.kind === 'telescope') &&
+          !(optic.part.kind === 'lens' && optic.part.takesConverters === false),
+      )
       .map((factor) => [base[0]!, factor, ...base.slice(1)])
-      .filter((chain) => misfits(body, chain.map((each) => each.part)).length === 0),
+      .filter(
+        (chain) =>
+          misfits(
+            body,
+            chain.map((each) => each.part),
+          ).length === 0,
+      ),
   ]);
 }
 
@@ -112,7 +142,9 @@ export function routesTo(sought: RoutesInput): Route[] {
         if (sought.distanceM < nearestDistanceM(system) || sought.distanceM > farthestDistanceM(system)) continue;
         const counted = countPixels(system, sought.subject.sizeMm, sought.distanceM, sought.judgeBy, sought.threshold);
         if (!reaches(system, counted, sought.target)) continue;
-        const toBuy = [body, ...chain].filter((each) => each.wished).reduce((sum, each) => sum + (each.part.price ?? 0), 0);
+        const toBuy = [body, ...chain]
+          .filter((each) => each.wished)
+          .reduce((sum, each) => sum + (each.part.price ?? 0), 0);
         found.push({
           body: body.part,
           parts,

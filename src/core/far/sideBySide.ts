@@ -77,7 +77,11 @@ function sentenceOf(compared: Compared[], { output, judgeBy, stance }: SideBySid
   const next = sorted[1]!;
   const what = judgeBy === 'resolved' ? 'resolved pixels' : 'pixels';
   const lead = counted(best) / counted(next) - 1;
-  const where = { sameSpot: 'From the same spot', sameFraming: 'At the same framing', samePicture: 'As the same picture' }[stance];
+  const where = {
+    sameSpot: 'From the same spot',
+    sameFraming: 'At the same framing',
+    samePicture: 'As the same picture',
+  }[stance];
   const enough = compared.filter((each) => each.reading.verdict !== 'notEnough');
   const matter =
     enough.length === compared.length
@@ -86,7 +90,9 @@ function sentenceOf(compared: Compared[], { output, judgeBy, stance }: SideBySid
         ? ` ${VERDICT_WORDS.notEnough(output.name)} with any of them.`
         : ` For ${output.name} only ${enough.map((each) => each.name).join(' and ')} ${enough.length === 1 ? 'is' : 'are'} enough.`;
   if (lead < NO_DIFFERENCE) {
-    const lighter = [...compared].filter((each) => each.system.weightG).sort((a, b) => a.system.weightG!.value - b.system.weightG!.value)[0];
+    const lighter = [...compared]
+      .filter((each) => each.system.weightG)
+      .sort((a, b) => a.system.weightG!.value - b.system.weightG!.value)[0];
     return `${where} ${best.name} and ${next.name} give the same within ${formatFixed(Math.max(1, lead * 100))} %${lighter ? `; ${lighter.name} is the lightest` : ''}.${matter}`;
   }
   const reach = best.reading.reachPxPerMrad.value / next.reading.reachPxPerMrad.value;
@@ -113,10 +119,18 @@ interface Standing {
   distanceM: number;
 }
 
-const ratioOf = (a: { value: number } | undefined, b: { value: number } | undefined): number | undefined => (a && b && b.value > 0 ? a.value / b.value : undefined);
+const ratioOf = (a: { value: number } | undefined, b: { value: number } | undefined): number | undefined =>
+  a && b && b.value > 0 ? a.value / b.value : undefined;
 
-function comparedTo({ contender, system, reading, distanceM: own }: Standing, first: Standing, stance: Stance, distanceM: number, commonEquivalent: number): Compared {
-  const fNumberOf = (each: EffectiveSystem) => (stance === 'samePicture' ? commonEquivalent / each.cropFactor.value : each.fNumber.value);
+function comparedTo(
+  { contender, system, reading, distanceM: own }: Standing,
+  first: Standing,
+  stance: Stance,
+  distanceM: number,
+  commonEquivalent: number,
+): Compared {
+  const fNumberOf = (each: EffectiveSystem) =>
+    stance === 'samePicture' ? commonEquivalent / each.cropFactor.value : each.fNumber.value;
   // An obstruction takes light, not depth: f-numbers that count for the light are larger by what it covers.
   const lightOf = (each: EffectiveSystem) => (fNumberOf(each) * each.lightFNumber) / each.fNumber.value;
   const pupil = (each: EffectiveSystem) => each.focalMm.value / lightOf(each);
@@ -156,12 +170,23 @@ export function sideBySide(sought: SideBySideInput): SideBySide {
       continue;
     }
     const system = folded.value;
-    const own = stance === 'sameSpot' || !first ? distanceM : distanceForRatioM(system, system.used.widthMm / (first.reading.fieldWidthM.value * 1000));
+    const own =
+      stance === 'sameSpot' || !first
+        ? distanceM
+        : distanceForRatioM(system, system.used.widthMm / (first.reading.fieldWidthM.value * 1000));
     if (own === undefined) {
       left.push({ name: contender.name, reason: `${system.lens.name} does not draw large enough to show the same.` });
       continue;
     }
-    const read = readFar({ system, subject, distanceM: own, output, judgeBy, units: sought.units, ...(sought.threshold === undefined ? {} : { threshold: sought.threshold }) });
+    const read = readFar({
+      system,
+      subject,
+      distanceM: own,
+      output,
+      judgeBy,
+      units: sought.units,
+      ...(sought.threshold === undefined ? {} : { threshold: sought.threshold }),
+    });
     if (!read.ok || read.value.obstacle) {
       left.push({ name: contender.name, reason: read.ok ? read.value.obstacle!.message : read.problem.message });
       continue;

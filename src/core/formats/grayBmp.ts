@@ -7,7 +7,13 @@
  * @param light colour of 1
  * @source BITMAPFILEHEADER, BITMAPINFOHEADER, 8 bits a pixel, 256 colours
  */
-export function grayBmp(values: Float64Array, width: number, height: number, dark: readonly number[], light: readonly number[]): Uint8Array {
+export function grayBmp(
+  values: Float64Array,
+  width: number,
+  height: number,
+  dark: readonly number[],
+  light: readonly number[],
+): Uint8Array {
   const stride = (width + 3) & ~3;
   const pixelsAt = 14 + 40 + 256 * 4;
   const file = new Uint8Array(pixelsAt + stride * height);
@@ -26,11 +32,15 @@ export function grayBmp(values: Float64Array, width: number, height: number, dar
   for (let i = 0; i < 256; i++) {
     const share = i / 255;
     // The palette has blue first.
-    for (let channel = 0; channel < 3; channel++) file[54 + i * 4 + channel] = Math.round((dark[2 - channel] ?? 0) * (1 - share) + (light[2 - channel] ?? 0) * share);
+    for (let channel = 0; channel < 3; channel++)
+      file[54 + i * 4 + channel] = Math.round(
+        (dark[2 - channel] ?? 0) * (1 - share) + (light[2 - channel] ?? 0) * share,
+      );
   }
   for (let y = 0; y < height; y++) {
     const row = pixelsAt + (height - 1 - y) * stride;
-    for (let x = 0; x < width; x++) file[row + x] = Math.round(Math.min(1, Math.max(0, values[y * width + x] ?? 0)) * 255);
+    for (let x = 0; x < width; x++)
+      file[row + x] = Math.round(Math.min(1, Math.max(0, values[y * width + x] ?? 0)) * 255);
   }
   return file;
 }

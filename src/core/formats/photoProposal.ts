@@ -10,7 +10,14 @@ export interface PhotoTags {
   model?: string | undefined;
   lensModel?: string | undefined;
   /** Lens data: shortest and longest focal length, mm, and the widest f-number at each; what is unknown is left out. */
-  lensRange?: { focalWideMm?: number | undefined; focalTeleMm?: number | undefined; fNumberWide?: number | undefined; fNumberTele?: number | undefined } | undefined;
+  lensRange?:
+    | {
+        focalWideMm?: number | undefined;
+        focalTeleMm?: number | undefined;
+        fNumberWide?: number | undefined;
+        fNumberTele?: number | undefined;
+      }
+    | undefined;
   /** Pixels as EXIF states them, and as the file really holds them. */
   exifColumns?: number | undefined;
   exifRows?: number | undefined;
@@ -78,18 +85,24 @@ const DISAGREE_PERCENT = 6;
 const LEAST_FOCAL_MM = 0.1;
 const FORMAT_TOLERANCE = 0.035;
 
-const positive = (value: number | undefined): value is number => value !== undefined && Number.isFinite(value) && value > 0;
+const positive = (value: number | undefined): value is number =>
+  value !== undefined && Number.isFinite(value) && value > 0;
 const figures = (value: number, count = 3): string => String(Number(value.toPrecision(count)));
 
 function pixelsOf(tags: PhotoTags, doubts: Problem[]): { columns: number; rows: number } | null {
-  const exif = positive(tags.exifColumns) && positive(tags.exifRows) ? { columns: tags.exifColumns, rows: tags.exifRows } : null;
-  const file = positive(tags.fileColumns) && positive(tags.fileRows) ? { columns: tags.fileColumns, rows: tags.fileRows } : null;
+  const exif =
+    positive(tags.exifColumns) && positive(tags.exifRows) ? { columns: tags.exifColumns, rows: tags.exifRows } : null;
+  const file =
+    positive(tags.fileColumns) && positive(tags.fileRows) ? { columns: tags.fileColumns, rows: tags.fileRows } : null;
   const chosen = exif ?? file;
   if (!chosen) return null;
   if (exif && file) {
     const long = (each: { columns: number; rows: number }) => Math.max(each.columns, each.rows);
     if (Math.abs(long(exif) / long(file) - 1) > 0.01) {
-      doubts.push({ code: 'photo.resized', message: `The picture was made smaller or cut after it was taken: EXIF says ${exif.columns} × ${exif.rows} pixels, the file holds ${file.columns} × ${file.rows}. The numbers of EXIF are used; better take a picture as it left the camera.` });
+      doubts.push({
+        code: 'photo.resized',
+        message: `The picture was made smaller or cut after it was taken: EXIF says ${exif.columns} × ${exif.rows} pixels, the file holds ${file.columns} × ${file.rows}. The numbers of EXIF are used; better take a picture as it left the camera.`,
+      });
     }
   }
   // Upright pictures are stored turned by some cameras: the sensor lies.
@@ -102,16 +115,31 @@ function focalPlaneWay(tags: PhotoTags, pixels: { columns: number; rows: number 
   const perUnit = MM_PER_UNIT[unit];
   const y = positive(tags.focalPlaneYResolution) ? tags.focalPlaneYResolution : x;
   if (perUnit === undefined) {
-    doubts.push({ code: 'photo.noUnit', message: 'The picture tells pixels per length on the sensor, but not per which length. That is not used.' });
+    doubts.push({
+      code: 'photo.noUnit',
+      message: 'The picture tells pixels per length on the sensor, but not per which length. That is not used.',
+    });
     return null;
   }
   const widthMm = (pixels.columns / x) * perUnit;
   const heightMm = (pixels.rows / y) * perUnit;
-  if (!(widthMm >= PLAUSIBLE_WIDTH_MM.least && widthMm <= PLAUSIBLE_WIDTH_MM.most) || !(heightMm >= PLAUSIBLE_WIDTH_MM.least / 2 && heightMm <= PLAUSIBLE_WIDTH_MM.most)) {
-    doubts.push({ code: 'photo.implausible', message: `By its pixels per length the sensor would be ${figures(widthMm)} mm wide, which no such camera has. That is not used.` });
+  if (
+    !(widthMm >= PLAUSIBLE_WIDTH_MM.least && widthMm <= PLAUSIBLE_WIDTH_MM.most) ||
+    !(heightMm >= PLAUSIBLE_WIDTH_MM.least / 2 && heightMm <= PLAUSIBLE_WIDTH_MM.most)
+  ) {
+    doubts.push({
+      code: 'photo.implausible',
+      message: `By its pixels per length the sensor would be ${figures(widthMm)} mm wide, which no such camera has. That is not used.`,
+    });
     return null;
   }
-  return { from: 'focalPlane', widthMm, heightMm, plusMinusMm: widthMm * 0.005, words: `${pixels.columns} pixels ÷ ${figures(x / perUnit, 4)} pixels per mm on the sensor` };
+  return {
+    from: 'focalPlane',
+    widthMm,
+    heightMm,
+    plusMinusMm: widthMm * 0.005,
+    words: `${pixels.columns} pixels ÷ ${figures(x / perUnit, 4)} pixels per mm on the sensor`,
+  };
 }
 
 function equivalentWay(tags: PhotoTags, pixels: { columns: number; rows: number }, doubts: Problem[]): SizeWay | null {
@@ -123,7 +151,11 @@ function equivalentWay(tags: PhotoTags, pixels: { columns: number; rows: number 
   const share = REFERENCE_DIAGONAL_MM / crop / diagonal(pixels.columns, pixels.rows);
   const widthMm = pixels.columns * share;
   if (!(widthMm >= PLAUSIBLE_WIDTH_MM.least && widthMm <= PLAUSIBLE_WIDTH_MM.most)) {
-    doubts.push({ code: 'photo.implausible', message: 'By its focal length and its 35-mm equivalent the sensor would have a size no such camera has. That is not used.' });
+    doubts.push({
+      code: 'photo.implausible',
+      message:
+        'By its focal length and its 35-mm equivalent the sensor would have a size no such camera has. That is not used.',
+    });
     return null;
   }
   // The equivalent is rounded to whole mm, the focal length to a tenth or better.
@@ -140,19 +172,25 @@ function equivalentWay(tags: PhotoTags, pixels: { columns: number; rows: number 
 function formatLike(way: SizeWay): FormatPreset | null {
   const size = diagonal(way.widthMm, way.heightMm);
   const tolerance = Math.max(FORMAT_TOLERANCE, way.plusMinusMm / way.widthMm);
-  const near = FORMATS.map((format) => ({ format, off: Math.abs(diagonal(format.widthMm, format.heightMm) / size - 1) }))
+  const near = FORMATS.map((format) => ({
+    format,
+    off: Math.abs(diagonal(format.widthMm, format.heightMm) / size - 1),
+  }))
     .filter(({ off }) => off <= tolerance)
     .sort((a, b) => a.off - b.off);
   return near[0]?.format ?? null;
 }
 
 /** "100–400mm f/4.5–5.6" as lens names are written. */
-const RANGE_IN_NAME = /(\d+(?:\.\d+)?)\s*(?:mm)?\s*[-–]\s*(\d+(?:\.\d+)?)\s*mm(?:.*?[fF]\/?\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?)?/;
+const RANGE_IN_NAME =
+  /(\d+(?:\.\d+)?)\s*(?:mm)?\s*[-–]\s*(\d+(?:\.\d+)?)\s*mm(?:.*?[fF]\/?\s*(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?)?/;
 
 function rangeInName(name: string | undefined): PhotoTags['lensRange'] {
   const found = name === undefined ? null : RANGE_IN_NAME.exec(name);
   if (!found) return undefined;
-  const [wide, tele, fWide, fTele = fWide] = found.slice(1).map((each) => (each === undefined ? undefined : Number(each)));
+  const [wide, tele, fWide, fTele = fWide] = found
+    .slice(1)
+    .map((each) => (each === undefined ? undefined : Number(each)));
   return { focalWideMm: wide, focalTeleMm: tele, fNumberWide: fWide, fNumberTele: fTele };
 }
 
@@ -162,12 +200,14 @@ function lensOf(tags: PhotoTags): LensProposal | null {
   const told = positive(tags.lensRange?.focalWideMm) ? tags.lensRange : rangeInName(lensModel);
   const wide = positive(told?.focalWideMm) ? told.focalWideMm : undefined;
   if (!positive(set) && wide === undefined) return null;
-  const tele = wide === undefined ? undefined : positive(told?.focalTeleMm) && told.focalTeleMm >= wide ? told.focalTeleMm : wide;
+  const tele =
+    wide === undefined ? undefined : positive(told?.focalTeleMm) && told.focalTeleMm >= wide ? told.focalTeleMm : wide;
   const setFocalMm = positive(set) ? set : tele!;
   const [focalWideMm, focalTeleMm] = [wide ?? setFocalMm, tele ?? setFocalMm];
   const fNumberWide = positive(told?.fNumberWide) ? told.fNumberWide : null;
   const fNumberTele = positive(told?.fNumberTele) ? told.fNumberTele : fNumberWide;
-  const range = focalTeleMm > focalWideMm ? `${figures(focalWideMm, 4)}–${figures(focalTeleMm, 4)}` : figures(focalWideMm, 4);
+  const range =
+    focalTeleMm > focalWideMm ? `${figures(focalWideMm, 4)}–${figures(focalTeleMm, 4)}` : figures(focalWideMm, 4);
   return {
     name: lensModel?.trim() || `${range} mm lens`,
     focalWideMm,
@@ -177,7 +217,9 @@ function lensOf(tags: PhotoTags): LensProposal | null {
     setFocalMm,
     setFNumber: positive(tags.fNumber) ? tags.fNumber : null,
     missing: [
-      ...(wide === undefined ? [`its focal range: ${figures(setFocalMm, 4)} mm is what it was set to here, and it may be a zoom`] : []),
+      ...(wide === undefined
+        ? [`its focal range: ${figures(setFocalMm, 4)} mm is what it was set to here, and it may be a zoom`]
+        : []),
       ...(fNumberWide === null ? ['its widest f-number: it may open further than in this picture'] : []),
       'how near it focuses, and how large it draws there',
     ],
@@ -207,15 +249,32 @@ export function photoProposal(tags: PhotoTags): PhotoProposal | null {
     disagreementPercent = Math.abs(plane.widthMm / equivalent.widthMm - 1) * 100;
     if (disagreementPercent > Math.max(DISAGREE_PERCENT, (100 * 2 * equivalent.plusMinusMm) / equivalent.widthMm)) {
       chosen = equivalent;
-      doubts.push({ code: 'photo.contradiction', message: `Two ways to the sensor’s width disagree by ${figures(disagreementPercent, 2)} %: ${figures(plane.widthMm)} mm by its pixels per length, ${figures(equivalent.widthMm)} mm by the 35-mm equivalent. The second is proposed; compare with the data sheet.` });
+      doubts.push({
+        code: 'photo.contradiction',
+        message: `Two ways to the sensor’s width disagree by ${figures(disagreementPercent, 2)} %: ${figures(plane.widthMm)} mm by its pixels per length, ${figures(equivalent.widthMm)} mm by the 35-mm equivalent. The second is proposed; compare with the data sheet.`,
+      });
     }
   }
-  if (!pixels) doubts.push({ code: 'photo.noPixels', message: 'The picture does not tell its pixels. Enter columns and rows.' });
-  else if (!chosen) doubts.push({ code: 'photo.noSize', message: 'The picture does not tell the size of the sensor. Choose a format.' });
+  if (!pixels)
+    doubts.push({ code: 'photo.noPixels', message: 'The picture does not tell its pixels. Enter columns and rows.' });
+  else if (!chosen)
+    doubts.push({
+      code: 'photo.noSize',
+      message: 'The picture does not tell the size of the sensor. Choose a format.',
+    });
   const format = chosen ? formatLike(chosen) : null;
   const sensor =
     pixels && chosen
-      ? { widthMm: Number((format && chosen.from === 'equivalent' ? format.widthMm : chosen.widthMm).toFixed(2)), heightMm: Number((format && chosen.from === 'equivalent' ? format.widthMm * (pixels.rows / pixels.columns) : chosen.heightMm).toFixed(2)), ...pixels }
+      ? {
+          widthMm: Number((format && chosen.from === 'equivalent' ? format.widthMm : chosen.widthMm).toFixed(2)),
+          heightMm: Number(
+            (format && chosen.from === 'equivalent'
+              ? format.widthMm * (pixels.rows / pixels.columns)
+              : chosen.heightMm
+            ).toFixed(2),
+          ),
+          ...pixels,
+        }
       : null;
   return {
     maker,

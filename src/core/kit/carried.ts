@@ -1,7 +1,11 @@
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 
 /** Adds up what was entered of weights or prices, and says what is missing from the sum. */
-export function carriedSum(name: string, unit: 'g' | 'money', parts: { name: string; value: number | undefined }[]): Quantity | undefined {
+export function carriedSum(
+  name: string,
+  unit: 'g' | 'money',
+  parts: { name: string; value: number | undefined }[],
+): Quantity | undefined {
   const known = parts.filter((part): part is { name: string; value: number } => part.value !== undefined);
   if (known.length === 0) return undefined;
   const missing = parts.filter((part) => part.value === undefined).map((part) => part.name);

@@ -77,7 +77,9 @@ export function chainSteps({ body, chain, focalMm, measured }: SystemInput): Res
         index: placeOf({ name, kind }),
         name,
         kind,
-        after: last ? stateOf(state, closestMm === undefined || closestMm === Infinity ? undefined : closestMm / 1000) : stateOf(state),
+        after: last
+          ? stateOf(state, closestMm === undefined || closestMm === Infinity ? undefined : closestMm / 1000)
+          : stateOf(state),
         stops: previous ? -2 * Math.log2(state.fNumber / previous.fNumber) : 0,
         ...(previous ? { before: stateOf(previous) } : {}),
       };

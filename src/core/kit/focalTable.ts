@@ -29,7 +29,14 @@ export function focalTable(setup: SystemInput, choice: CropConventionChoice): Fo
     const folded = foldSystem({ ...setup, focalMm: markedFocalMm }, choice);
     if (!folded.ok) return [];
     const system = folded.value;
-    const cover = system.imageCircleMm && coverage(system.imageCircleMm.value, system.used.widthMm, system.used.heightMm);
-    return [{ markedFocalMm, system, ...(cover ? { coveredShare: cover.areaShare, cleanCropFactor: cover.cleanCropFactor } : {}) }];
+    const cover =
+      system.imageCircleMm && coverage(system.imageCircleMm.value, system.used.widthMm, system.used.heightMm);
+    return [
+      {
+        markedFocalMm,
+        system,
+        ...(cover ? { coveredShare: cover.areaShare, cleanCropFactor: cover.cleanCropFactor } : {}),
+      },
+    ];
   });
 }

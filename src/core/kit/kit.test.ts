@@ -9,18 +9,27 @@ import { setupChecks } from './setupChecks';
 
 const body = demoBodies.ostrel.data;
 const outputs = Object.values(demoOutputs).map((row) => row.data);
-const table = (change: Partial<BodySpec> = {}, cardGb = 128) => modeTable({ body: { ...body, ...change }, cardGb, pixelsPerInch: 240, outputs });
+const table = (change: Partial<BodySpec> = {}, cardGb = 128) =>
+  modeTable({ body: { ...body, ...change }, cardGb, pixelsPerInch: 240, outputs });
 const codes = (chain: Part[], withBody: BodySpec = body) =>
-  setupChecks({ body: withBody, modeId: 'whole', chain }, Object.values(demoAdapters).map((row) => row.data as AdapterPart)).map((check) => check.code);
+  setupChecks(
+    { body: withBody, modeId: 'whole', chain },
+    Object.values(demoAdapters).map((row) => row.data as AdapterPart),
+  ).map((check) => check.code);
 const message = (chain: Part[], code: string, withBody: BodySpec = body) =>
-  setupChecks({ body: withBody, modeId: 'whole', chain }, Object.values(demoAdapters).map((row) => row.data as AdapterPart)).find((check) => check.code === code)?.message;
+  setupChecks(
+    { body: withBody, modeId: 'whole', chain },
+    Object.values(demoAdapters).map((row) => row.data as AdapterPart),
+  ).find((check) => check.code === code)?.message;
 const lens = demoOptics.tele600.data;
 
 describe('mode table', () => {
   it('divides the megapixels by the factor squared, and names the usual mistake', () => {
     const row = table().find((each) => each.mode.id === 'c15')!;
     expect(row.megapixels.value).toBeCloseTo((8256 * 5504) / 2.25 / 1e6, 2);
-    expect(row.megapixels.why.source).toMatch(/Divided once, 45\.4 ÷ 1\.5 = 30\.3 MP: the usual mistake, 1\.5 times too many/);
+    expect(row.megapixels.why.source).toMatch(
+      /Divided once, 45\.4 ÷ 1\.5 = 30\.3 MP: the usual mistake, 1\.5 times too many/,
+    );
   });
 
   it('counts whole pictures on a card of millions of bytes', () => {
@@ -47,23 +56,49 @@ describe('mode table', () => {
     const whole = table()[0]!;
     expect(whole.printLongMm.value).toBeCloseTo((8256 / 240) * 25.4, 9);
     expect(whole.verdicts.map((each) => each.verdict)).toEqual(['more', 'more', null]);
-    expect(table({ cropModes: [{ id: 'x', name: 'Tiny', pixels: { columns: 1500, rows: 1000 } }] })[1]!.verdicts[0]!.verdict).toBe('notEnough');
+    expect(
+      table({ cropModes: [{ id: 'x', name: 'Tiny', pixels: { columns: 1500, rows: 1000 } }] })[1]!.verdicts[0]!.verdict,
+    ).toBe('notEnough');
   });
 
   it('never shows NaN whatever a body lacks', () => {
     fc.assert(
-      fc.property(fc.record({ fileSizeMb: fc.option(fc.double({ min: 0.1, max: 300, noNaN: true }), { nil: undefined }), burstBufferMb: fc.option(fc.double({ min: 1, max: 9000, noNaN: true }), { nil: undefined }), framesPerSecond: fc.option(fc.double({ min: 0.5, max: 240, noNaN: true }), { nil: undefined }), cardWriteMbPerS: fc.option(fc.double({ min: 1, max: 3000, noNaN: true }), { nil: undefined }) }), (change) => {
-        for (const row of table(change)) {
-          for (const quantity of [row.megapixels, row.fileSizeMb, row.picturesOnCard, row.burstSeconds, row.printLongMm]) if (quantity) expect(Number.isFinite(quantity.value)).toBe(true);
-        }
-      }),
+      fc.property(
+        fc.record({
+          fileSizeMb: fc.option(fc.double({ min: 0.1, max: 300, noNaN: true }), { nil: undefined }),
+          burstBufferMb: fc.option(fc.double({ min: 1, max: 9000, noNaN: true }), { nil: undefined }),
+          framesPerSecond: fc.option(fc.double({ min: 0.5, max: 240, noNaN: true }), { nil: undefined }),
+          cardWriteMbPerS: fc.option(fc.double({ min: 1, max: 3000, noNaN: true }), { nil: undefined }),
+        }),
+        (change) => {
+          for (const row of table(change)) {
+            for (const quantity of [
+              row.megapixels,
+              row.fileSizeMb,
+              row.picturesOnCard,
+              row.burstSeconds,
+              row.printLongMm,
+            ])
+              if (quantity) expect(Number.isFinite(quantity.value)).toBe(true);
+          }
+        },
+      ),
     );
   });
 });
 
 describe('what each part changed', () => {
   it('starts from the lens and goes outwards, each step from where the last one ended', () => {
-    const steps = chainSteps({ body, modeId: 'whole', chain: [demoAdapters.closeUp.data, demoOptics.macro100.data, demoAdapters.tubes.data, demoAdapters.converter14.data] });
+    const steps = chainSteps({
+      body,
+      modeId: 'whole',
+      chain: [
+        demoAdapters.closeUp.data,
+        demoOptics.macro100.data,
+        demoAdapters.tubes.data,
+        demoAdapters.converter14.data,
+      ],
+    });
     if (!steps.ok) throw new Error(steps.problem.message);
     expect(steps.value.map((step) => step.kind)).toEqual(['lens', 'closeUp', 'tubes', 'converter']);
     for (let i = 1; i < steps.value.length; i++) expect(steps.value[i]!.before).toEqual(steps.value[i - 1]!.after);
@@ -76,7 +111,12 @@ describe('what each part changed', () => {
     const steps = chainSteps({ body, modeId: 'whole', chain });
     const system = foldSystem({ body, modeId: 'whole', chain });
     if (!steps.ok || !system.ok) throw new Error('did not fold');
-    expect(steps.value.at(-1)!.after).toMatchObject({ focalMm: system.value.focalMm.value, fNumber: system.value.fNumber.value, ratio: system.value.ratioAtClosest!.value, imageCircleMm: system.value.imageCircleMm!.value });
+    expect(steps.value.at(-1)!.after).toMatchObject({
+      focalMm: system.value.focalMm.value,
+      fNumber: system.value.fNumber.value,
+      ratio: system.value.ratioAtClosest!.value,
+      imageCircleMm: system.value.imageCircleMm!.value,
+    });
   });
 });
 
@@ -101,54 +141,97 @@ describe('checks of a set-up', () => {
   });
 
   it('says what does not mount, and which adapter of the kit would do', () => {
-    expect(message([demoOptics.mirror500.data], 'mount.mismatch')).toBe('Merrow mirror 500 f/8 does not mount: it has the mount Merrow SLR, Ostrel R45 takes Ostrel R. SLR onto Ostrel R of the kit would do: put it between the two.');
+    expect(message([demoOptics.mirror500.data], 'mount.mismatch')).toBe(
+      'Merrow mirror 500 f/8 does not mount: it has the mount Merrow SLR, Ostrel R45 takes Ostrel R. SLR onto Ostrel R of the kit would do: put it between the two.',
+    );
     expect(codes([demoOptics.mirror500.data, demoAdapters.slrAdapter.data])).not.toContain('mount.mismatch');
     expect(message([demoOptics.tele300.data], 'mount.mismatch')).toMatch(/the kit has none/);
     expect(message([demoOptics.pocketLens.data], 'mount.mismatch')).toMatch(/built into its own camera/);
   });
 
   it('says what does not cover, and from which crop on it is clean', () => {
-    expect(message([{ ...demoOptics.zoom70300.data, mount: undefined } as LensSpec], 'coverage.dark')).toMatch(/covers 9\d %.*A crop of 1\.2/);
+    expect(message([{ ...demoOptics.zoom70300.data, mount: undefined } as LensSpec], 'coverage.dark')).toMatch(
+      /covers 9\d %.*A crop of 1\.2/,
+    );
   });
 
   it('says where autofocus ends', () => {
     expect(message([lens, demoAdapters.converter20.data], 'autofocus.off')).toMatch(/up to f\/11 only/);
-    expect(message([{ ...lens, fNumberWide: 7, fNumberTele: 7 }, demoAdapters.converter14.data], 'autofocus.slow')).toMatch(/slow between f\/8 and f\/11/);
-    expect(message([demoOptics.mirror500.data, demoAdapters.slrAdapter.data], 'autofocus.off')).toMatch(/has no autofocus/);
+    expect(
+      message([{ ...lens, fNumberWide: 7, fNumberTele: 7 }, demoAdapters.converter14.data], 'autofocus.slow'),
+    ).toMatch(/slow between f\/8 and f\/11/);
+    expect(message([demoOptics.mirror500.data, demoAdapters.slrAdapter.data], 'autofocus.off')).toMatch(
+      /has no autofocus/,
+    );
   });
 
   it('says what no longer reaches infinity', () => {
-    expect(message([demoOptics.macro100.data, demoAdapters.tubes.data], 'focus.noInfinity')).toMatch(/Does not reach infinity: focuses from .* to /);
+    expect(message([demoOptics.macro100.data, demoAdapters.tubes.data], 'focus.noInfinity')).toMatch(
+      /Does not reach infinity: focuses from .* to /,
+    );
     expect(codes([{ ...lens, flangeMm: 15 }])).toContain('focus.flange');
     expect(codes([demoOptics.wide20.data, demoAdapters.reversing.data])).toContain('reversed.estimate');
   });
 
   it('says whether a converter goes in behind the lens, or that nobody knows', () => {
     expect(codes([demoOptics.macro100.data, demoAdapters.converter14.data])).toContain('converter.touches');
-    expect(codes([{ ...lens, takesConverters: undefined }, demoAdapters.converter14.data])).toContain('converter.unknown');
+    expect(codes([{ ...lens, takesConverters: undefined }, demoAdapters.converter14.data])).toContain(
+      'converter.unknown',
+    );
     expect(codes([lens, demoAdapters.converter14.data])).not.toContain('converter.unknown');
   });
 
   it('warns of a reducer on a lens that throws too little', () => {
-    const reducer: AdapterPart = { kind: 'reducer', name: 'Reducer', factor: 0.71, neededCircleMm: 42, autofocus: true };
+    const reducer: AdapterPart = {
+      kind: 'reducer',
+      name: 'Reducer',
+      factor: 0.71,
+      neededCircleMm: 42,
+      autofocus: true,
+    };
     expect(codes([{ ...lens, imageCircleWideMm: 29 }, reducer])).toContain('reducer.circle');
-    expect(codes([{ ...lens, imageCircleWideMm: undefined, madeFor: 'apsC' }, { ...reducer, neededCircleMm: undefined }])).toContain('reducer.format');
+    expect(
+      codes([
+        { ...lens, imageCircleWideMm: undefined, madeFor: 'apsC' },
+        { ...reducer, neededCircleMm: undefined },
+      ]),
+    ).toContain('reducer.format');
   });
 
   it('says when the order of tubes and converter counts, with both ratios', () => {
-    expect(message([{ ...demoOptics.macro100.data, takesConverters: true }, demoAdapters.tubes.data, demoAdapters.converter14.data], 'order.matters')).toMatch(/in front of the converter it reaches 2\.67 : 1, the other way round 2\.95 : 1/);
+    expect(
+      message(
+        [
+          { ...demoOptics.macro100.data, takesConverters: true },
+          demoAdapters.tubes.data,
+          demoAdapters.converter14.data,
+        ],
+        'order.matters',
+      ),
+    ).toMatch(/in front of the converter it reaches 2\.67 : 1, the other way round 2\.95 : 1/);
     expect(codes([lens, demoAdapters.converter14.data, demoAdapters.converter20.data])).not.toContain('order.matters');
   });
 
   it('says what a scope, a mirror lens and a short back focus bring with them', () => {
-    expect(codes([demoOptics.scope.data, demoOptics.pocketLens.data], demoBodies.pocket.data)).toContain('scope.noAdapter');
-    expect(codes([demoOptics.mirror500.data, demoAdapters.slrAdapter.data])).toEqual(expect.arrayContaining(['aperture.fixed', 'blur.ring']));
-    expect(codes([{ ...demoOptics.refractor.data, backFocusMm: 40 } as Part, demoAdapters.drawtube.data])).toContain('focus.backFocus');
+    expect(codes([demoOptics.scope.data, demoOptics.pocketLens.data], demoBodies.pocket.data)).toContain(
+      'scope.noAdapter',
+    );
+    expect(codes([demoOptics.mirror500.data, demoAdapters.slrAdapter.data])).toEqual(
+      expect.arrayContaining(['aperture.fixed', 'blur.ring']),
+    );
+    expect(codes([{ ...demoOptics.refractor.data, backFocusMm: 40 } as Part, demoAdapters.drawtube.data])).toContain(
+      'focus.backFocus',
+    );
   });
 
   it('is the problem itself where no picture is formed, most serious first otherwise', () => {
     expect(codes([])).toEqual(['chain.noLens']);
-    const weights = setupChecks({ body, modeId: 'whole', chain: [demoOptics.tele300.data, demoAdapters.converter14.data] }, []).map((check) => check.weight);
-    expect(weights).toEqual([...weights].sort((a, b) => ['stop', 'caution', 'note'].indexOf(a) - ['stop', 'caution', 'note'].indexOf(b)));
+    const weights = setupChecks(
+      { body, modeId: 'whole', chain: [demoOptics.tele300.data, demoAdapters.converter14.data] },
+      [],
+    ).map((check) => check.weight);
+    expect(weights).toEqual(
+      [...weights].sort((a, b) => ['stop', 'caution', 'note'].indexOf(a) - ['stop', 'caution', 'note'].indexOf(b)),
+    );
   });
 });

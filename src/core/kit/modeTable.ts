@@ -44,7 +44,16 @@ function megapixelsOf(body: BodySpec, mode: CropModeSpec, used: UsedArea): Quant
     inputs: [
       input('columns', 'pixel columns used', given(used.columns, 'px', 'Columns', 'body and mode')),
       input('rows', 'pixel rows used', given(used.rows, 'px', 'Rows', 'body and mode')),
-      ...(crops ? [input('c', 'crop factor of the mode', given(factor, '×', 'Crop factor of the mode', 'body data')), input('MP', 'megapixels before the crop', given(value * factor * factor, 'MP', 'Megapixels before the crop'))] : []),
+      ...(crops
+        ? [
+            input('c', 'crop factor of the mode', given(factor, '×', 'Crop factor of the mode', 'body data')),
+            input(
+              'MP',
+              'megapixels before the crop',
+              given(value * factor * factor, 'MP', 'Megapixels before the crop'),
+            ),
+          ]
+        : []),
     ],
     source: crops
       ? `the factor shortens both sides, so the megapixels are divided by it twice. Divided once, ${figures(whole)} ÷ ${figures(factor)} = ${figures(whole / factor)} MP: the usual mistake, ${figures(whole / factor / value)} times too many`
@@ -57,27 +66,40 @@ function fileSizeOf(body: BodySpec, mode: CropModeSpec, used: UsedArea): Quantit
   const share = (used.columns * used.rows) / (body.sensor.columns * body.sensor.rows);
   if (body.fileSizeMb !== undefined) {
     const whole = body.fileSizeMb;
-    return computed(whole * share, 'MB', () => ({
-      name: `File of “${mode.name}”`,
-      formula: 'file of the whole sensor · share of its pixels',
-      inputs: [input('F', 'file of the whole sensor', given(whole, 'MB', 'Typical raw file', 'body data')), input('s', 'share of the pixels', given(share * 100, '%', 'Share of the pixels'))],
-      source: 'files grow with the pixels; the same compression',
-    }), whole * share * FILE_UNCERTAINTY);
+    return computed(
+      whole * share,
+      'MB',
+      () => ({
+        name: `File of “${mode.name}”`,
+        formula: 'file of the whole sensor · share of its pixels',
+        inputs: [
+          input('F', 'file of the whole sensor', given(whole, 'MB', 'Typical raw file', 'body data')),
+          input('s', 'share of the pixels', given(share * 100, '%', 'Share of the pixels')),
+        ],
+        source: 'files grow with the pixels; the same compression',
+      }),
+      whole * share * FILE_UNCERTAINTY,
+    );
   }
   const bits = body.bitsPerSample;
   if (bits === undefined) return undefined;
   const size = (used.columns * used.rows * bits) / 8e6;
-  return computed(size, 'MB', () => ({
-    name: `Uncompressed file of “${mode.name}”`,
-    formula: 'columns · rows · bits / 8 · 10⁶',
-    inputs: [
-      input('columns', 'pixel columns', given(used.columns, 'px', 'Columns')),
-      input('rows', 'pixel rows', given(used.rows, 'px', 'Rows')),
-      input('bits', 'bits per sample', given(bits, '1', 'Bits per sample', 'body data')),
-    ],
-    source: 'one sample a pixel',
-    neglects: 'Compression, which makes it smaller, and the preview inside, which makes it larger.',
-  }), size * FILE_UNCERTAINTY);
+  return computed(
+    size,
+    'MB',
+    () => ({
+      name: `Uncompressed file of “${mode.name}”`,
+      formula: 'columns · rows · bits / 8 · 10⁶',
+      inputs: [
+        input('columns', 'pixel columns', given(used.columns, 'px', 'Columns')),
+        input('rows', 'pixel rows', given(used.rows, 'px', 'Rows')),
+        input('bits', 'bits per sample', given(bits, '1', 'Bits per sample', 'body data')),
+      ],
+      source: 'one sample a pixel',
+      neglects: 'Compression, which makes it smaller, and the preview inside, which makes it larger.',
+    }),
+    size * FILE_UNCERTAINTY,
+  );
 }
 
 function burstOf(body: BodySpec, rate: Quantity, file: Quantity): { burstSeconds?: Quantity; endlessBurst: boolean } {
@@ -88,17 +110,31 @@ function burstOf(body: BodySpec, rate: Quantity, file: Quantity): { burstSeconds
   const seconds = buffer / filling;
   return {
     endlessBurst: false,
-    burstSeconds: computed(seconds, 's', () => ({
-      name: 'Seconds of burst at full speed',
-      formula: 'buffer / (frames per second · file − writing speed)',
-      inputs: [
-        input('buffer', 'burst buffer', given(buffer, 'MB', 'Burst buffer', 'body data')),
-        input('n', 'frames per second', rate),
-        input('F', 'file', file),
-        input('w', 'written to the card a second', given(write, 'MB', 'Writing speed', body.cardWriteMbPerS === undefined ? 'not entered, taken as 0' : 'body data')),
-      ],
-      source: 'the buffer fills with what is not yet written',
-    }), file.plusMinus === undefined ? undefined : seconds * FILE_UNCERTAINTY),
+    burstSeconds: computed(
+      seconds,
+      's',
+      () => ({
+        name: 'Seconds of burst at full speed',
+        formula: 'buffer / (frames per second · file − writing speed)',
+        inputs: [
+          input('buffer', 'burst buffer', given(buffer, 'MB', 'Burst buffer', 'body data')),
+          input('n', 'frames per second', rate),
+          input('F', 'file', file),
+          input(
+            'w',
+            'written to the card a second',
+            given(
+              write,
+              'MB',
+              'Writing speed',
+              body.cardWriteMbPerS === undefined ? 'not entered, taken as 0' : 'body data',
+            ),
+          ),
+        ],
+        source: 'the buffer fills with what is not yet written',
+      }),
+      file.plusMinus === undefined ? undefined : seconds * FILE_UNCERTAINTY,
+    ),
   };
 }
 
@@ -106,7 +142,10 @@ function rowOf(mode: CropModeSpec, { body, cardGb, pixelsPerInch, outputs }: Mod
   const used = usedArea(body.sensor, mode);
   const longPx = Math.max(used.columns, used.rows);
   const file = fileSizeOf(body, mode, used);
-  const rate = mode.framesPerSecond === undefined ? undefined : given(mode.framesPerSecond, 'frames/s', `Frames per second of “${mode.name}”`, 'body data');
+  const rate =
+    mode.framesPerSecond === undefined
+      ? undefined
+      : given(mode.framesPerSecond, 'frames/s', `Frames per second of “${mode.name}”`, 'body data');
   const card = given(cardGb * 1000, 'MB', 'Card', 'the card as set, in millions of bytes');
   return {
     mode,
@@ -115,12 +154,17 @@ function rowOf(mode: CropModeSpec, { body, cardGb, pixelsPerInch, outputs }: Mod
     ...(file
       ? {
           fileSizeMb: file,
-          picturesOnCard: computed(Math.floor((cardGb * 1000) / file.value), '1', () => ({
-            name: 'Pictures on the card',
-            formula: 'card / file, whole pictures',
-            inputs: [input('card', 'card', card), input('F', 'file', file)],
-            source: 'typical files; a quiet sky compresses better than a reed bed',
-          }), ((cardGb * 1000) / file.value) * FILE_UNCERTAINTY),
+          picturesOnCard: computed(
+            Math.floor((cardGb * 1000) / file.value),
+            '1',
+            () => ({
+              name: 'Pictures on the card',
+              formula: 'card / file, whole pictures',
+              inputs: [input('card', 'card', card), input('F', 'file', file)],
+              source: 'typical files; a quiet sky compresses better than a reed bed',
+            }),
+            ((cardGb * 1000) / file.value) * FILE_UNCERTAINTY,
+          ),
         }
       : {}),
     ...(rate ? { framesPerSecond: rate } : {}),
@@ -128,7 +172,10 @@ function rowOf(mode: CropModeSpec, { body, cardGb, pixelsPerInch, outputs }: Mod
     printLongMm: computed((longPx / pixelsPerInch) * 25.4, 'mm', () => ({
       name: 'Longest print',
       formula: 'long side / density · 25.4',
-      inputs: [input('px', 'pixels along the long side', given(longPx, 'px', 'Long side')), input('d', 'density', given(pixelsPerInch, 'px/in', 'Print density', 'as set'))],
+      inputs: [
+        input('px', 'pixels along the long side', given(longPx, 'px', 'Long side')),
+        input('d', 'density', given(pixelsPerInch, 'px/in', 'Print density', 'as set')),
+      ],
       source: 'one pixel of the picture for one of the print',
     })),
     verdicts: outputs.map((output) => {

@@ -239,7 +239,16 @@ export interface MountAdapterSpec extends Carried {
 }
 
 export type AdapterPart =
-  | ConverterSpec | ReducerSpec | BarlowSpec | TubesSpec | CloseUpSpec | ReversingSpec | CouplingSpec | TubeLensSpec | AfocalSpec | MountAdapterSpec;
+  | ConverterSpec
+  | ReducerSpec
+  | BarlowSpec
+  | TubesSpec
+  | CloseUpSpec
+  | ReversingSpec
+  | CouplingSpec
+  | TubeLensSpec
+  | AfocalSpec
+  | MountAdapterSpec;
 
 export type Part = OpticPart | AdapterPart;
 export type PartKind = Part['kind'];
@@ -250,12 +259,15 @@ export type FactorPart = ConverterSpec | ReducerSpec | BarlowSpec;
 const OPTIC_KINDS: readonly PartKind[] = ['lens', 'builtIn', 'telescope', 'scope', 'objective'];
 
 export const isOptic = (part: Part): part is OpticPart => OPTIC_KINDS.includes(part.kind);
-export const isFactor = (part: Part): part is FactorPart => part.kind === 'converter' || part.kind === 'reducer' || part.kind === 'barlow';
+export const isFactor = (part: Part): part is FactorPart =>
+  part.kind === 'converter' || part.kind === 'reducer' || part.kind === 'barlow';
 /** A lens one can take a picture with by itself. */
-export const isCameraLens = (part: Part): part is LensSpec | BuiltInSpec => part.kind === 'lens' || part.kind === 'builtIn';
+export const isCameraLens = (part: Part): part is LensSpec | BuiltInSpec =>
+  part.kind === 'lens' || part.kind === 'builtIn';
 
 /** Length of the tubes of a set that are in the chain, mm. */
-export const tubesLengthMm = (tubes: TubesSpec): number => (tubes.usedMm ?? tubes.lengthsMm).reduce((sum, length) => sum + length, 0);
+export const tubesLengthMm = (tubes: TubesSpec): number =>
+  (tubes.usedMm ?? tubes.lengthsMm).reduce((sum, length) => sum + length, 0);
 
 /** Tubes that are said to be used but are not in the set, each as often as it is too many. */
 export function tubesNotInSet(usedMm: readonly number[], lengthsMm: readonly number[]): number[] {

@@ -1,6 +1,6 @@
 /** The shapes Jauge can draw. Each is measured along one axis of its silhouette. */
 export type SubjectKind =
-  | 'wader' | 'perchingBird' | 'raptor' | 'smallMammal' | 'deer' | 'butterfly' | 'beetle' | 'flower';
+  'wader' | 'perchingBird' | 'raptor' | 'smallMammal' | 'deer' | 'butterfly' | 'beetle' | 'flower';
 
 /** What a kind of subject is measured by, and the proportions of its silhouette. */
 export interface SubjectKindInfo {

@@ -33,7 +33,11 @@ export const RESTRICTION_WORDS: Record<Restriction, string> = {
   noVideo: 'no video',
 };
 
-export const DESIGN_WORDS: Record<LensDesign, string> = { refractive: 'Refractive', mirror: 'Mirror', diffractive: 'Diffractive' };
+export const DESIGN_WORDS: Record<LensDesign, string> = {
+  refractive: 'Refractive',
+  mirror: 'Mirror',
+  diffractive: 'Diffractive',
+};
 
 export const FORMAT_WORDS: Record<FormatName, string> = {
   mediumFormat: 'Medium format',

@@ -51,13 +51,20 @@ export function thirdStops(widest: number, smallest: number): number[] {
   return found[0] === widest ? found : [widest, ...found.filter((each) => each > widest * 1.03)];
 }
 
-const ENGRAVED = [1, 1.1, 1.2, 1.4, 1.6, 1.8, 2, 2.2, 2.5, 2.8, 3.2, 3.5, 4, 4.5, 5, 5.6, 6.3, 7.1, 8, 9, 10, 11, 13, 14, 16, 18, 20, 22, 25, 29, 32, 36, 40, 45];
+const ENGRAVED = [
+  1, 1.1, 1.2, 1.4, 1.6, 1.8, 2, 2.2, 2.5, 2.8, 3.2, 3.5, 4, 4.5, 5, 5.6, 6.3, 7.1, 8, 9, 10, 11, 13, 14, 16, 18, 20,
+  22, 25, 29, 32, 36, 40, 45,
+];
 
 /** The engraved f-number nearest to a computed one. */
-export const engraved = (value: number): number => ENGRAVED.reduce((best, each) => (Math.abs(Math.log(each / value)) < Math.abs(Math.log(best / value)) ? each : best));
+export const engraved = (value: number): number =>
+  ENGRAVED.reduce((best, each) => (Math.abs(Math.log(each / value)) < Math.abs(Math.log(best / value)) ? each : best));
 
 /** One point of the curve. */
-export function aperturePoint({ system, setting, subjectMm, judgeBy, cocMm, threshold }: CurveInput, fNumber: number): AperturePoint {
+export function aperturePoint(
+  { system, setting, subjectMm, judgeBy, cocMm, threshold }: CurveInput,
+  fNumber: number,
+): AperturePoint {
   const whole = (system.fNumber.value * fNumber) / system.markedFNumber;
   const { ratio } = setting;
   const workingFNumber = workingFNumberAt(system, whole, setting);

@@ -35,10 +35,25 @@ const macro: LensSpec = {
   lengthMm: 131,
   flangeMm: 19,
 };
-const tubes: AdapterPart = { kind: 'tubes', name: 'Tubes', mount: 'A', lengthsMm: [12, 25], usedMm: [25], autofocus: true };
+const tubes: AdapterPart = {
+  kind: 'tubes',
+  name: 'Tubes',
+  mount: 'A',
+  lengthsMm: [12, 25],
+  usedMm: [25],
+  autofocus: true,
+};
 const closeUp: AdapterPart = { kind: 'closeUp', name: '+3', dioptres: 3 };
 const converter: AdapterPart = { kind: 'converter', name: '×1.4', mount: 'A', factor: 1.4, autofocus: true };
-const objective: Part = { kind: 'objective', name: '5×', magnification: 5, numericalAperture: 0.14, correction: 'infinity', designTubeFocalMm: 200, workingDistanceMm: 31 };
+const objective: Part = {
+  kind: 'objective',
+  name: '5×',
+  magnification: 5,
+  numericalAperture: 0.14,
+  correction: 'infinity',
+  designTubeFocalMm: 200,
+  workingDistanceMm: 31,
+};
 const beetle = { name: 'Beetle', kind: 'beetle', sizeMm: 9, sizePlusMinusMm: 1, distanceM: 0.3 } as const;
 const web: OutputSpec = { kind: 'screen', name: 'Web', longSidePx: 1800, subjectShare: 0.6 };
 
@@ -110,7 +125,10 @@ describe('a near reading as it is put together', () => {
   });
 
   it('takes width for width and height for height', () => {
-    for (const [modeId, widthMm, heightMm] of [['whole', 31.2, 17], ['tall', 12.752, 17]] as const) {
+    for (const [modeId, widthMm, heightMm] of [
+      ['whole', 31.2, 17],
+      ['tall', 12.752, 17],
+    ] as const) {
       const reading = read([macro], { ratio: 0.8 }, { modeId });
       expect(reading.fieldWidthMm.value).toBeCloseTo(widthMm / 0.8, 3);
       expect(reading.fieldHeightMm.value).toBeCloseTo(heightMm / 0.8, 3);
@@ -130,7 +148,10 @@ describe('a near reading as it is put together', () => {
     expect(read([closeUp, macro]).ratio.value).toBeCloseTo(145 * (1 / 72.5 + 0.003) - 1, 9);
     expect(read([macro, converter]).ratio.value).toBeCloseTo(1.4, 9);
     expect(read([closeUp, macro, tubes, converter]).ratio.value).toBeCloseTo(1.4 * (170 * (1 / 72.5 + 0.003) - 1), 9);
-    expect(read([objective, { ...macro, closestFocusM: undefined, closestRatio: undefined }]).ratio.value).toBeCloseTo((5 * 95) / 200, 9);
+    expect(read([objective, { ...macro, closestFocusM: undefined, closestRatio: undefined }]).ratio.value).toBeCloseTo(
+      (5 * 95) / 200,
+      9,
+    );
   });
 
   it('has the room of its closest distance less what stands before the sensor', () => {
@@ -139,7 +160,10 @@ describe('a near reading as it is put together', () => {
     expect(room.plusMinus).toBeCloseTo(29, 9);
     // Behind +3 dioptres the subject lies where 1/r = 1/140 + 0.003.
     expect(read([closeUp, macro]).workingDistanceMm!.value).toBeCloseTo(1 / (1 / 140 + 0.003), 9);
-    expect(read([objective, { ...macro, closestFocusM: undefined }]).workingDistanceMm).toMatchObject({ value: 31, kind: 'given' });
+    expect(read([objective, { ...macro, closestFocusM: undefined }]).workingDistanceMm).toMatchObject({
+      value: 31,
+      kind: 'given',
+    });
     const tube = read([macro, tubes]);
     // Nearer by what the subject comes nearer to the lens: f′·(1 + 1/m).
     expect(tube.workingDistanceMm!.value).toBeCloseTo(140 - (72.5 * 2 - 72.5 * (1 + 1 / tube.ratio.value)), 9);
@@ -154,7 +178,8 @@ describe('a near reading as it is put together', () => {
   });
 
   it('warns by the room, the ratio held by hand, and what is not known', () => {
-    const codes = (chain: Part[], change: Partial<NearInput> = {}) => read(chain, change).hints.map((each) => each.code);
+    const codes = (chain: Part[], change: Partial<NearInput> = {}) =>
+      read(chain, change).hints.map((each) => each.code);
     expect(codes([macro], { ratio: 0.5, handHoldRatio: 1 })).not.toContain('near.hand');
     expect(codes([macro], { ratio: 0.5, handHoldRatio: 0.3 })).toContain('near.hand');
     expect(codes([macro], { ratio: 0.05 })).toContain('near.far');
@@ -176,12 +201,34 @@ describe('a near reading as it is put together', () => {
   it('draws the curve through the desk’s own numbers', () => {
     const reading = read([closeUp, macro, converter], { fNumber: 11, judgeBy: 'resolved' });
     const system = fold([closeUp, macro, converter]);
-    const point = aperturePoint({ system, setting: reading.state.setting, subjectMm: 9, neededPixels: 1, judgeBy: 'resolved', cocMm: reading.cocMm.value, threshold: 0.15 }, 11);
+    const point = aperturePoint(
+      {
+        system,
+        setting: reading.state.setting,
+        subjectMm: 9,
+        neededPixels: 1,
+        judgeBy: 'resolved',
+        cocMm: reading.cocMm.value,
+        threshold: 0.15,
+      },
+      11,
+    );
     expect(point.workingFNumber).toBeCloseTo(reading.workingFNumber.value, 12);
     expect(point.depthMm).toBeCloseTo(reading.depthMm.value, 12);
     expect(point.counted).toBeCloseTo(reading.resolvedPixels.value, 9);
     expect(point.smallestDetailUm).toBeCloseTo(reading.smallestDetailUm.value, 9);
-    const sampled = aperturePoint({ system, setting: reading.state.setting, subjectMm: 9, neededPixels: 1, judgeBy: 'sampled', cocMm: 0.02, threshold: 0.15 }, 11);
+    const sampled = aperturePoint(
+      {
+        system,
+        setting: reading.state.setting,
+        subjectMm: 9,
+        neededPixels: 1,
+        judgeBy: 'sampled',
+        cocMm: 0.02,
+        threshold: 0.15,
+      },
+      11,
+    );
     expect(sampled.counted).toBeCloseTo(reading.pixelsOnSubject.value, 9);
   });
 
@@ -229,12 +276,23 @@ describe('levers close up as they are put together', () => {
   });
 
   it('name the school the depth is judged by', () => {
-    expect(levers([macro], { kind: 'mode', setup: { body, modeId: 'tall', chain: [macro] } }).cocSchool).toBe('diagonal');
+    expect(levers([macro], { kind: 'mode', setup: { body, modeId: 'tall', chain: [macro] } }).cocSchool).toBe(
+      'diagonal',
+    );
   });
 });
 
 it('takes every kind of subject to be some depth deep, never more than its size', () => {
-  for (const kind of ['wader', 'perchingBird', 'raptor', 'smallMammal', 'deer', 'butterfly', 'beetle', 'flower'] as const) {
+  for (const kind of [
+    'wader',
+    'perchingBird',
+    'raptor',
+    'smallMammal',
+    'deer',
+    'butterfly',
+    'beetle',
+    'flower',
+  ] as const) {
     expect(subjectDepthMm(kind, 10)).toBeGreaterThan(1);
     expect(subjectDepthMm(kind, 10)).toBeLessThan(10);
     expect(subjectDepthMm(kind, 20)).toBeCloseTo(2 * subjectDepthMm(kind, 10), 12);

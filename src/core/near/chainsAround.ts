@@ -26,7 +26,8 @@ export interface Around<L extends AroundLink> {
 export type AroundPatch<L> = { chain: L[] } | { modeId: string } | { setupId: string };
 
 /** Where the last optic of a chain stands: adapters behind it, close-up lenses in front of the first. */
-const behindLens = (chain: readonly AroundLink[]): number => chain.reduce((last, link, i) => (link.type === 'optic' ? i : last), -1) + 1;
+const behindLens = (chain: readonly AroundLink[]): number =>
+  chain.reduce((last, link, i) => (link.type === 'optic' ? i : last), -1) + 1;
 
 interface Changed<L> {
   id: string;
@@ -36,18 +37,29 @@ interface Changed<L> {
 }
 
 /** Chains one tube of a set away from the present one. */
-function tubeChains<L extends AroundLink>({ links, linkTo }: Around<L>, id: string, spec: Extract<AdapterPart, { kind: 'tubes' }>): Changed<L>[] {
+function tubeChains<L extends AroundLink>(
+  { links, linkTo }: Around<L>,
+  id: string,
+  spec: Extract<AdapterPart, { kind: 'tubes' }>,
+): Changed<L>[] {
   const at = behindLens(links);
   const used = links.findIndex((link) => link.id === id);
   const now = used >= 0 ? (links[used]!.usedMm ?? spec.lengthsMm) : [];
   const withTubes = (usedMm: number[]): L[] => {
     if (!usedMm.length) return links.filter((link) => link.id !== id);
     const link = linkTo(id, usedMm);
-    return used >= 0 ? links.map((each, i) => (i === used ? link : each)) : [...links.slice(0, at), link, ...links.slice(at)];
+    return used >= 0
+      ? links.map((each, i) => (i === used ? link : each))
+      : [...links.slice(0, at), link, ...links.slice(at)];
   };
   return spec.lengthsMm.map((mm) => {
     const removes = now.includes(mm);
-    return { id: `${id}:${mm}`, name: `tube of ${mm}\u202fmm`, removes, chain: withTubes(removes ? now.filter((each) => each !== mm) : [...now, mm]) };
+    return {
+      id: `${id}:${mm}`,
+      name: `tube of ${mm}\u202fmm`,
+      removes,
+      chain: withTubes(removes ? now.filter((each) => each !== mm) : [...now, mm]),
+    };
   });
 }
 
@@ -62,9 +74,22 @@ function chainsAround<L extends AroundLink>(around: Around<L>): Changed<L>[] {
     const used = links.some((link) => link.id === id);
     const without = links.filter((link) => link.id !== id);
     if (spec.kind === 'tubes') return mayMount(spec.mount, body.mount) ? tubeChains(around, id, spec) : [];
-    if (spec.kind === 'closeUp') return [{ id, name: spec.name, removes: used, chain: used ? without : [linkTo(id), ...links] }];
-    if (isFactor(spec) && spec.kind !== 'barlow' && mayMount(spec.mount, body.mount) && (used || lens?.takesConverters !== false)) {
-      return [{ id, name: spec.name, removes: used, chain: used ? without : [...links.slice(0, at), linkTo(id), ...links.slice(at)] }];
+    if (spec.kind === 'closeUp')
+      return [{ id, name: spec.name, removes: used, chain: used ? without : [linkTo(id), ...links] }];
+    if (
+      isFactor(spec) &&
+      spec.kind !== 'barlow' &&
+      mayMount(spec.mount, body.mount) &&
+      (used || lens?.takesConverters !== false)
+    ) {
+      return [
+        {
+          id,
+          name: spec.name,
+          removes: used,
+          chain: used ? without : [...links.slice(0, at), linkTo(id), ...links.slice(at)],
+        },
+      ];
     }
     return [];
   });
@@ -75,18 +100,44 @@ function chainsAround<L extends AroundLink>(around: Around<L>): Changed<L>[] {
  *
  * @param measuredWith what was measured with a changed chain
  */
-export function candidatesAround<L extends AroundLink>(around: Around<L>, measuredWith: (links: L[]) => SystemInput['measured'] = () => undefined): NearCandidate<AroundPatch<L>>[] {
+export function candidatesAround<L extends AroundLink>(
+  around: Around<L>,
+  measuredWith: (links: L[]) => SystemInput['measured'] = () => undefined,
+): NearCandidate<AroundPatch<L>>[] {
   const { setup, otherSetups, partsOf } = around;
   const chains = chainsAround(around).flatMap(({ id, name, removes, chain }): NearCandidate<AroundPatch<L>>[] => {
     const parts = chain.some((link) => link.type === 'optic') ? partsOf(chain) : null;
     if (!parts || misfits(setup.body as BodySpec, parts).length) return [];
-    return [{ id: `chain:${id}`, kind: 'chain', name, removes, setup: { ...setup, chain: parts, measured: measuredWith(chain) }, patch: { chain } }];
+    return [
+      {
+        id: `chain:${id}`,
+        kind: 'chain',
+        name,
+        removes,
+        setup: { ...setup, chain: parts, measured: measuredWith(chain) },
+        patch: { chain },
+      },
+    ];
   });
   return [
     ...chains,
     ...modesOf(setup.body)
       .filter((mode) => mode.id !== setup.modeId)
-      .map((mode): NearCandidate<AroundPatch<L>> => ({ id: `mode:${mode.id}`, kind: 'mode', name: mode.name, removes: mode.id === 'whole', setup: { ...setup, modeId: mode.id }, patch: { modeId: mode.id } })),
-    ...otherSetups.map((other): NearCandidate<AroundPatch<L>> => ({ id: `setup:${other.id}`, kind: 'setup', name: other.name, removes: false, setup: other.setup, patch: { setupId: other.id } })),
+      .map((mode): NearCandidate<AroundPatch<L>> => ({
+        id: `mode:${mode.id}`,
+        kind: 'mode',
+        name: mode.name,
+        removes: mode.id === 'whole',
+        setup: { ...setup, modeId: mode.id },
+        patch: { modeId: mode.id },
+      })),
+    ...otherSetups.map((other): NearCandidate<AroundPatch<L>> => ({
+      id: `setup:${other.id}`,
+      kind: 'setup',
+      name: other.name,
+      removes: false,
+      setup: other.setup,
+      patch: { setupId: other.id },
+    })),
   ];
 }

@@ -49,7 +49,17 @@ export interface SensorCompareInput {
  *
  * @source same field: m ∝ W; same picture: m·k and N_w/W equal, so depth, blur and diffraction agree; N_w ∝ 1 + m otherwise
  */
-export function compareSensors({ bodies, ratio, fNumber, workingFNumber, subjectMm, stance, cocSchool, viewedPx, used: part }: SensorCompareInput): SensorPicture[] {
+export function compareSensors({
+  bodies,
+  ratio,
+  fNumber,
+  workingFNumber,
+  subjectMm,
+  stance,
+  cocSchool,
+  viewedPx,
+  used: part,
+}: SensorCompareInput): SensorPicture[] {
   const first = part ?? (bodies[0] && usedArea(bodies[0].sensor, { factor: 1 }));
   if (!first) return [];
   return bodies.map((body, i) => {
@@ -59,7 +69,13 @@ export function compareSensors({ bodies, ratio, fNumber, workingFNumber, subject
     const working = stance === 'sameDepth' ? workingFNumber * size : (workingFNumber * (1 + own)) / (1 + ratio);
     const pitch = pitchUm(body.sensor.widthMm, body.sensor.columns);
     const judged = stance === 'sameRatio' && cocSchool !== 'pixel' ? first : used;
-    const coc = circleOfConfusionMm(cocSchool, diagonal(judged.widthMm, judged.heightMm), Math.max(judged.widthMm, judged.heightMm), pitch, viewedPx);
+    const coc = circleOfConfusionMm(
+      cocSchool,
+      diagonal(judged.widthMm, judged.heightMm),
+      Math.max(judged.widthMm, judged.heightMm),
+      pitch,
+      viewedPx,
+    );
     return {
       body,
       ratio: own,

@@ -27,10 +27,23 @@ const found = (ratio: number, relative: number): MeasuredSize => {
  * @source m = W/visible; δm/m = √((δvis/vis)² + (δW/W)²)
  * @example measureByRuler(36, 22.5).ratio // 1.6
  */
-export function measureByRuler(frameWidthMm: number, visibleMm: number, visiblePlusMinusMm = RULER_PLUS_MINUS_MM, framePlusMinusMm = 0): Result<MeasuredSize> {
-  if (!(visibleMm > 0)) return fail('ruler.visible', 'Count the millimetres seen across the frame: more than 0.', 'visibleMm');
-  if (visiblePlusMinusMm >= visibleMm) return fail('ruler.error', 'The error is as large as what was read. Read the ruler more closely.', 'visiblePlusMinusMm');
-  return ok(found(frameWidthMm / visibleMm, Math.hypot(visiblePlusMinusMm / visibleMm, framePlusMinusMm / frameWidthMm)));
+export function measureByRuler(
+  frameWidthMm: number,
+  visibleMm: number,
+  visiblePlusMinusMm = RULER_PLUS_MINUS_MM,
+  framePlusMinusMm = 0,
+): Result<MeasuredSize> {
+  if (!(visibleMm > 0))
+    return fail('ruler.visible', 'Count the millimetres seen across the frame: more than 0.', 'visibleMm');
+  if (visiblePlusMinusMm >= visibleMm)
+    return fail(
+      'ruler.error',
+      'The error is as large as what was read. Read the ruler more closely.',
+      'visiblePlusMinusMm',
+    );
+  return ok(
+    found(frameWidthMm / visibleMm, Math.hypot(visiblePlusMinusMm / visibleMm, framePlusMinusMm / frameWidthMm)),
+  );
 }
 
 /**
@@ -40,9 +53,16 @@ export function measureByRuler(frameWidthMm: number, visibleMm: number, visibleP
  * @param realMm between them in reality
  * @source m = (px · p/1000)/mm; δm/m = √((δpx/px)² + (δmm/mm)²)
  */
-export function measureByMarks(pixels: number, pitchUm: number, realMm: number, realPlusMinusMm = 0, pixelsPlusMinus = MARK_PLUS_MINUS_PX): Result<MeasuredSize> {
+export function measureByMarks(
+  pixels: number,
+  pitchUm: number,
+  realMm: number,
+  realPlusMinusMm = 0,
+  pixelsPlusMinus = MARK_PLUS_MINUS_PX,
+): Result<MeasuredSize> {
   if (!(pixels > 0)) return fail('marks.pixels', 'Count the pixels between the two marks: more than 0.', 'pixels');
-  if (!(realMm > 0)) return fail('marks.real', 'Enter the real distance between the two marks: more than 0 mm.', 'realMm');
+  if (!(realMm > 0))
+    return fail('marks.real', 'Enter the real distance between the two marks: more than 0 mm.', 'realMm');
   return ok(found((pixels * pitchUm) / 1000 / realMm, Math.hypot(pixelsPlusMinus / pixels, realPlusMinusMm / realMm)));
 }
 
@@ -79,4 +99,5 @@ export const impliedFocalMm = (ratio: number, distanceMm: number): number => dis
  * @source m = m0 + e/f
  * @returns null where nothing was added
  */
-export const impliedByTubesMm = (ratio: number, bareRatio: number, extensionMm: number): number | null => (ratio > bareRatio && extensionMm > 0 ? extensionMm / (ratio - bareRatio) : null);
+export const impliedByTubesMm = (ratio: number, bareRatio: number, extensionMm: number): number | null =>
+  ratio > bareRatio && extensionMm > 0 ? extensionMm / (ratio - bareRatio) : null;

@@ -14,9 +14,31 @@ import { cameraScreenWidthMm, threeSizes } from './sizes';
 import { stackPlan } from './stackPlan';
 import vectors from '../vectors/physics.json';
 
-const body: BodySpec = { name: 'R45', flangeMm: 19, sensor: { widthMm: 36, heightMm: 24, columns: 8256, rows: 5504 }, antiAliasFilter: 'none', cropModes: [], fileSizeMb: 48, screenDiagonalMm: 81 };
+const body: BodySpec = {
+  name: 'R45',
+  flangeMm: 19,
+  sensor: { widthMm: 36, heightMm: 24, columns: 8256, rows: 5504 },
+  antiAliasFilter: 'none',
+  cropModes: [],
+  fileSizeMb: 48,
+  screenDiagonalMm: 81,
+};
 const crop: BodySpec = { ...body, name: 'C26', sensor: { widthMm: 23.4, heightMm: 15.6, columns: 6240, rows: 4160 } };
-const macro: LensSpec = { kind: 'lens', name: '100 macro', focalWideMm: 100, focalTeleMm: 100, fNumberWide: 2.8, fNumberTele: 2.8, closestFocusM: 0.3, closestRatio: 1, detailClass: 'excellent', lens50LpPerMm: 92, autofocus: true, lengthMm: 142, flangeMm: 19 };
+const macro: LensSpec = {
+  kind: 'lens',
+  name: '100 macro',
+  focalWideMm: 100,
+  focalTeleMm: 100,
+  fNumberWide: 2.8,
+  fNumberTele: 2.8,
+  closestFocusM: 0.3,
+  closestRatio: 1,
+  detailClass: 'excellent',
+  lens50LpPerMm: 92,
+  autofocus: true,
+  lengthMm: 142,
+  flangeMm: 19,
+};
 const tubes = (mm: number): Part => ({ kind: 'tubes', name: `tubes ${mm}`, lengthsMm: [mm], autofocus: true });
 const closeUp = (dioptres: number): Part => ({ kind: 'closeUp', name: `+${dioptres}`, dioptres });
 const doubler: Part = { kind: 'converter', name: '×2', factor: 2, autofocus: true };
@@ -29,7 +51,11 @@ function system(chain: Part[], change: Partial<Parameters<typeof foldSystem>[0]>
   if (!folded.ok) throw new Error(folded.problem.message);
   return folded.value;
 }
-function read(chain: Part[], change: Partial<Parameters<typeof readNear>[0]> = {}, setup: Partial<Parameters<typeof foldSystem>[0]> = {}) {
+function read(
+  chain: Part[],
+  change: Partial<Parameters<typeof readNear>[0]> = {},
+  setup: Partial<Parameters<typeof foldSystem>[0]> = {},
+) {
   const reading = readNear({ system: system(chain, setup), subject, output: web, ...change });
   if (!reading.ok) throw new Error(reading.problem.message);
   return reading.value;
@@ -37,7 +63,13 @@ function read(chain: Part[], change: Partial<Parameters<typeof readNear>[0]> = {
 
 describe('thin lenses', () => {
   const start = (focalMm: number, ratio: number): OpticState => {
-    return { far: bareSetting(focalMm, 0), near: bareSetting(focalMm, ratio), fNumber: 4, factor: 1, lens50LpPerMm: 80 };
+    return {
+      far: bareSetting(focalMm, 0),
+      near: bareSetting(focalMm, ratio),
+      fNumber: 4,
+      factor: 1,
+      lens50LpPerMm: 80,
+    };
   };
   const focal = fc.double({ min: 15, max: 600, noNaN: true });
   const ratio = fc.double({ min: 0.05, max: 5, noNaN: true });
@@ -45,29 +77,37 @@ describe('thin lenses', () => {
   const power = fc.double({ min: 0.5, max: 20, noNaN: true });
 
   it('tubes and close-up lenses give the same ratio in either order, and tubes add up', () => {
-    fc.assert(fc.property(focal, ratio, length, length, power, (f, m, e1, e2, phi) => {
-      const a = throughFrontLens(throughExtension(start(f, m), e1), phi).near!.ratio;
-      const b = throughExtension(throughFrontLens(start(f, m), phi), e1).near!.ratio;
-      expect(Math.abs(a / b - 1)).toBeLessThan(1e-9);
-      const twice = throughExtension(throughExtension(start(f, m), e1), e2).near!.ratio;
-      expect(Math.abs(twice / throughExtension(start(f, m), e1 + e2).near!.ratio - 1)).toBeLessThan(1e-9);
-    }));
+    fc.assert(
+      fc.property(focal, ratio, length, length, power, (f, m, e1, e2, phi) => {
+        const a = throughFrontLens(throughExtension(start(f, m), e1), phi).near!.ratio;
+        const b = throughExtension(throughFrontLens(start(f, m), phi), e1).near!.ratio;
+        expect(Math.abs(a / b - 1)).toBeLessThan(1e-9);
+        const twice = throughExtension(throughExtension(start(f, m), e1), e2).near!.ratio;
+        expect(Math.abs(twice / throughExtension(start(f, m), e1 + e2).near!.ratio - 1)).toBeLessThan(1e-9);
+      }),
+    );
   });
 
   it('agrees with m = (v0 + e)·(1/f + Φ/1000) − 1 everywhere', () => {
-    fc.assert(fc.property(focal, ratio, length, power, (f, m, e, phi) => {
-      const expected = (f * (1 + m) + e) * (1 / f + phi / 1000) - 1;
-      expect(Math.abs(throughExtension(throughFrontLens(start(f, m), phi), e).near!.ratio / expected - 1)).toBeLessThan(1e-9);
-    }));
+    fc.assert(
+      fc.property(focal, ratio, length, power, (f, m, e, phi) => {
+        const expected = (f * (1 + m) + e) * (1 / f + phi / 1000) - 1;
+        expect(
+          Math.abs(throughExtension(throughFrontLens(start(f, m), phi), e).near!.ratio / expected - 1),
+        ).toBeLessThan(1e-9);
+      }),
+    );
   });
 
   it('goes over into the lens alone as power and extension vanish, and grows without bound with the extension', () => {
-    fc.assert(fc.property(focal, ratio, (f, m) => {
-      expect(throughFrontLens(start(f, m), 1e-9).near!.ratio).toBeCloseTo(m, 6);
-      expect(throughExtension(start(f, m), 1e-9).near!.ratio).toBeCloseTo(m, 6);
-      const far = throughExtension(start(f, m), 1e6).near!.ratio;
-      expect(far / (1e6 / f)).toBeCloseTo(1, 1);
-    }));
+    fc.assert(
+      fc.property(focal, ratio, (f, m) => {
+        expect(throughFrontLens(start(f, m), 1e-9).near!.ratio).toBeCloseTo(m, 6);
+        expect(throughExtension(start(f, m), 1e-9).near!.ratio).toBeCloseTo(m, 6);
+        const far = throughExtension(start(f, m), 1e6).near!.ratio;
+        expect(far / (1e6 / f)).toBeCloseTo(1, 1);
+      }),
+    );
   });
 
   it('a converter multiplies what the lens draws, tubes behind it act on the whole', () => {
@@ -116,17 +156,37 @@ describe('the state of a set-up', () => {
     const plain = system([{ ...macro, closestFocusM: undefined, closestRatio: undefined }]);
     const state = nearState(plain, 1, 8);
     expect(!state.ok && state.problem.message).toMatch(/Enter its closest focus/);
-    const turned = nearState(system([{ ...macro, lengthMm: undefined }, { kind: 'reversing', name: 'Ring' }]), 1, 8);
+    const turned = nearState(
+      system([
+        { ...macro, lengthMm: undefined },
+        { kind: 'reversing', name: 'Ring' },
+      ]),
+      1,
+      8,
+    );
     expect(!turned.ok && turned.problem.message).toMatch(/Measure it with a ruler/);
   });
 });
 
 describe('depth per frame', () => {
-  const cases = (vectors.cases as unknown as { what: string; input: Record<string, number>; expect: Record<string, number>; relative_tolerance: number }[]).filter((each) => each.what === 'near depth of field per frame');
+  const cases = (
+    vectors.cases as unknown as {
+      what: string;
+      input: Record<string, number>;
+      expect: Record<string, number>;
+      relative_tolerance: number;
+    }[]
+  ).filter((each) => each.what === 'near depth of field per frame');
   it.each(cases)('agrees with the reference $input', ({ input, expect: wanted, relative_tolerance }) => {
     const working = input.fNumber! * (1 + input.ratio! / input.pupilFactor!);
     const depth = nearDepth(input.ratio!, working, input.cocMm!, input.wavelengthUm!);
-    for (const [key, value] of [['workingFNumber', working], ['objectNA', depth.numericalAperture], ['geometricMm', depth.geometricMm], ['waveMm', depth.waveMm], ['totalMm', depth.totalMm]] as const) {
+    for (const [key, value] of [
+      ['workingFNumber', working],
+      ['objectNA', depth.numericalAperture],
+      ['geometricMm', depth.geometricMm],
+      ['waveMm', depth.waveMm],
+      ['totalMm', depth.totalMm],
+    ] as const) {
       expect(Math.abs(value / wanted[key]! - 1)).toBeLessThan(relative_tolerance);
     }
   });
@@ -166,10 +226,16 @@ describe('measuring', () => {
     expect(nominalRatio(2.16, 0.05)).toBeCloseTo(2.2, 12);
     expect(nominalRatio(0.712, 0.01)).toBeCloseTo(1 / 1.4, 12);
     expect(nominalRatio(1.513, 0.001)).toBeUndefined();
-    fc.assert(fc.property(fc.double({ min: 0.05, max: 10, noNaN: true }), fc.double({ min: 0.0001, max: 0.5, noNaN: true }), (m, error) => {
-      const nominal = nominalRatio(m, error);
-      if (nominal !== undefined) expect(Math.abs(nominal - m)).toBeLessThanOrEqual(error);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 10, noNaN: true }),
+        fc.double({ min: 0.0001, max: 0.5, noNaN: true }),
+        (m, error) => {
+          const nominal = nominalRatio(m, error);
+          if (nominal !== undefined) expect(Math.abs(nominal - m)).toBeLessThanOrEqual(error);
+        },
+      ),
+    );
   });
 
   it('implies a focal length from distance or tubes', () => {
@@ -183,7 +249,11 @@ describe('measuring', () => {
     expect(before.ratio.kind).toBe('computed');
     expect(before.ratio.value).toBeCloseTo(1.48, 9);
     expect(before.ratio.plusMinus).toBeCloseTo(0.05 * 0.48, 9);
-    const after = read([macro, tubes(36)], {}, { measured: [{ at: 'closest', ratio: 1.6, plusMinus: 0.035, how: 'ruler' }] });
+    const after = read(
+      [macro, tubes(36)],
+      {},
+      { measured: [{ at: 'closest', ratio: 1.6, plusMinus: 0.035, how: 'ruler' }] },
+    );
     expect([after.ratio.kind, after.ratio.value, after.ratio.plusMinus]).toEqual(['measured', 1.6, 0.035]);
     expect(after.fieldWidthMm.value).toBeCloseTo(22.5, 9);
     expect(after.pixelsOnSubject.value / before.pixelsOnSubject.value).toBeCloseTo(1.6 / 1.48, 9);
@@ -192,7 +262,10 @@ describe('measuring', () => {
   });
 
   it('makes a reversed lens of unknown length readable', () => {
-    const turned: Part[] = [{ ...macro, lengthMm: undefined }, { kind: 'reversing', name: 'Ring' }];
+    const turned: Part[] = [
+      { ...macro, lengthMm: undefined },
+      { kind: 'reversing', name: 'Ring' },
+    ];
     const after = read(turned, {}, { measured: [{ at: 'closest', ratio: 1.9, plusMinus: 0.04, how: 'ruler' }] });
     expect(after.ratio.value).toBe(1.9);
     expect(after.subjectPixelUm.value).toBeCloseTo(4.36047 / 1.9, 4);
@@ -208,7 +281,10 @@ describe('the three sizes', () => {
     expect(small.framedMagnification.value / large.framedMagnification.value).toBeCloseTo(36 / 23.4, 9);
     expect(small.screenMagnification.value / large.screenMagnification.value).toBeCloseTo(36 / 23.4, 9);
     // The pixels go with the pitch alone.
-    expect(small.pixelsOnSubject.value / large.pixelsOnSubject.value).toBeCloseTo(small.subjectPixelUm.value ** -1 / large.subjectPixelUm.value ** -1, 9);
+    expect(small.pixelsOnSubject.value / large.pixelsOnSubject.value).toBeCloseTo(
+      small.subjectPixelUm.value ** -1 / large.subjectPixelUm.value ** -1,
+      9,
+    );
   });
 
   it('fits the frame into the camera’s own screen', () => {
@@ -220,7 +296,10 @@ describe('the three sizes', () => {
       const height = 81 / Math.hypot(aspect, 1);
       expect(Math.abs(Math.min(aspect * height, 1.5 * height) - width)).toBeLessThanOrEqual(plusMinusMm + 1e-9);
     }
-    expect(cameraScreenWidthMm({ screenWidthMm: 64, screenHeightMm: 48, screenDiagonalMm: 81 }, 1.5)).toEqual({ mm: 64, plusMinusMm: 0 });
+    expect(cameraScreenWidthMm({ screenWidthMm: 64, screenHeightMm: 48, screenDiagonalMm: 81 }, 1.5)).toEqual({
+      mm: 64,
+      plusMinusMm: 0,
+    });
     expect(cameraScreenWidthMm({ screenWidthMm: 71, screenHeightMm: 40 }, 1.5)).toEqual({ mm: 60, plusMinusMm: 0 });
     expect(cameraScreenWidthMm({}, 1.5)).toBeUndefined();
   });
@@ -239,7 +318,8 @@ describe('reading', () => {
   });
 
   it('warns of the shadow and of the hand', () => {
-    const codes = (chain: Part[], change: Partial<Parameters<typeof readNear>[0]> = {}) => read(chain, change).hints.map((hint) => hint.code);
+    const codes = (chain: Part[], change: Partial<Parameters<typeof readNear>[0]> = {}) =>
+      read(chain, change).hints.map((hint) => hint.code);
     expect(codes([macro])).toEqual([]);
     expect(codes([closeUp(8), macro])).toEqual(['near.shy', 'near.hand']);
     expect(codes([closeUp(20), macro, tubes(68)])).toContain('near.shadow');
@@ -248,17 +328,38 @@ describe('reading', () => {
   });
 
   it('is the same picture however the numbers are reached: no NaN anywhere', () => {
-    fc.assert(fc.property(fc.double({ min: 0.02, max: 20, noNaN: true }), fc.double({ min: 0.5, max: 90, noNaN: true }), fc.integer({ min: 0, max: 100 }), fc.integer({ min: 0, max: 20 }), (ratio, fNumber, mm, dioptres) => {
-      const reading = read([...(dioptres ? [closeUp(dioptres)] : []), macro, ...(mm ? [tubes(mm)] : [])], { ratio, fNumber });
-      for (const value of Object.values(reading)) {
-        if (typeof value === 'object' && value !== null && 'why' in value) expect(Number.isFinite((value as { value: number }).value)).toBe(true);
-      }
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.02, max: 20, noNaN: true }),
+        fc.double({ min: 0.5, max: 90, noNaN: true }),
+        fc.integer({ min: 0, max: 100 }),
+        fc.integer({ min: 0, max: 20 }),
+        (ratio, fNumber, mm, dioptres) => {
+          const reading = read([...(dioptres ? [closeUp(dioptres)] : []), macro, ...(mm ? [tubes(mm)] : [])], {
+            ratio,
+            fNumber,
+          });
+          for (const value of Object.values(reading)) {
+            if (typeof value === 'object' && value !== null && 'why' in value)
+              expect(Number.isFinite((value as { value: number }).value)).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });
 
 describe('f-number', () => {
-  const input = { system: system([macro]), setting: system([macro]).optics.state.near!, subjectMm: 14, neededPixels: 800, judgeBy: 'resolved' as const, cocMm: 0.0288, threshold: 0.15 };
+  const input = {
+    system: system([macro]),
+    setting: system([macro]).optics.state.near!,
+    subjectMm: 14,
+    neededPixels: 800,
+    judgeBy: 'resolved' as const,
+    cocMm: 0.0288,
+    threshold: 0.15,
+  };
 
   it('counts in engraved thirds', () => {
     expect(thirdStops(2.8, 8)).toEqual([2.8, 3.2, 3.5, 4, 4.5, 5, 5.6, 6.3, 7.1, 8]);
@@ -293,12 +394,20 @@ describe('stack', () => {
   });
 
   it('never steps farther than the overlap allows, and always reaches the end', () => {
-    fc.assert(fc.property(fc.double({ min: 0.1, max: 20, noNaN: true }), fc.double({ min: 0.02, max: 3, noNaN: true }), fc.double({ min: 0, max: 0.8, noNaN: true }), fc.double({ min: 0.5, max: 1000, noNaN: true }), (coverMm, depthMm, overlap, railStepUm) => {
-      const plan = stackPlan({ ...base, coverMm, depthMm, overlap, railStepUm });
-      if (!plan.ok) return expect(plan.problem.code).toBe('stack.tooMany');
-      expect(plan.value.stepMm).toBeLessThanOrEqual(depthMm * (1 - overlap) * (1 + 1e-9));
-      expect(plan.value.frames.at(-1)!.positionMm).toBeGreaterThanOrEqual(coverMm * (1 - 1e-9));
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 20, noNaN: true }),
+        fc.double({ min: 0.02, max: 3, noNaN: true }),
+        fc.double({ min: 0, max: 0.8, noNaN: true }),
+        fc.double({ min: 0.5, max: 1000, noNaN: true }),
+        (coverMm, depthMm, overlap, railStepUm) => {
+          const plan = stackPlan({ ...base, coverMm, depthMm, overlap, railStepUm });
+          if (!plan.ok) return expect(plan.problem.code).toBe('stack.tooMany');
+          expect(plan.value.stepMm).toBeLessThanOrEqual(depthMm * (1 - overlap) * (1 + 1e-9));
+          expect(plan.value.frames.at(-1)!.positionMm).toBeGreaterThanOrEqual(coverMm * (1 - 1e-9));
+        },
+      ),
+    );
   });
 
   it('refuses nothing to cover and too much', () => {
@@ -309,7 +418,17 @@ describe('stack', () => {
 });
 
 describe('sensors compared', () => {
-  const compared = (stance: 'sameRatio' | 'sameField' | 'sameDepth') => compareSensors({ bodies: [body, crop], ratio: 1, fNumber: 8, workingFNumber: 16, subjectMm: 14, stance, cocSchool: 'diagonal', viewedPx: 1600 });
+  const compared = (stance: 'sameRatio' | 'sameField' | 'sameDepth') =>
+    compareSensors({
+      bodies: [body, crop],
+      ratio: 1,
+      fNumber: 8,
+      workingFNumber: 16,
+      subjectMm: 14,
+      stance,
+      cocSchool: 'diagonal',
+      viewedPx: 1600,
+    });
 
   it('at the same ratio the depth stays and the frame gets tighter', () => {
     const [a, b] = compared('sameRatio');
@@ -330,7 +449,16 @@ describe('sensors compared', () => {
 
 it('compares sensors from the desk’s own numbers: with a chain whose cone is longer, depth and f-number are those of Near', () => {
   const reading = read([macro, doubler], { ratio: 1.6, fNumber: 11, cocSchool: 'output' });
-  const [own] = compareSensors({ bodies: [body, crop], ratio: reading.ratio.value, fNumber: 11, workingFNumber: reading.workingFNumber.value, subjectMm: 14, stance: 'sameRatio', cocSchool: 'output', viewedPx: 1600 });
+  const [own] = compareSensors({
+    bodies: [body, crop],
+    ratio: reading.ratio.value,
+    fNumber: 11,
+    workingFNumber: reading.workingFNumber.value,
+    subjectMm: 14,
+    stance: 'sameRatio',
+    cocSchool: 'output',
+    viewedPx: 1600,
+  });
   expect(own!.depthMm).toBeCloseTo(reading.depthMm.value, 12);
   expect(own!.fNumber).toBeCloseTo(11, 12);
   expect(own!.pixels).toBeCloseTo(reading.pixelsOnSubject.value, 9);
@@ -349,7 +477,15 @@ describe('objectives', () => {
   });
 
   it('reads behind a photographic lens as tube lens: m = M·f/f_design, N_w = m/(2·NA)', () => {
-    const objective: Part = { kind: 'objective', name: '4×', magnification: 4, numericalAperture: 0.1, correction: 'infinity', designTubeFocalMm: 200, workingDistanceMm: 30 };
+    const objective: Part = {
+      kind: 'objective',
+      name: '4×',
+      magnification: 4,
+      numericalAperture: 0.1,
+      correction: 'infinity',
+      designTubeFocalMm: 200,
+      workingDistanceMm: 30,
+    };
     const reading = read([objective, { ...macro, closestFocusM: undefined, closestRatio: undefined }]);
     expect(reading.ratio.value).toBeCloseTo(2, 9);
     expect(reading.workingFNumber.value).toBeCloseTo(10, 9);
@@ -362,8 +498,23 @@ describe('levers', () => {
   it('offers filling the frame, the best f-number and the parts, each with what it changes', () => {
     const levers = nearLevers<object>({
       setup: { body, modeId: 'whole', chain: [macro] },
-      subject, output: web, judgeBy: 'resolved', cocSchool: 'diagonal', convention: 'usual', ratio: 0.4, fNumber: 4,
-      candidates: [{ id: 'tubes', kind: 'chain', name: 'tubes 36', removes: false, setup: { body, modeId: 'whole', chain: [macro, tubes(36)] }, patch: { chain: 1 } }],
+      subject,
+      output: web,
+      judgeBy: 'resolved',
+      cocSchool: 'diagonal',
+      convention: 'usual',
+      ratio: 0.4,
+      fNumber: 4,
+      candidates: [
+        {
+          id: 'tubes',
+          kind: 'chain',
+          name: 'tubes 36',
+          removes: false,
+          setup: { body, modeId: 'whole', chain: [macro, tubes(36)] },
+          patch: { chain: 1 },
+        },
+      ],
       patchFor: (change) => change,
     });
     const byId = Object.fromEntries(levers.map((lever) => [lever.id, lever]));

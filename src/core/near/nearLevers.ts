@@ -98,7 +98,17 @@ export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
   const stateOf = (setup: SystemInput, ratio: number | undefined, fNumber: number | undefined): State | null => {
     const system = foldSystem(setup, convention);
     if (!system.ok) return null;
-    const reading = readNear({ system: system.value, subject, output, judgeBy, cocSchool, handHoldRatio, threshold, ratio, fNumber });
+    const reading = readNear({
+      system: system.value,
+      subject,
+      output,
+      judgeBy,
+      cocSchool,
+      handHoldRatio,
+      threshold,
+      ratio,
+      fNumber,
+    });
     return reading.ok ? { system: system.value, reading: reading.value } : null;
   };
   const now = stateOf(situation.setup, situation.ratio, situation.fNumber);
@@ -110,42 +120,71 @@ export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
   if (range && Math.abs(reachable / now.reading.ratio.value - 1) > 0.03) {
     const ratio = Number(reachable.toPrecision(3));
     const held = Math.min(range.highest, Math.max(range.lowest, ratio));
-    offered.push({ id: 'ratio', kind: 'ratio', name: '', removes: false, setup: situation.setup, ratio: held, fNumber: situation.fNumber, patch: patchFor({ ratio: held }) });
+    offered.push({
+      id: 'ratio',
+      kind: 'ratio',
+      name: '',
+      removes: false,
+      setup: situation.setup,
+      ratio: held,
+      fNumber: situation.fNumber,
+      patch: patchFor({ ratio: held }),
+    });
   }
   const best = now.reading.bestFNumber.value;
   if (Math.abs(best / now.reading.setFNumber.value - 1) > 0.06) {
-    offered.push({ id: 'aperture', kind: 'aperture', name: '', removes: false, setup: situation.setup, ratio: situation.ratio, fNumber: best, patch: patchFor({ fNumber: best }) });
+    offered.push({
+      id: 'aperture',
+      kind: 'aperture',
+      name: '',
+      removes: false,
+      setup: situation.setup,
+      ratio: situation.ratio,
+      fNumber: best,
+      patch: patchFor({ fNumber: best }),
+    });
   }
   return [...offered, ...situation.candidates].flatMap((candidate): NearLever<P>[] => {
     // A part put in or taken out is judged where it leads: at the same end of the focus.
-    const ratio = candidate.kind === 'chain' || candidate.kind === 'setup' ? undefined : (candidate.ratio ?? situation.ratio);
-    const after = stateOf(candidate.setup, ratio, candidate.kind === 'setup' ? undefined : (candidate.fNumber ?? situation.fNumber));
+    const ratio =
+      candidate.kind === 'chain' || candidate.kind === 'setup' ? undefined : (candidate.ratio ?? situation.ratio);
+    const after = stateOf(
+      candidate.setup,
+      ratio,
+      candidate.kind === 'setup' ? undefined : (candidate.fNumber ?? situation.fNumber),
+    );
     if (!after) return [];
     const { reading } = after;
     const room = reading.workingDistanceMm?.value;
     const roomBefore = now.reading.workingDistanceMm?.value;
-    const dark = reading.warnings.find((warning) => warning.code === 'coverage.dark' || warning.code === 'mount.mismatch');
-    const hint = reading.hints.find((each) => each.code === 'near.touches' || each.code === 'near.shadow' || each.code === 'near.rough');
+    const dark = reading.warnings.find(
+      (warning) => warning.code === 'coverage.dark' || warning.code === 'mount.mismatch',
+    );
+    const hint = reading.hints.find(
+      (each) => each.code === 'near.touches' || each.code === 'near.shadow' || each.code === 'near.rough',
+    );
     const caution = dark?.message ?? hint?.message;
-    return [{
-      id: candidate.id,
-      kind: candidate.kind,
-      name: candidate.name,
-      removes: candidate.removes,
-      patch: candidate.patch,
-      ratioAfter: reading.ratio.value,
-      ratioChange: reading.ratio.value / now.reading.ratio.value,
-      resolvedChange: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
-      depthChange: reading.depthMm.value / now.reading.depthMm.value,
-      cocSchool,
-      fieldAfterMm: reading.fieldWidthMm.value,
-      fNumberAfter: reading.setFNumber.value,
-      stops: -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value),
-      verdictAfter: reading.verdict,
-      ...(room === undefined ? {} : { workingAfterMm: room }),
-      ...(room === undefined || roomBefore === undefined ? {} : { workingChangeMm: room - roomBefore }),
-      gain: gainOf(now, after),
-      ...(caution === undefined ? {} : { caution }),
-    }];
+    return [
+      {
+        id: candidate.id,
+        kind: candidate.kind,
+        name: candidate.name,
+        removes: candidate.removes,
+        patch: candidate.patch,
+        ratioAfter: reading.ratio.value,
+        ratioChange: reading.ratio.value / now.reading.ratio.value,
+        resolvedChange: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
+        depthChange: reading.depthMm.value / now.reading.depthMm.value,
+        cocSchool,
+        fieldAfterMm: reading.fieldWidthMm.value,
+        fNumberAfter: reading.setFNumber.value,
+        stops: -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value),
+        verdictAfter: reading.verdict,
+        ...(room === undefined ? {} : { workingAfterMm: room }),
+        ...(room === undefined || roomBefore === undefined ? {} : { workingChangeMm: room - roomBefore }),
+        gain: gainOf(now, after),
+        ...(caution === undefined ? {} : { caution }),
+      },
+    ];
   });
 }

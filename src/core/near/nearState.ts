@@ -43,8 +43,13 @@ export const SMALLEST_APERTURE = 45;
 /** f-numbers one can set on the main lens, widest first and last. */
 export function apertureRange(system: EffectiveSystem): { widest: number; smallest: number } {
   const { main } = system.arrangement;
-  const fixed = system.optics.numericalAperture !== undefined || (main.kind === 'lens' ? main.fixedAperture === true : main.kind !== 'builtIn');
-  return { widest: system.markedFNumber, smallest: fixed ? system.markedFNumber : Math.max(system.markedFNumber, SMALLEST_APERTURE) };
+  const fixed =
+    system.optics.numericalAperture !== undefined ||
+    (main.kind === 'lens' ? main.fixedAperture === true : main.kind !== 'builtIn');
+  return {
+    widest: system.markedFNumber,
+    smallest: fixed ? system.markedFNumber : Math.max(system.markedFNumber, SMALLEST_APERTURE),
+  };
 }
 
 /**
@@ -54,13 +59,25 @@ export function apertureRange(system: EffectiveSystem): { widest: number; smalle
  * @param ratio wanted; the nearest the set-up reaches is taken, the largest when left out
  * @param setFNumber as set on the lens; held to what it offers
  */
-export function nearState(system: EffectiveSystem, ratio: number | undefined, setFNumber: number | undefined): Result<NearState> {
+export function nearState(
+  system: EffectiveSystem,
+  ratio: number | undefined,
+  setFNumber: number | undefined,
+): Result<NearState> {
   const range = ratioRange(system);
   if (!range) {
     const { unknownRatio } = system.optics;
     return unknownRatio === undefined
-      ? fail('ratio.noCloseFocus', `How close ${system.lens.name} focuses is not entered. Enter its closest focus and the ratio there, or measure the ratio with a ruler.`, 'chain')
-      : fail('ratio.unknown', `How large this draws cannot be worked out without the ${unknownRatio}. Measure it with a ruler, or enter them in the kit.`, 'chain');
+      ? fail(
+          'ratio.noCloseFocus',
+          `How close ${system.lens.name} focuses is not entered. Enter its closest focus and the ratio there, or measure the ratio with a ruler.`,
+          'chain',
+        )
+      : fail(
+          'ratio.unknown',
+          `How large this draws cannot be worked out without the ${unknownRatio}. Measure it with a ruler, or enter them in the kit.`,
+          'chain',
+        );
   }
   const wanted = Math.min(range.highest, Math.max(range.lowest, ratio ?? range.highest));
   const { lensFrom, lensTo } = system.optics;
@@ -69,7 +86,15 @@ export function nearState(system: EffectiveSystem, ratio: number | undefined, se
   const { widest, smallest } = apertureRange(system);
   const set = Math.min(smallest, Math.max(widest, setFNumber ?? Math.max(widest, USUAL_F_NUMBER)));
   const fNumber = (system.fNumber.value * set) / system.markedFNumber;
-  return ok({ ratio: wanted, setting, turned, setFNumber: set, fNumber, workingFNumber: workingFNumberAt(system, fNumber, setting), fixedAperture: widest === smallest });
+  return ok({
+    ratio: wanted,
+    setting,
+    turned,
+    setFNumber: set,
+    fNumber,
+    workingFNumber: workingFNumberAt(system, fNumber, setting),
+    fixedAperture: widest === smallest,
+  });
 }
 
 /** Where nothing is set: the usual compromise between depth and diffraction. */

@@ -19,7 +19,12 @@ const EMPTY_FROM = 1.25;
  * @param ratio m, on the sensor
  * @source detail 0.61·λ/NA; enough when p/m ≤ λ/(4·NA)
  */
-export function objectiveSampling(numericalAperture: number, ratio: number, pitchUm: number, wavelengthUm = 0.55): ObjectiveSampling {
+export function objectiveSampling(
+  numericalAperture: number,
+  ratio: number,
+  pitchUm: number,
+  wavelengthUm = 0.55,
+): ObjectiveSampling {
   const enoughUm = wavelengthUm / (4 * numericalAperture);
   const pixelUm = pitchUm / ratio;
   const usefulRatio = pitchUm / enoughUm;
@@ -38,4 +43,5 @@ export function objectiveSampling(numericalAperture: number, ratio: number, pitc
  * @param fieldNumberMm the field it is corrected for at its own magnification
  * @source field number · m/M
  */
-export const objectiveCircleMm = (fieldNumberMm: number, magnification: number, ratio: number): number => (fieldNumberMm * ratio) / magnification;
+export const objectiveCircleMm = (fieldNumberMm: number, magnification: number, ratio: number): number =>
+  (fieldNumberMm * ratio) / magnification;

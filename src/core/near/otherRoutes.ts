@@ -1,8 +1,25 @@
-import { isCameraLens, type BodySpec, type CouplingSpec, type ObjectiveSpec, type Part, type ReversingSpec, type TubeLensSpec } from '../kit/parts';
+import {
+  isCameraLens,
+  type BodySpec,
+  type CouplingSpec,
+  type ObjectiveSpec,
+  type Part,
+  type ReversingSpec,
+  type TubeLensSpec,
+} from '../kit/parts';
 import { foldSystem } from '../optics/foldSystem';
 import { misfits } from '../optics/mountPath';
 import { nearState, ratioRange } from './nearState';
-import { NEAR_ENOUGH, planRatio, swapsBetween, type ChainLink, type Owned, type RatioKit, type RatioPlan, type RatioRoute } from './planRatio';
+import {
+  NEAR_ENOUGH,
+  planRatio,
+  swapsBetween,
+  type ChainLink,
+  type Owned,
+  type RatioKit,
+  type RatioPlan,
+  type RatioRoute,
+} from './planRatio';
 import type { MeasuredRatio } from '../optics/measuredRatio';
 import { subsets } from './subsets';
 import { workingDistance } from './workingDistance';
@@ -27,7 +44,11 @@ function candidates(kit: RatioKit, { reversing, coupling, objectives, tubeLenses
   const couple = coupling[0];
   const found: Candidate[] = [];
   const pieces = kit.tubes.flatMap(({ id, spec }) => spec.lengthsMm.map((mm) => ({ id, spec, mm })));
-  const sums = subsets(pieces.map((piece) => piece.mm), 0, (a, b) => a + b);
+  const sums = subsets(
+    pieces.map((piece) => piece.mm),
+    0,
+    (a, b) => a + b,
+  );
   for (const { id, spec } of kit.lenses) {
     if (ring) {
       for (const sum of sums) {
@@ -35,22 +56,32 @@ function candidates(kit: RatioKit, { reversing, coupling, objectives, tubeLenses
         for (const i of sum.indexes) sets.set(pieces[i]!.id, [...(sets.get(pieces[i]!.id) ?? []), pieces[i]!.mm]);
         found.push({
           links: [{ id }, { id: ring.id }, ...[...sets].map(([tubeId, usedMm]) => ({ id: tubeId, usedMm }))],
-          chain: [spec, ring.spec, ...[...sets].map(([tubeId, usedMm]): Part => ({ ...kit.tubes.find((each) => each.id === tubeId)!.spec, usedMm }))],
+          chain: [
+            spec,
+            ring.spec,
+            ...[...sets].map(([tubeId, usedMm]): Part => ({
+              ...kit.tubes.find((each) => each.id === tubeId)!.spec,
+              usedMm,
+            })),
+          ],
         });
       }
     }
     if (couple) {
       for (const front of kit.lenses) {
-        if (front.id !== id) found.push({ links: [{ id: front.id }, { id: couple.id }, { id }], chain: [front.spec, couple.spec, spec] });
+        if (front.id !== id)
+          found.push({ links: [{ id: front.id }, { id: couple.id }, { id }], chain: [front.spec, couple.spec, spec] });
       }
     }
     for (const objective of objectives) {
-      if (objective.spec.correction === 'infinity') found.push({ links: [{ id: objective.id }, { id }], chain: [objective.spec, spec] });
+      if (objective.spec.correction === 'infinity')
+        found.push({ links: [{ id: objective.id }, { id }], chain: [objective.spec, spec] });
     }
   }
   for (const objective of objectives) {
     for (const tubeLens of tubeLenses) {
-      if (objective.spec.correction === 'infinity') found.push({ links: [{ id: objective.id }, { id: tubeLens.id }], chain: [objective.spec, tubeLens.spec] });
+      if (objective.spec.correction === 'infinity')
+        found.push({ links: [{ id: objective.id }, { id: tubeLens.id }], chain: [objective.spec, tubeLens.spec] });
     }
   }
   return found;
@@ -67,7 +98,14 @@ export interface MeasuredChain {
 }
 
 /** Folds one chain and says whether it reaches a ratio, and what it gives there. */
-function routeOf(body: BodySpec, { links, chain }: Candidate, measured: MeasuredRatio[], ratio: number, present: ChainLink[], isLens: (id: string) => boolean): RatioRoute | null {
+function routeOf(
+  body: BodySpec,
+  { links, chain }: Candidate,
+  measured: MeasuredRatio[],
+  ratio: number,
+  present: ChainLink[],
+  isLens: (id: string) => boolean,
+): RatioRoute | null {
   if (misfits(body, chain).length) return null;
   const folded = foldSystem({ body, modeId: 'whole', chain, ...(measured.length ? { measured } : {}) });
   if (!folded.ok) return null;
@@ -101,11 +139,14 @@ function routeOf(body: BodySpec, { links, chain }: Candidate, measured: Measured
  */
 export function otherRoutes(kit: RatioKit, means: OtherMeans, ratio: number, present: ChainLink[]): RatioRoute[] {
   const lensIds = new Set(kit.lenses.map((each) => each.id));
-  return candidates(kit, means).flatMap((candidate) => routeOf(means.body, candidate, [], ratio, present, (id) => lensIds.has(id)) ?? []);
+  return candidates(kit, means).flatMap(
+    (candidate) => routeOf(means.body, candidate, [], ratio, present, (id) => lensIds.has(id)) ?? [],
+  );
 }
 
 /** What tells one chain from another: its parts in their order, and the tubes used. */
-const keyOf = (links: ChainLink[]): string => links.map((link) => `${link.id}/${[...(link.usedMm ?? [])].sort((a, b) => a - b).join('+')}`).join(' ');
+const keyOf = (links: ChainLink[]): string =>
+  links.map((link) => `${link.id}/${[...(link.usedMm ?? [])].sort((a, b) => a - b).join('+')}`).join(' ');
 
 /**
  * Everything of a kit that reaches a ratio: combinations by reckoning, other means, and chains that were measured, whose
@@ -113,14 +154,24 @@ const keyOf = (links: ChainLink[]): string => links.map((link) => `${link.id}/${
  *
  * @param onProgress told the share done
  */
-export function wholePlan(order: { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[]; present: ChainLink[] }, ratio: number, onProgress?: (share: number) => void): RatioPlan {
+export function wholePlan(
+  order: { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[]; present: ChainLink[] },
+  ratio: number,
+  onProgress?: (share: number) => void,
+): RatioPlan {
   const { kit, means, measured, present } = order;
   const lensIds = new Set(kit.lenses.map((each) => each.id));
   const keys = new Set(measured.map((each) => keyOf(each.links)));
   const plan = planRatio(kit, ratio, present, onProgress);
   const reckoned = [...plan.routes, ...otherRoutes(kit, means, ratio, present)];
   const estimates = reckoned.filter((route) => !keys.has(keyOf(route.links)));
-  const known = measured.flatMap((each) => routeOf(means.body, each, each.measured, ratio, present, (id) => lensIds.has(id)) ?? []);
+  const known = measured.flatMap(
+    (each) => routeOf(means.body, each, each.measured, ratio, present, (id) => lensIds.has(id)) ?? [],
+  );
   const others = reckoned.length - plan.routes.length;
-  return { tried: plan.tried, reaching: plan.reaching + others - (reckoned.length - estimates.length) + known.length, routes: [...known, ...estimates] };
+  return {
+    tried: plan.tried,
+    reaching: plan.reaching + others - (reckoned.length - estimates.length) + known.length,
+    routes: [...known, ...estimates],
+  };
 }

@@ -97,10 +97,12 @@ const ownScore = ({ swaps, links, stops, workingMm, errorShare }: Merits, order:
 const meritsOf = (route: RatioRoute): Merits => ({ ...route, links: route.links.length, workingMm: route.workingMm });
 
 /** Routes in the order of what one cares for. */
-export const rankRatioRoutes = (routes: RatioRoute[], order: RatioOrder): RatioRoute[] => [...routes].sort((a, b) => scoreOf(meritsOf(a), order) - scoreOf(meritsOf(b), order));
+export const rankRatioRoutes = (routes: RatioRoute[], order: RatioOrder): RatioRoute[] =>
+  [...routes].sort((a, b) => scoreOf(meritsOf(a), order) - scoreOf(meritsOf(b), order));
 
 /** Pieces of a chain as one handles them: every tube of a set by itself. */
-const piecesOf = (links: ChainLink[]): string[] => links.flatMap((link) => (link.usedMm ? link.usedMm.map((mm) => `${link.id}:${mm}`) : [link.id]));
+const piecesOf = (links: ChainLink[]): string[] =>
+  links.flatMap((link) => (link.usedMm ? link.usedMm.map((mm) => `${link.id}:${mm}`) : [link.id]));
 
 /** Pieces to take off or put on between two chains; a lens exchanged for another counts once. */
 export function swapsBetween(from: ChainLink[], to: ChainLink[], isLens: (id: string) => boolean): number {
@@ -115,7 +117,11 @@ export function swapsBetween(from: ChainLink[], to: ChainLink[], isLens: (id: st
 /** Keeps all routes while they are few, then the best of each order; a route is written out only when it is kept. */
 class Best {
   private every: { merits: Merits; route: RatioRoute }[] | null = [];
-  private readonly kept = RATIO_ORDERS.map((order) => ({ order, worst: Infinity, routes: [] as { score: number; route: RatioRoute }[] }));
+  private readonly kept = RATIO_ORDERS.map((order) => ({
+    order,
+    worst: Infinity,
+    routes: [] as { score: number; route: RatioRoute }[],
+  }));
 
   offer(merits: Merits, write: () => RatioRoute): void {
     if (this.every === null) return this.rank(merits, write);
@@ -142,7 +148,9 @@ class Best {
   }
 
   all(): RatioRoute[] {
-    return this.every ? this.every.map((each) => each.route) : [...new Set(this.kept.flatMap(({ routes }) => routes.map((each) => each.route)))];
+    return this.every
+      ? this.every.map((each) => each.route)
+      : [...new Set(this.kept.flatMap(({ routes }) => routes.map((each) => each.route)))];
   }
 }
 
@@ -162,7 +170,13 @@ function bendOf(factors: number[]): { bend: number; unsure: number } {
 }
 
 /** The lens's own ratio at which the whole draws at a wanted one: nearly even in it, so that a few secants are enough. */
-function turnedTo(ratioAt: (lensRatio: number) => number, wanted: number, far: number, near: number, last: number): number {
+function turnedTo(
+  ratioAt: (lensRatio: number) => number,
+  wanted: number,
+  far: number,
+  near: number,
+  last: number,
+): number {
   let [a, fa, b, fb] = [0, far - wanted, last, near - wanted];
   for (let i = 0; i < 20 && Math.abs(fb) > 1e-12 * wanted; i += 1) {
     const c = fa === fb ? b : Math.min(last, Math.max(0, b - (fb * (b - a)) / (fb - fa)));
@@ -191,12 +205,29 @@ interface Handled extends Subset {
  * @source m = (v/F − 1 + e/F)·t with the tubes first, (v/F − 1)·t + e/(F·t) + e·(v/F − 1)/g behind the converter of power 1/g,
  * 1/F = 1/f + Φ/1000
  */
-export function planRatio(kit: RatioKit, ratio: number, present: ChainLink[], onProgress: (share: number) => void = () => undefined): RatioPlan {
+export function planRatio(
+  kit: RatioKit,
+  ratio: number,
+  present: ChainLink[],
+  onProgress: (share: number) => void = () => undefined,
+): RatioPlan {
   const pieces = kit.tubes.flatMap(({ id, spec }) => spec.lengthsMm.map((mm) => ({ id, mm })));
   const sum = (a: number, b: number) => a + b;
-  const extensions = subsets(pieces.map((piece) => piece.mm), 0, sum);
-  const powers = subsets(kit.closeUps.map(({ spec }) => spec.dioptres), 0, sum);
-  const factors = subsets(kit.converters.map(({ spec }) => spec.factor), 1, (a, b) => a * b);
+  const extensions = subsets(
+    pieces.map((piece) => piece.mm),
+    0,
+    sum,
+  );
+  const powers = subsets(
+    kit.closeUps.map(({ spec }) => spec.dioptres),
+    0,
+    sum,
+  );
+  const factors = subsets(
+    kit.converters.map(({ spec }) => spec.factor),
+    1,
+    (a, b) => a * b,
+  );
   const lensIds = new Set(kit.lenses.map((each) => each.id));
   const had = piecesOf(present);
   const hadLens = had.some((piece) => lensIds.has(piece));
@@ -225,13 +256,20 @@ export function planRatio(kit: RatioKit, ratio: number, present: ChainLink[], on
   const noBend = bends.filter((_, i) => factorsHandled[i]!.indexes.length === 0);
 
   kit.lenses.forEach(({ id, spec }, lensIndex) => {
-    const lens = lensFocus(spec.focalTeleMm, spec.closestFocusM === undefined ? undefined : spec.closestFocusM * 1000, spec.closestRatio);
+    const lens = lensFocus(
+      spec.focalTeleMm,
+      spec.closestFocusM === undefined ? undefined : spec.closestFocusM * 1000,
+      spec.closestRatio,
+    );
     const f = lens.focalMm;
     const last = lens.closest?.ratio ?? 0;
     // Focal length lost (or won) for each unit of the lens's own ratio.
     const slope = lens.closest && lens.law === 'shortening' ? (lens.closest.focalMm - f) / last : 0;
     const keptLens = had.includes(id) ? 1 : 0;
-    const offset = spec.lengthMm === undefined || kit.flangeMm === undefined ? undefined : frontOffsetMm(lens, spec.lengthMm + kit.flangeMm);
+    const offset =
+      spec.lengthMm === undefined || kit.flangeMm === undefined
+        ? undefined
+        : frontOffsetMm(lens, spec.lengthMm + kit.flangeMm);
     const bare = spec.takesConverters === false;
     for (const power of powersHandled) {
       const phi = power.total / 1000;
@@ -267,23 +305,41 @@ export function planRatio(kit: RatioKit, ratio: number, present: ChainLink[], on
             // As without what is in front: the cone behind the lens, and where the lens alone is focused.
             const cone = (used + spread) / (1 + focal * phi);
             const alone = cone - spread;
-            const bareRoom = offset === undefined ? undefined : alone > 1e-9 ? focal * (1 + spread / alone) - offset : Infinity;
+            const bareRoom =
+              offset === undefined ? undefined : alone > 1e-9 ? focal * (1 + spread / alone) - offset : Infinity;
             const has = keptLens + power.has + factor.has + extension.has;
             const news = 1 - keptLens + power.news + factor.news + extension.news;
             const merits: Merits = {
               swaps: had.length - has + news - (hadLens && !keptLens ? 1 : 0),
               links: 1 + power.indexes.length + factor.indexes.length + tubeLinks[k]!.length,
               stops: -2 * Math.log2(Math.max(1, cone)),
-              workingMm: bareRoom === undefined || (bareRoom === Infinity && phi === 0) ? undefined : bareRoom <= 0 ? bareRoom : 1 / (phi + 1 / bareRoom),
-              errorShare: (NOMINAL * Math.abs(used - t * lensRatio) + (behind ? Math.abs(ownAt(lensRatio)) * (e * unsure + Math.abs(e * bend - bent)) : 0)) / used,
+              workingMm:
+                bareRoom === undefined || (bareRoom === Infinity && phi === 0)
+                  ? undefined
+                  : bareRoom <= 0
+                    ? bareRoom
+                    : 1 / (phi + 1 / bareRoom),
+              errorShare:
+                (NOMINAL * Math.abs(used - t * lensRatio) +
+                  (behind ? Math.abs(ownAt(lensRatio)) * (e * unsure + Math.abs(e * bend - bent)) : 0)) /
+                used,
             };
             best.offer(merits, () => {
               const { links: _, workingMm, ...rest } = merits;
               const converters = factor.indexes.map((i): ChainLink => ({ id: kit.converters[i]!.id }));
               const tubes = tubeLinks[k]!;
               return {
-                links: [...power.indexes.map((i) => ({ id: kit.closeUps[i]!.id })), { id }, ...(behind ? [...converters, ...tubes] : [...tubes, ...converters])],
-                lowest, highest, ratio: used, turned: last === 0 ? 1 : lensRatio / last, ...rest, ...(workingMm === undefined ? {} : { workingMm }),
+                links: [
+                  ...power.indexes.map((i) => ({ id: kit.closeUps[i]!.id })),
+                  { id },
+                  ...(behind ? [...converters, ...tubes] : [...tubes, ...converters]),
+                ],
+                lowest,
+                highest,
+                ratio: used,
+                turned: last === 0 ? 1 : lensRatio / last,
+                ...rest,
+                ...(workingMm === undefined ? {} : { workingMm }),
               };
             });
           }
@@ -296,7 +352,8 @@ export function planRatio(kit: RatioKit, ratio: number, present: ChainLink[], on
 }
 
 /** Converters that can take part: Barlows belong to telescopes. */
-export const closeConverters = <T extends { spec: { kind: string } }>(parts: T[]): T[] => parts.filter(({ spec }) => isFactor(spec as never) && spec.kind !== 'barlow');
+export const closeConverters = <T extends { spec: { kind: string } }>(parts: T[]): T[] =>
+  parts.filter(({ spec }) => isFactor(spec as never) && spec.kind !== 'barlow');
 
 /** One stop of a round through several ratios. */
 export interface RoundStop {
@@ -305,7 +362,12 @@ export interface RoundStop {
   swaps: number;
 }
 
-const permutations = <T>(items: T[]): T[][] => (items.length <= 1 ? [items] : items.flatMap((item, i) => permutations([...items.slice(0, i), ...items.slice(i + 1)]).map((rest) => [item, ...rest])));
+const permutations = <T>(items: T[]): T[][] =>
+  items.length <= 1
+    ? [items]
+    : items.flatMap((item, i) =>
+        permutations([...items.slice(0, i), ...items.slice(i + 1)]).map((rest) => [item, ...rest]),
+      );
 
 /** Above this many ratios the order given is kept: trying all orders would take too long. */
 export const MOST_REORDERED = 5;
@@ -319,9 +381,16 @@ const MOST_CONSIDERED = 120;
  * @param plans the routes to each ratio
  * @returns the stops in the order in which to take them, or null where a ratio cannot be reached
  */
-export function leastSwaps(plans: { wanted: number; routes: RatioRoute[] }[], present: ChainLink[], isLens: (id: string) => boolean): RoundStop[] | null {
+export function leastSwaps(
+  plans: { wanted: number; routes: RatioRoute[] }[],
+  present: ChainLink[],
+  isLens: (id: string) => boolean,
+): RoundStop[] | null {
   if (!plans.length || plans.some((plan) => plan.routes.length === 0)) return null;
-  const offered = plans.map((plan) => ({ wanted: plan.wanted, routes: rankRatioRoutes(plan.routes, 'swaps').slice(0, MOST_CONSIDERED) }));
+  const offered = plans.map((plan) => ({
+    wanted: plan.wanted,
+    routes: rankRatioRoutes(plan.routes, 'swaps').slice(0, MOST_CONSIDERED),
+  }));
   const cost = new Map<string, number>();
   const key = (links: ChainLink[]) => piecesOf(links).join('|');
   const between = (from: ChainLink[], to: ChainLink[]) => {
@@ -344,7 +413,11 @@ export function leastSwaps(plans: { wanted: number; routes: RatioRoute[] }[], pr
             cheapest = state;
           }
         }
-        return { total: least, links: route.links, stops: [...cheapest.stops, { wanted, route, swaps: least - cheapest.total }] };
+        return {
+          total: least,
+          links: route.links,
+          stops: [...cheapest.stops, { wanted, route, swaps: least - cheapest.total }],
+        };
       });
     }
     const end = states.reduce((a, b) => (b.total < a.total ? b : a));

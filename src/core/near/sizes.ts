@@ -24,7 +24,8 @@ const USUAL_SCREEN_ASPECT = 3 / 2;
 const SCREEN_ASPECTS = [4 / 3, 3 / 2, 16 / 9];
 
 /** Width at which a frame is shown inside a screen: a narrower frame leaves its sides dark, a wider one its top. */
-const fitted = (widthMm: number, heightMm: number, frameAspect: number): number => Math.min(widthMm, frameAspect * heightMm);
+const fitted = (widthMm: number, heightMm: number, frameAspect: number): number =>
+  Math.min(widthMm, frameAspect * heightMm);
 
 /** A width with the half-width of the range it is expected in. */
 export interface ShownWidth {
@@ -37,11 +38,20 @@ export interface ShownWidth {
  *
  * @returns undefined where nothing of the screen was entered; ± where only its diagonal was
  */
-export function cameraScreenWidthMm(screen: { screenWidthMm?: number | undefined; screenHeightMm?: number | undefined; screenDiagonalMm?: number | undefined }, frameAspect: number): ShownWidth | undefined {
+export function cameraScreenWidthMm(
+  screen: {
+    screenWidthMm?: number | undefined;
+    screenHeightMm?: number | undefined;
+    screenDiagonalMm?: number | undefined;
+  },
+  frameAspect: number,
+): ShownWidth | undefined {
   const { screenWidthMm, screenHeightMm, screenDiagonalMm } = screen;
-  if (screenWidthMm !== undefined && screenHeightMm !== undefined) return { mm: fitted(screenWidthMm, screenHeightMm, frameAspect), plusMinusMm: 0 };
+  if (screenWidthMm !== undefined && screenHeightMm !== undefined)
+    return { mm: fitted(screenWidthMm, screenHeightMm, frameAspect), plusMinusMm: 0 };
   if (screenDiagonalMm === undefined) return undefined;
-  const widthFor = (aspect: number) => fitted((screenDiagonalMm * aspect) / Math.hypot(aspect, 1), screenDiagonalMm / Math.hypot(aspect, 1), frameAspect);
+  const widthFor = (aspect: number) =>
+    fitted((screenDiagonalMm * aspect) / Math.hypot(aspect, 1), screenDiagonalMm / Math.hypot(aspect, 1), frameAspect);
   const mm = widthFor(USUAL_SCREEN_ASPECT);
   return { mm, plusMinusMm: Math.max(...SCREEN_ASPECTS.map((aspect) => Math.abs(widthFor(aspect) - mm))) };
 }

@@ -39,7 +39,14 @@ const MOST_FRAMES = 2000;
  *
  * @source step = DoF·(1 − overlap); frames = ⌈depth/step⌉ + 1
  */
-export function stackPlan({ coverMm, depthMm, overlap, railStepUm, secondsPerFrame, fileSizeMb }: StackInput): Result<StackPlan> {
+export function stackPlan({
+  coverMm,
+  depthMm,
+  overlap,
+  railStepUm,
+  secondsPerFrame,
+  fileSizeMb,
+}: StackInput): Result<StackPlan> {
   if (!(coverMm > 0)) return fail('stack.cover', 'Enter how deep the stack must be: more than 0 mm.', 'coverMm');
   const wanted = depthMm * (1 - overlap);
   const perFrame = (wanted * 1000) / railStepUm;
@@ -47,7 +54,22 @@ export function stackPlan({ coverMm, depthMm, overlap, railStepUm, secondsPerFra
   const railStepsPerFrame = perFrame >= 1 ? Math.floor(perFrame * (1 + 1e-12)) : perFrame;
   const stepMm = (railStepsPerFrame * railStepUm) / 1000;
   const count = Math.ceil((coverMm / stepMm) * (1 - 1e-12)) + 1;
-  if (count > MOST_FRAMES) return fail('stack.tooMany', `That would take ${count.toLocaleString('en')} frames. Stop down, choose a smaller ratio, or cover less depth.`, 'coverMm');
-  const frames = Array.from({ length: count }, (_, i) => ({ frame: i + 1, positionMm: i * stepMm, railSteps: i * railStepsPerFrame }));
-  return ok({ stepMm, frames, railStepsPerFrame, seconds: count * secondsPerFrame, ...(fileSizeMb === undefined ? {} : { cardMb: count * fileSizeMb }) });
+  if (count > MOST_FRAMES)
+    return fail(
+      'stack.tooMany',
+      `That would take ${count.toLocaleString('en')} frames. Stop down, choose a smaller ratio, or cover less depth.`,
+      'coverMm',
+    );
+  const frames = Array.from({ length: count }, (_, i) => ({
+    frame: i + 1,
+    positionMm: i * stepMm,
+    railSteps: i * railStepsPerFrame,
+  }));
+  return ok({
+    stepMm,
+    frames,
+    railStepsPerFrame,
+    seconds: count * secondsPerFrame,
+    ...(fileSizeMb === undefined ? {} : { cardMb: count * fileSizeMb }),
+  });
 }

@@ -27,24 +27,52 @@ const LEAST_UNSURE_MM = 5;
 export function workingDistance(system: EffectiveSystem, state: NearState): WorkingDistance | null {
   const { arrangement, body } = system;
   const { main, front, back, reversed } = arrangement;
-  const estimate = (mm: number, of: number, how: string): WorkingDistance => ({ mm, plusMinusMm: Math.max(LEAST_UNSURE_MM, SHARE_UNSURE * of), entered: false, how });
+  const estimate = (mm: number, of: number, how: string): WorkingDistance => ({
+    mm,
+    plusMinusMm: Math.max(LEAST_UNSURE_MM, SHARE_UNSURE * of),
+    entered: false,
+    how,
+  });
   const objective = main.kind === 'objective' ? main : front.find((part) => part.kind === 'objective');
-  if (objective) return objective.workingDistanceMm === undefined ? null : { mm: objective.workingDistanceMm, plusMinusMm: 0, entered: true, how: `working distance of ${objective.name}` };
+  if (objective)
+    return objective.workingDistanceMm === undefined
+      ? null
+      : {
+          mm: objective.workingDistanceMm,
+          plusMinusMm: 0,
+          entered: true,
+          how: `working distance of ${objective.name}`,
+        };
   const coupled = front.find((part) => part.kind === 'coupled');
   if (coupled) {
     const { lens } = coupled;
-    return lens.kind === 'lens' && lens.flangeMm !== undefined ? estimate(lens.flangeMm, lens.flangeMm, 'flange distance of the reversed lens') : null;
+    return lens.kind === 'lens' && lens.flangeMm !== undefined
+      ? estimate(lens.flangeMm, lens.flangeMm, 'flange distance of the reversed lens')
+      : null;
   }
   if (main.kind !== 'lens') return null;
   const { setting } = state;
-  if (reversed) return main.flangeMm === undefined ? null : estimate(main.flangeMm + setting.frontFocalMm / setting.ratio, main.flangeMm, 'flange distance of the reversed lens + f/m');
+  if (reversed)
+    return main.flangeMm === undefined
+      ? null
+      : estimate(
+          main.flangeMm + setting.frontFocalMm / setting.ratio,
+          main.flangeMm,
+          'flange distance of the reversed lens + f/m',
+        );
   if (main.lengthMm === undefined || body.flangeMm === undefined) return null;
   const adapters = back.reduce((sum, part) => sum + (part.kind === 'mountAdapter' ? part.addsMm : 0), 0);
   const behindLensMm = main.lengthMm + body.flangeMm + adapters - system.optics.flangeErrorMm;
   const dioptres = front.reduce((sum, part) => sum + (part.kind === 'closeUp' ? part.dioptres : 0), 0);
   const roomMm = roomInFront(setting, frontOffsetMm(system.optics.lensFocus, behindLensMm), dioptres);
   if (roomMm === Infinity) return null;
-  return estimate(roomMm, roomMm + behindLensMm, dioptres > 0 ? 'where the lens alone is focused, drawn nearer by the close-up lenses' : 'sensor to subject − lens length − flange distance − extension');
+  return estimate(
+    roomMm,
+    roomMm + behindLensMm,
+    dioptres > 0
+      ? 'where the lens alone is focused, drawn nearer by the close-up lenses'
+      : 'sensor to subject − lens length − flange distance − extension',
+  );
 }
 
 /**

@@ -39,8 +39,22 @@ const macro: LensSpec = {
   flangeMm: 18,
   weightG: 720,
 };
-const long: LensSpec = { ...macro, name: 'Long', focalWideMm: 400, focalTeleMm: 400, fNumberWide: 4, fNumberTele: 4, closestFocusM: 2.6, closestRatio: 0.17 };
-const tubes = (...usedMm: number[]): AdapterPart => ({ kind: 'tubes', name: 'Tubes', lengthsMm: usedMm, autofocus: true });
+const long: LensSpec = {
+  ...macro,
+  name: 'Long',
+  focalWideMm: 400,
+  focalTeleMm: 400,
+  fNumberWide: 4,
+  fNumberTele: 4,
+  closestFocusM: 2.6,
+  closestRatio: 0.17,
+};
+const tubes = (...usedMm: number[]): AdapterPart => ({
+  kind: 'tubes',
+  name: 'Tubes',
+  lengthsMm: usedMm,
+  autofocus: true,
+});
 const closeUp = (dioptres: number): AdapterPart => ({ kind: 'closeUp', name: `+${dioptres}`, dioptres });
 const converter = (factor: number): AdapterPart => ({ kind: 'converter', name: `×${factor}`, factor, autofocus: true });
 const beetle = { name: 'Beetle', kind: 'beetle', sizeMm: 11, distanceM: 0.4 } as const;
@@ -58,7 +72,8 @@ function read(chain: Part[], change: Partial<Parameters<typeof readNear>[0]> = {
 }
 
 const SYSTEM: Record<string, Formula> = {
-  focalMm: (at, q) => (has(q, 'M') ? at('M') : 1) * (has(q, 'Φ') ? at('t') / (1 / at('f') + at('Φ') / 1000) : at('f') * at('t')),
+  focalMm: (at, q) =>
+    (has(q, 'M') ? at('M') : 1) * (has(q, 'Φ') ? at('t') / (1 / at('f') + at('Φ') / 1000) : at('f') * at('t')),
   fNumber: (at, q) => {
     if (has(q, 'E')) return (at('M') * at('f') * at('t')) / (at('M') * Math.min(at('E'), at('f') / at('N')));
     return has(q, 'F') ? ((at('N') * at('F')) / at('f')) * at('t') : at('N') * at('t');
@@ -80,18 +95,37 @@ const SYSTEM: Record<string, Formula> = {
   farthestFocusM: (_, q) => q.value,
   ratioAtClosest: (_, q) => q.value,
   ratioAtInfinity: (_, q) => q.value,
-  lens50LpPerMm: (at, q) => q.why.inputs.reduce((nu, each, i, all) => {
-    if (each.symbol === 'ν₃') return 1 / Math.hypot(1 / nu, 1 / each.quantity.value);
-    if (each.symbol !== 't') return nu;
-    const own = all[i + 1]?.symbol === 'ν₂' ? all[i + 1]!.quantity.value : Infinity;
-    return 1 / Math.hypot(each.quantity.value / nu, 1 / own);
-  }, at('ν')),
+  lens50LpPerMm: (at, q) =>
+    q.why.inputs.reduce((nu, each, i, all) => {
+      if (each.symbol === 'ν₃') return 1 / Math.hypot(1 / nu, 1 / each.quantity.value);
+      if (each.symbol !== 't') return nu;
+      const own = all[i + 1]?.symbol === 'ν₂' ? all[i + 1]!.quantity.value : Infinity;
+      return 1 / Math.hypot(each.quantity.value / nu, 1 / own);
+    }, at('ν')),
   weightG: (_, q) => q.why.inputs.reduce((sum, each) => sum + each.quantity.value, 0),
   price: (_, q) => q.why.inputs.reduce((sum, each) => sum + each.quantity.value, 0),
 };
 
-const scope: Part = { kind: 'scope', name: 'Scope', objectiveMm: 82, magnificationLow: 25, magnificationHigh: 60, magnificationSet: 30, detailClass: 'good', closestFocusM: 5 };
-const phone: LensSpec = { ...macro, name: 'Phone', focalWideMm: 7, focalTeleMm: 7, fNumberWide: 1.8, fNumberTele: 1.8, closestFocusM: undefined, closestRatio: undefined };
+const scope: Part = {
+  kind: 'scope',
+  name: 'Scope',
+  objectiveMm: 82,
+  magnificationLow: 25,
+  magnificationHigh: 60,
+  magnificationSet: 30,
+  detailClass: 'good',
+  closestFocusM: 5,
+};
+const phone: LensSpec = {
+  ...macro,
+  name: 'Phone',
+  focalWideMm: 7,
+  focalTeleMm: 7,
+  fNumberWide: 1.8,
+  fNumberTele: 1.8,
+  closestFocusM: undefined,
+  closestRatio: undefined,
+};
 const chains: [string, Part[]][] = [
   ['a bare lens', [macro]],
   ['a converter', [long, converter(1.4)]],
@@ -113,10 +147,21 @@ describe('a system as it is put together', () => {
   });
 
   it('has the same usual crop factor upright and lying, and by the same aspect for video', () => {
-    const of = (widthMm: number, heightMm: number) => fold([macro], { body: { ...body, sensor: { widthMm, heightMm, columns: Math.round(widthMm * 200), rows: Math.round(heightMm * 200) }, cropModes: [] } });
+    const of = (widthMm: number, heightMm: number) =>
+      fold([macro], {
+        body: {
+          ...body,
+          sensor: { widthMm, heightMm, columns: Math.round(widthMm * 200), rows: Math.round(heightMm * 200) },
+          cropModes: [],
+        },
+      });
     expect(of(24, 36).cropFactor.value).toBeCloseTo(1, 9);
     expect(of(24, 36).convention).toBe('diagonal');
-    expect([of(17.3, 13).convention, of(6.2, 4.6).convention, of(23.5, 15.6).convention]).toEqual(['diagonal', 'diagonal', 'diagonal']);
+    expect([of(17.3, 13).convention, of(6.2, 4.6).convention, of(23.5, 15.6).convention]).toEqual([
+      'diagonal',
+      'diagonal',
+      'diagonal',
+    ]);
     // 16 : 9 and 1.9 : 1 are compared with the reference cut to their shape: 36 mm wide.
     expect(of(26.4, 14.85).convention).toBe('sameAspect');
     expect(of(26.4, 14.85).cropFactor.value).toBeCloseTo(36 / 26.4, 9);
@@ -137,7 +182,10 @@ describe('the working f-number', () => {
       }
     }
     // With 30 mm of extension the cone is (v + e)/f′, v = 2·f′, f′ = 310/4.
-    expect(read([closeUp(5), macro, tubes(30)], { fNumber: 8 }).workingFNumber.value).toBeCloseTo((8 * (155 + 30)) / 77.5, 9);
+    expect(read([closeUp(5), macro, tubes(30)], { fNumber: 8 }).workingFNumber.value).toBeCloseTo(
+      (8 * (155 + 30)) / 77.5,
+      9,
+    );
   });
 
   it('follows the pupil factor of the lens', () => {
@@ -164,18 +212,43 @@ describe('a lens that stands too near to the sensor', () => {
   });
 
   it('focuses nowhere when its own focus cannot make up for it', () => {
-    const folded = foldSystem({ body, modeId: 'whole', chain: [slr({ focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.25, closestRatio: 0.15 })] });
-    expect(folded).toMatchObject({ ok: false, problem: { code: 'focus.flange', message: expect.stringMatching(/nothing comes to focus, near or far.*28.5 mm deep/) as string } });
-    expect(chainSteps({ body, modeId: 'whole', chain: [slr({ focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.25, closestRatio: 0.15 })] }).ok).toBe(false);
+    const folded = foldSystem({
+      body,
+      modeId: 'whole',
+      chain: [slr({ focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.25, closestRatio: 0.15 })],
+    });
+    expect(folded).toMatchObject({
+      ok: false,
+      problem: {
+        code: 'focus.flange',
+        message: expect.stringMatching(/nothing comes to focus, near or far.*28.5 mm deep/) as string,
+      },
+    });
+    expect(
+      chainSteps({
+        body,
+        modeId: 'whole',
+        chain: [slr({ focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.25, closestRatio: 0.15 })],
+      }).ok,
+    ).toBe(false);
   });
 
   it('is at home with its adapter', () => {
-    const adapter: AdapterPart = { kind: 'mountAdapter', name: 'Adapter', mount: 'A', lensMount: 'B', addsMm: 28.5, autofocus: false };
+    const adapter: AdapterPart = {
+      kind: 'mountAdapter',
+      name: 'Adapter',
+      mount: 'A',
+      lensMount: 'B',
+      addsMm: 28.5,
+      autofocus: false,
+    };
     const system = fold([slr({ mount: 'B' }), adapter]);
     expect(system.warnings).toEqual([]);
     expect(system.ratioAtClosest!.value).toBe(1);
     // An adapter half a millimetre short is not the right one.
-    expect(fold([slr({ mount: 'B' }), { ...adapter, addsMm: 28 } as AdapterPart]).warnings.map((each) => each.code)).toContain('focus.flange');
+    expect(
+      fold([slr({ mount: 'B' }), { ...adapter, addsMm: 28 } as AdapterPart]).warnings.map((each) => each.code),
+    ).toContain('focus.flange');
   });
 
   it('gives finite, positive numbers or a reason, for any lens on any body', () => {
@@ -186,8 +259,20 @@ describe('a lens that stands too near to the sensor', () => {
         fc.double({ min: 10, max: 60, noNaN: true }),
         fc.option(fc.double({ min: 0.05, max: 2, noNaN: true }), { nil: undefined }),
         (focal, flange, bodyFlange, ratio) => {
-          const lens = { ...macro, mount: undefined, focalWideMm: focal, focalTeleMm: focal, flangeMm: flange, closestRatio: ratio, closestFocusM: ratio && (0.9 * focal * (2 + ratio + 1 / ratio)) / 1000 };
-          const folded = foldSystem({ body: { ...body, flangeMm: bodyFlange }, modeId: 'whole', chain: [lens as Part] });
+          const lens = {
+            ...macro,
+            mount: undefined,
+            focalWideMm: focal,
+            focalTeleMm: focal,
+            flangeMm: flange,
+            closestRatio: ratio,
+            closestFocusM: ratio && (0.9 * focal * (2 + ratio + 1 / ratio)) / 1000,
+          };
+          const folded = foldSystem({
+            body: { ...body, flangeMm: bodyFlange },
+            modeId: 'whole',
+            chain: [lens as Part],
+          });
           if (!folded.ok) return expect(folded.problem.message).toMatch(/adapter/);
           const { imageCircleMm, closestFocusM, ratioAtClosest, fNumber } = folded.value;
           for (const quantity of [imageCircleMm, closestFocusM, ratioAtClosest, fNumber]) {
@@ -210,10 +295,14 @@ describe('dark corners close up', () => {
     expect(codes(frame / 30 - 1 - 0.02)).toEqual(['coverage.dark']);
     expect(codes(frame / 30 - 1 + 0.02)).toEqual([]);
     // A converter spreads the circle as it spreads the picture.
-    expect(read([small, converter(1.4)], { ratio: 0.05 }).warnings.map((each) => each.code)).not.toContain('coverage.dark');
+    expect(read([small, converter(1.4)], { ratio: 0.05 }).warnings.map((each) => each.code)).not.toContain(
+      'coverage.dark',
+    );
     const far = readFar({ system: fold([small]), subject: beetle, distanceM: 0.6, output: web });
     if (!far.ok) throw new Error('a reading is expected');
-    expect(far.value.warnings.map((each) => each.code)).toEqual(far.value.ratio.value > frame / 30 - 1 ? [] : ['coverage.dark']);
+    expect(far.value.warnings.map((each) => each.code)).toEqual(
+      far.value.ratio.value > frame / 30 - 1 ? [] : ['coverage.dark'],
+    );
   });
 });
 
@@ -225,10 +314,24 @@ describe('distances and ratios of a chain', () => {
     tubesFirst: fc.boolean(),
     share: fc.double({ min: 0.02, max: 0.98, noNaN: true }),
   });
-  const chainOf = ({ dioptres, extension, factor, tubesFirst }: { dioptres: number; extension: number; factor: number; tubesFirst: boolean }): Part[] => {
+  const chainOf = ({
+    dioptres,
+    extension,
+    factor,
+    tubesFirst,
+  }: {
+    dioptres: number;
+    extension: number;
+    factor: number;
+    tubesFirst: boolean;
+  }): Part[] => {
     const tube = extension ? [tubes(extension)] : [];
     const behind = factor > 1 ? [converter(factor)] : [];
-    return [...(dioptres ? [closeUp(dioptres)] : []), macro, ...(tubesFirst ? [...tube, ...behind] : [...behind, ...tube])];
+    return [
+      ...(dioptres ? [closeUp(dioptres)] : []),
+      macro,
+      ...(tubesFirst ? [...tube, ...behind] : [...behind, ...tube]),
+    ];
   };
 
   it('room in front never grows with the ratio, and behind Φ dioptres is at most 1000/Φ mm', () => {
@@ -283,7 +386,9 @@ describe('distances and ratios of a chain', () => {
           expect(Math.abs(lensRatio * spread - found.value)).toBeLessThanOrEqual(found.plusMinus!);
         }
         expect(found.plusMinus! / found.value).toBeLessThan(0.15);
-        expect(setupChecks({ body, modeId: 'whole', chain: [macro, converter(t), tubes(e)] }, []).map((each) => each.code)).toContain('ratio.behindConverter');
+        expect(
+          setupChecks({ body, modeId: 'whole', chain: [macro, converter(t), tubes(e)] }, []).map((each) => each.code),
+        ).toContain('ratio.behindConverter');
       }
     }
     // A lens at its infinity mark draws nothing for the converter to bend: e/(f·t), exactly.
@@ -296,11 +401,20 @@ describe('what was measured', () => {
 
   it('stands in the place of the estimate on every page, and not with another chain', () => {
     const chain = [macro, tubes(25)];
-    expect(read(chain, {}, { measured: [measured] }).ratio).toMatchObject({ value: 1.52, kind: 'measured', plusMinus: 0.03 });
+    expect(read(chain, {}, { measured: [measured] }).ratio).toMatchObject({
+      value: 1.52,
+      kind: 'measured',
+      plusMinus: 0.03,
+    });
     const steps = chainSteps({ body, modeId: 'whole', chain, measured: [measured] });
     if (!steps.ok) throw new Error(steps.problem.message);
     expect(steps.value.at(-1)!.after.ratio).toBe(1.52);
-    expect(setupChecks({ body, modeId: 'whole', chain: [macro, { kind: 'reversing', name: 'Ring' }], measured: [measured] }, []).map((each) => each.code)).not.toContain('reversed.estimate');
+    expect(
+      setupChecks(
+        { body, modeId: 'whole', chain: [macro, { kind: 'reversing', name: 'Ring' }], measured: [measured] },
+        [],
+      ).map((each) => each.code),
+    ).not.toContain('reversed.estimate');
   });
 
   it('carries over between the ends, with the converter’s factor in it', () => {

@@ -19,6 +19,7 @@ export function autofocusOf(chain: Part[], body: BodySpec, fNumber: number): Aut
   if (limit === undefined) return { state: 'unknown', reason: `${body.name}: autofocus limit not entered` };
   if (fNumber <= limit * ENGRAVED) return { state: 'works', reason: `the body focuses up to f/${round(limit)}` };
   const slow = body.slowAutofocusLimitFNumber;
-  if (slow !== undefined && fNumber <= slow * ENGRAVED) return { state: 'slow', reason: `slow between f/${round(limit)} and f/${round(slow)}` };
+  if (slow !== undefined && fNumber <= slow * ENGRAVED)
+    return { state: 'slow', reason: `slow between f/${round(limit)} and f/${round(slow)}` };
   return { state: 'off', reason: `the body focuses up to f/${round(slow ?? limit)} only` };
 }

@@ -5,15 +5,51 @@ import { foldSystem, type EffectiveSystem } from './foldSystem';
 import { settingForDistance } from './chainFocus';
 import { subjectDistanceM } from './opticState';
 
-const body: BodySpec = { name: 'Body', mount: 'A', flangeMm: 20, sensor: { widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 }, antiAliasFilter: 'none', cropModes: [], autofocusLimitFNumber: 8 };
-const macro: LensSpec = {
-  kind: 'lens', name: 'Macro', focalWideMm: 100, focalTeleMm: 100, fNumberWide: 2.8, fNumberTele: 2.8, closestFocusM: 0.3, closestRatio: 1,
-  imageCircleWideMm: 44, detailClass: 'excellent', autofocus: true, lengthMm: 120, flangeMm: 20,
+const body: BodySpec = {
+  name: 'Body',
+  mount: 'A',
+  flangeMm: 20,
+  sensor: { widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 },
+  antiAliasFilter: 'none',
+  cropModes: [],
+  autofocusLimitFNumber: 8,
 };
-const long: LensSpec = { ...macro, name: 'Long', focalWideMm: 200, focalTeleMm: 200, fNumberWide: 4, fNumberTele: 4, closestFocusM: 1.5, closestRatio: 0.2 };
-const tubes = (...usedMm: number[]): AdapterPart => ({ kind: 'tubes', name: `Tubes ${usedMm.join('+')}`, lengthsMm: usedMm, autofocus: true });
+const macro: LensSpec = {
+  kind: 'lens',
+  name: 'Macro',
+  focalWideMm: 100,
+  focalTeleMm: 100,
+  fNumberWide: 2.8,
+  fNumberTele: 2.8,
+  closestFocusM: 0.3,
+  closestRatio: 1,
+  imageCircleWideMm: 44,
+  detailClass: 'excellent',
+  autofocus: true,
+  lengthMm: 120,
+  flangeMm: 20,
+};
+const long: LensSpec = {
+  ...macro,
+  name: 'Long',
+  focalWideMm: 200,
+  focalTeleMm: 200,
+  fNumberWide: 4,
+  fNumberTele: 4,
+  closestFocusM: 1.5,
+  closestRatio: 0.2,
+};
+const tubes = (...usedMm: number[]): AdapterPart => ({
+  kind: 'tubes',
+  name: `Tubes ${usedMm.join('+')}`,
+  lengthsMm: usedMm,
+  autofocus: true,
+});
 const closeUp = (dioptres: number): AdapterPart => ({ kind: 'closeUp', name: `Close-up ${dioptres}`, dioptres });
-const converter = (factor: number): AdapterPart => (factor > 1 ? { kind: 'converter', name: `×${factor}`, factor, autofocus: true } : { kind: 'reducer', name: `×${factor}`, factor, autofocus: true });
+const converter = (factor: number): AdapterPart =>
+  factor > 1
+    ? { kind: 'converter', name: `×${factor}`, factor, autofocus: true }
+    : { kind: 'reducer', name: `×${factor}`, factor, autofocus: true };
 
 function fold(...chain: Part[]): EffectiveSystem {
   const system = foldSystem({ body, modeId: 'whole', chain });
@@ -35,8 +71,16 @@ describe('extension and close-up lenses', () => {
   // f' = T/(2 + m + 1/m) = 75 mm for the macro lens at its closest.
   it('follow their closed forms at the closest focus', () => {
     fc.assert(fc.property(length, (e) => expect(closest(fold(macro, tubes(e)))).toBeCloseTo(1 + e / 75, 9)));
-    fc.assert(fc.property(power, (phi) => expect(closest(fold(closeUp(phi), macro))).toBeCloseTo(1 + ((phi * 75) / 1000) * 2, 9)));
-    fc.assert(fc.property(length, power, (e, phi) => expect(closest(fold(closeUp(phi), macro, tubes(e)))).toBeCloseTo((150 + e) * (1 / 75 + phi / 1000) - 1, 9)));
+    fc.assert(
+      fc.property(power, (phi) =>
+        expect(closest(fold(closeUp(phi), macro))).toBeCloseTo(1 + ((phi * 75) / 1000) * 2, 9),
+      ),
+    );
+    fc.assert(
+      fc.property(length, power, (e, phi) =>
+        expect(closest(fold(closeUp(phi), macro, tubes(e)))).toBeCloseTo((150 + e) * (1 / 75 + phi / 1000) - 1, 9),
+      ),
+    );
   });
 
   it('follow their closed forms at infinity, and agree with the thin lens on the distance', () => {
@@ -108,7 +152,8 @@ describe('converters and reducers', () => {
     expect(closest(fold(macro, tubes(25), converter(2)))).toBeCloseTo(2 * m, 9);
     // Behind it: e/(f′·t), and e·m/g for a converter of −g, which is not published: 50 to 150 mm must lie within the ±.
     const behind = fold(macro, converter(2), tubes(25)).ratioAtClosest!;
-    for (const g of [50, 75, 100, 150]) expect(Math.abs(2 + 25 / 150 + 25 / g - behind.value)).toBeLessThanOrEqual(behind.plusMinus!);
+    for (const g of [50, 75, 100, 150])
+      expect(Math.abs(2 + 25 / 150 + 25 / g - behind.value)).toBeLessThanOrEqual(behind.plusMinus!);
     expect(behind.plusMinus).toBeLessThan(0.2);
   });
 });
@@ -123,7 +168,14 @@ describe('two lenses, objectives, scopes', () => {
   });
 
   it('an infinity objective draws with M · tube lens ÷ design tube lens, stopped by its aperture', () => {
-    const objective: OpticPart = { kind: 'objective', name: '10×', magnification: 10, numericalAperture: 0.25, correction: 'infinity', designTubeFocalMm: 200 };
+    const objective: OpticPart = {
+      kind: 'objective',
+      name: '10×',
+      magnification: 10,
+      numericalAperture: 0.25,
+      correction: 'infinity',
+      designTubeFocalMm: 200,
+    };
     const onLens = fold(objective, { ...long, closestFocusM: undefined, closestRatio: undefined });
     expect(atInfinity(onLens)).toBeCloseTo(10, 9);
     expect(onLens.fNumber.value * (1 + 10)).toBeCloseTo(10 / (2 * 0.25), 9);
@@ -133,19 +185,44 @@ describe('two lenses, objectives, scopes', () => {
   });
 
   it('a finite objective draws at its nominal ratio at its tube length, more beyond', () => {
-    const objective: OpticPart = { kind: 'objective', name: '4×', magnification: 4, numericalAperture: 0.1, correction: 'finite', tubeLengthMm: 160 };
+    const objective: OpticPart = {
+      kind: 'objective',
+      name: '4×',
+      magnification: 4,
+      numericalAperture: 0.1,
+      correction: 'finite',
+      tubeLengthMm: 160,
+    };
     expect(atInfinity(fold(objective, tubes(140)))).toBeCloseTo(4, 9);
     expect(atInfinity(fold(objective, tubes(180)))).toBeCloseTo(5, 9);
   });
 
   it('a scope multiplies the camera lens behind it, and the smaller pupil stops the light', () => {
-    const scope: OpticPart = { kind: 'scope', name: 'Scope', objectiveMm: 65, magnificationLow: 20, magnificationHigh: 60, magnificationSet: 30, detailClass: 'fair', closestFocusM: 5 };
-    const small: LensSpec = { ...long, name: 'Small', focalWideMm: 7, focalTeleMm: 7, fNumberWide: 1.8, fNumberTele: 1.8 };
+    const scope: OpticPart = {
+      kind: 'scope',
+      name: 'Scope',
+      objectiveMm: 65,
+      magnificationLow: 20,
+      magnificationHigh: 60,
+      magnificationSet: 30,
+      detailClass: 'fair',
+      closestFocusM: 5,
+    };
+    const small: LensSpec = {
+      ...long,
+      name: 'Small',
+      focalWideMm: 7,
+      focalTeleMm: 7,
+      fNumberWide: 1.8,
+      fNumberTele: 1.8,
+    };
     const system = fold(scope, { kind: 'afocal', name: 'Clamp' }, small);
     expect(system.focalMm.value).toBeCloseTo(210, 9);
     // Exit pupil 65/30 = 2.17 mm, camera pupil 7/1.8 = 3.89 mm: the scope stops it.
     expect(system.entrancePupilMm.value).toBeCloseTo(65, 9);
-    expect(fold({ ...scope, magnificationSet: 20, objectiveMm: 200 } as OpticPart, small).entrancePupilMm.value).toBeCloseTo((20 * 7) / 1.8, 9);
+    expect(
+      fold({ ...scope, magnificationSet: 20, objectiveMm: 200 } as OpticPart, small).entrancePupilMm.value,
+    ).toBeCloseTo((20 * 7) / 1.8, 9);
     expect(system.closestFocusM!.value).toBe(5);
   });
 
@@ -176,11 +253,26 @@ describe('chains that form no picture', () => {
     ['a converter in front', [converter(2), macro], 'chain.order'],
     ['a tube in front', [tubes(10), macro], 'chain.order'],
     ['a close-up lens behind', [macro, closeUp(3)], 'chain.order'],
-    ['a scope without a camera lens', [{ kind: 'scope', name: 'S', objectiveMm: 60, magnificationLow: 20, magnificationHigh: 20, detailClass: 'fair' }], 'chain.scopeAlone'],
-    ['an infinity objective alone', [{ kind: 'objective', name: 'O', magnification: 10, numericalAperture: 0.25, correction: 'infinity' }], 'chain.noTubeLens'],
+    [
+      'a scope without a camera lens',
+      [{ kind: 'scope', name: 'S', objectiveMm: 60, magnificationLow: 20, magnificationHigh: 20, detailClass: 'fair' }],
+      'chain.scopeAlone',
+    ],
+    [
+      'an infinity objective alone',
+      [{ kind: 'objective', name: 'O', magnification: 10, numericalAperture: 0.25, correction: 'infinity' }],
+      'chain.noTubeLens',
+    ],
     ['a coupling ring with nothing behind', [macro, { kind: 'coupling', name: 'C' }], 'chain.couplingAlone'],
     ['a coupling ring with nothing in front', [{ kind: 'coupling', name: 'C' }, macro], 'chain.couplingAlone'],
-    ['a reversed telescope', [{ kind: 'telescope', name: 'T', apertureMm: 80, focalMm: 480, detailClass: 'good' }, { kind: 'reversing', name: 'R' }], 'chain.reversing'],
+    [
+      'a reversed telescope',
+      [
+        { kind: 'telescope', name: 'T', apertureMm: 80, focalMm: 480, detailClass: 'good' },
+        { kind: 'reversing', name: 'R' },
+      ],
+      'chain.reversing',
+    ],
   ] as [string, Part[], string][])('%s', (_, chain, code) => {
     expect(problem(...chain)).toBe(code);
   });
@@ -196,35 +288,70 @@ describe('random chains', () => {
       { kind: 'coupling', name: 'Coupling' },
       { kind: 'reversing', name: 'Reversing', lengthMm: 3 },
       { kind: 'afocal', name: 'Clamp' },
-      { kind: 'scope', name: 'Scope', objectiveMm: 65, magnificationLow: 20, magnificationHigh: 60, detailClass: 'fair' },
+      {
+        kind: 'scope',
+        name: 'Scope',
+        objectiveMm: 65,
+        magnificationLow: 20,
+        magnificationHigh: 60,
+        detailClass: 'fair',
+      },
       { kind: 'telescope', name: 'T', apertureMm: 80, focalMm: 480, detailClass: 'good' },
       { kind: 'objective', name: 'O', magnification: 4, numericalAperture: 0.1, correction: 'finite' },
       { kind: 'mountAdapter', name: 'M', mount: 'A', lensMount: 'B', addsMm: 10, autofocus: false },
     ),
   );
   const numbers = (value: unknown, path = ''): [string, number][] =>
-    typeof value === 'number' ? [[path, value]] : value && typeof value === 'object' ? Object.entries(value).flatMap(([key, each]) => numbers(each, `${path}.${key}`)) : [];
+    typeof value === 'number'
+      ? [[path, value]]
+      : value && typeof value === 'object'
+        ? Object.entries(value).flatMap(([key, each]) => numbers(each, `${path}.${key}`))
+        : [];
 
   it('give a message or finite numbers, never NaN, at any distance', () => {
     fc.assert(
-      fc.property(fc.array(part, { minLength: 0, maxLength: 6 }), fc.double({ min: 0.02, max: 5000, noNaN: true }), (chain, distanceM) => {
-        const folded = foldSystem({ body, modeId: 'whole', chain });
-        if (!folded.ok) return expect(folded.problem.message.length).toBeGreaterThan(20);
-        const { optics: _optics, chain: _chain, arrangement: _arrangement, ...system } = folded.value;
-        for (const [path, value] of numbers(JSON.parse(JSON.stringify(system)))) expect([path, Number.isFinite(value)]).toEqual([path, true]);
-        const reading = readFar({ system: folded.value, subject: { name: 'S', kind: 'beetle', sizeMm: 10 } as never, distanceM, output: { kind: 'screen', name: 'Web', longSidePx: 1000, subjectShare: 0.5 } });
-        if (!reading.ok) return expect(reading.problem.message.length).toBeGreaterThan(20);
-        expect(Number.isFinite(reading.value.pixelsOnSubject.value)).toBe(true);
-        return expect(reading.value.resolvedPixels.value).toBeGreaterThanOrEqual(0);
-      }),
+      fc.property(
+        fc.array(part, { minLength: 0, maxLength: 6 }),
+        fc.double({ min: 0.02, max: 5000, noNaN: true }),
+        (chain, distanceM) => {
+          const folded = foldSystem({ body, modeId: 'whole', chain });
+          if (!folded.ok) return expect(folded.problem.message.length).toBeGreaterThan(20);
+          const { optics: _optics, chain: _chain, arrangement: _arrangement, ...system } = folded.value;
+          for (const [path, value] of numbers(JSON.parse(JSON.stringify(system))))
+            expect([path, Number.isFinite(value)]).toEqual([path, true]);
+          const reading = readFar({
+            system: folded.value,
+            subject: { name: 'S', kind: 'beetle', sizeMm: 10 } as never,
+            distanceM,
+            output: { kind: 'screen', name: 'Web', longSidePx: 1000, subjectShare: 0.5 },
+          });
+          if (!reading.ok) return expect(reading.problem.message.length).toBeGreaterThan(20);
+          expect(Number.isFinite(reading.value.pixelsOnSubject.value)).toBe(true);
+          return expect(reading.value.resolvedPixels.value).toBeGreaterThanOrEqual(0);
+        },
+      ),
       { numRuns: 400 },
     );
   });
 
   it('never mix units: every quantity of a system has the unit of its name, whatever the chain', () => {
     const expected = {
-      focalMm: 'mm', fNumber: 'f/', entrancePupilMm: 'mm', converterFactor: '×', pitchUm: 'µm', cropFactor: '×', systemCropFactor: '×', equivalentFocalMm: 'mm',
-      equivalentFNumber: 'f/', equivalentIso: 'ISO', imageCircleMm: 'mm', closestFocusM: 'm', farthestFocusM: 'm', ratioAtClosest: ':1', ratioAtInfinity: ':1', lens50LpPerMm: 'lp/mm',
+      focalMm: 'mm',
+      fNumber: 'f/',
+      entrancePupilMm: 'mm',
+      converterFactor: '×',
+      pitchUm: 'µm',
+      cropFactor: '×',
+      systemCropFactor: '×',
+      equivalentFocalMm: 'mm',
+      equivalentFNumber: 'f/',
+      equivalentIso: 'ISO',
+      imageCircleMm: 'mm',
+      closestFocusM: 'm',
+      farthestFocusM: 'm',
+      ratioAtClosest: ':1',
+      ratioAtInfinity: ':1',
+      lens50LpPerMm: 'lp/mm',
     } as const;
     fc.assert(
       fc.property(fc.array(part, { minLength: 1, maxLength: 6 }), (chain) => {
@@ -236,7 +363,10 @@ describe('random chains', () => {
           if (quantity) expect([name, quantity.unit]).toEqual([name, unit]);
         }
         // The pupil is what focal length and f-number say it is, in the same millimetres.
-        expect(folded.value.entrancePupilMm.value * folded.value.fNumber.value).toBeCloseTo(folded.value.focalMm.value, 6);
+        expect(folded.value.entrancePupilMm.value * folded.value.fNumber.value).toBeCloseTo(
+          folded.value.focalMm.value,
+          6,
+        );
       }),
     );
   });
@@ -258,7 +388,12 @@ describe('random chains', () => {
 it('reads nearer with tubes than the lens alone can, and says how far it reaches', () => {
   const system = fold(macro, tubes(25));
   const read = (distanceM: number) => {
-    const reading = readFar({ system, subject: { name: 'S', kind: 'beetle', sizeMm: 10, distanceM } as never, distanceM, output: { kind: 'screen', name: 'Web', longSidePx: 1000, subjectShare: 0.5 } });
+    const reading = readFar({
+      system,
+      subject: { name: 'S', kind: 'beetle', sizeMm: 10, distanceM } as never,
+      distanceM,
+      output: { kind: 'screen', name: 'Web', longSidePx: 1000, subjectShare: 0.5 },
+    });
     if (!reading.ok) throw new Error(reading.problem.message);
     return reading.value;
   };

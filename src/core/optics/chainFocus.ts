@@ -36,11 +36,17 @@ export function focusSpan(focusing: Focusing): FocusSpan {
   const at = (lensRatio: number) => distanceMm(settingAt(lensRatio));
   const farMm = at(lensFrom);
   const farthest = farMm === Infinity ? {} : { farthestMm: farMm };
-  if (fixedRatio || lensTo === lensFrom) return { closestMm: farMm, farthestMm: farMm, beyond: true, nearestAt: lensFrom };
+  if (fixedRatio || lensTo === lensFrom)
+    return { closestMm: farMm, farthestMm: farMm, beyond: true, nearestAt: lensFrom };
   const last = lastOf(focusing);
   const step = (last - lensFrom) * 1e-4;
   if (farMm !== Infinity && at(lensFrom + step) >= farMm) {
-    return { closestMm: farMm, farthestMm: lensTo === undefined ? farMm : at(lensTo), beyond: true, nearestAt: lensFrom };
+    return {
+      closestMm: farMm,
+      farthestMm: lensTo === undefined ? farMm : at(lensTo),
+      beyond: true,
+      nearestAt: lensFrom,
+    };
   }
   const slope = (lensRatio: number) => at(lensRatio + step / 2) - at(lensRatio - step / 2);
   const nearestAt = slope(last) <= 0 ? last : root(slope, lensFrom + step, last, 1e-9);
@@ -53,7 +59,12 @@ export function focusSpan(focusing: Focusing): FocusSpan {
  * @param unshortened share by which the lens is taken to shorten less than its law says, 0 to 1
  * @returns the setting, held to the nearer end of what the chain reaches
  */
-export function settingForDistance(focusing: Focusing, wantedMm: number, unshortened = 0, span = focusSpan(focusing)): Setting {
+export function settingForDistance(
+  focusing: Focusing,
+  wantedMm: number,
+  unshortened = 0,
+  span = focusSpan(focusing),
+): Setting {
   const { settingAt, lensFrom, fixedRatio } = focusing;
   const end = span.beyond ? lastOf(focusing) : span.nearestAt;
   if (fixedRatio || end === lensFrom) return settingAt(lensFrom, unshortened);

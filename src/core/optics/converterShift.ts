@@ -10,5 +10,9 @@ const WEAKEST_CONVERTER_MM = 151;
 export function converterShiftMm(system: Pick<EffectiveSystem, 'optics' | 'markedFocalMm'>): number {
   const factor = system.optics.state.factor;
   if (Math.abs(factor - 1) < 1e-9) return 0;
-  return Math.max(CONVERTER_LENGTH_MM, CONVERTER_LENGTH_SHARE * system.markedFocalMm, (WEAKEST_CONVERTER_MM * (factor - 1) ** 2) / factor);
+  return Math.max(
+    CONVERTER_LENGTH_MM,
+    CONVERTER_LENGTH_SHARE * system.markedFocalMm,
+    (WEAKEST_CONVERTER_MM * (factor - 1) ** 2) / factor,
+  );
 }

@@ -26,7 +26,8 @@ export function imageCircleAt(imageCircleMm: number, ratio: number): number {
 function quadrantArea(r: number, a: number, b: number): number {
   if (r >= Math.hypot(a, b)) return a * b;
   // Integral of min(b, √(r² − x²)) over x from 0 to min(a, r), in closed form.
-  const primitive = (x: number) => (x * Math.sqrt(Math.max(0, r * r - x * x)) + r * r * Math.asin(Math.min(1, x / r))) / 2;
+  const primitive = (x: number) =>
+    (x * Math.sqrt(Math.max(0, r * r - x * x)) + r * r * Math.asin(Math.min(1, x / r))) / 2;
   const end = Math.min(a, r);
   const flat = r > b ? Math.min(end, Math.sqrt(r * r - b * b)) : 0;
   return flat * b + primitive(end) - primitive(flat);

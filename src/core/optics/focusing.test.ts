@@ -32,12 +32,30 @@ const macro: LensSpec = {
 };
 const { closestFocusM: _, closestRatio: __, ...plain } = macro;
 const tubes = (mm: number): AdapterPart => ({ kind: 'tubes', name: 'Tubes', lengthsMm: [mm], autofocus: true });
-const factor = (t: number): AdapterPart => ({ kind: t > 1 ? 'converter' : 'reducer', name: `×${t}`, factor: t, autofocus: true });
+const factor = (t: number): AdapterPart => ({
+  kind: t > 1 ? 'converter' : 'reducer',
+  name: `×${t}`,
+  factor: t,
+  autofocus: true,
+});
 const closeUp: AdapterPart = { kind: 'closeUp', name: '+3', dioptres: 3 };
 const ring: AdapterPart = { kind: 'reversing', name: 'Ring' };
 const coupling: AdapterPart = { kind: 'coupling', name: 'Coupling' };
-const scope: ScopeSpec = { kind: 'scope', name: 'Scope', objectiveMm: 80, magnificationLow: 30, magnificationHigh: 30, detailClass: 'good' };
-const infinite: Part = { kind: 'objective', name: 'Objective', magnification: 10, numericalAperture: 0.25, correction: 'infinity' } as Part;
+const scope: ScopeSpec = {
+  kind: 'scope',
+  name: 'Scope',
+  objectiveMm: 80,
+  magnificationLow: 30,
+  magnificationHigh: 30,
+  detailClass: 'good',
+};
+const infinite: Part = {
+  kind: 'objective',
+  name: 'Objective',
+  magnification: 10,
+  numericalAperture: 0.25,
+  correction: 'infinity',
+} as Part;
 
 function fold(chain: Part[], change: Partial<SystemInput> = {}): EffectiveSystem {
   const folded = foldSystem({ body, modeId: 'whole', chain, ...change });
@@ -119,17 +137,32 @@ describe('a chain turned to a distance or a ratio', () => {
     const { optics } = fold([{ ...macro, lengthMm: 120 }, ring]);
     expect(optics.fixedRatio).toBe(true);
     const only = optics.state.far.ratio;
-    expect([settingForRatio(optics, 0.1).ratio, settingForRatio(optics, 8).ratio, settingForDistance(optics, 900).ratio]).toEqual([only, only, only]);
+    expect([
+      settingForRatio(optics, 0.1).ratio,
+      settingForRatio(optics, 8).ratio,
+      settingForDistance(optics, 900).ratio,
+    ]).toEqual([only, only, only]);
   });
 });
 
 describe('the range a chain focuses over', () => {
-  const extreme: LensSpec = { ...macro, name: 'Extreme', focalWideMm: 65, focalTeleMm: 65, closestFocusM: 0.313, closestRatio: 5 };
+  const extreme: LensSpec = {
+    ...macro,
+    name: 'Extreme',
+    focalWideMm: 65,
+    focalTeleMm: 65,
+    closestFocusM: 0.313,
+    closestRatio: 5,
+  };
   /** Nearest of many settings, and the farthest on the way to it from infinity; past it the ratio grows while one steps back. */
   function sampled(system: EffectiveSystem): { least: number; most: number } {
     const { optics } = system;
     const to = optics.lensTo ?? 1;
-    const distances = Array.from({ length: 4001 }, (_, i) => (subjectDistanceM(optics.settingAt(optics.lensFrom + ((to - optics.lensFrom) * i) / 4000)) ?? Infinity) * 1000);
+    const distances = Array.from(
+      { length: 4001 },
+      (_, i) =>
+        (subjectDistanceM(optics.settingAt(optics.lensFrom + ((to - optics.lensFrom) * i) / 4000)) ?? Infinity) * 1000,
+    );
     const least = Math.min(...distances);
     const turn = distances.indexOf(least);
     return { least, most: Math.max(...(turn === 0 ? distances : distances.slice(0, turn + 1))) };
@@ -142,7 +175,10 @@ describe('the range a chain focuses over', () => {
     ['beyond life size all the way', [macro, tubes(20), tubes(36), tubes(68)]],
     ['a lens up to 5 : 1', [extreme]],
     ['the same on tubes', [extreme, tubes(25)]],
-    ['a lens whose planes stand apart, on a short tube', [{ ...macro, focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.2, closestRatio: 0.5 }, tubes(6)]],
+    [
+      'a lens whose planes stand apart, on a short tube',
+      [{ ...macro, focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.2, closestRatio: 0.5 }, tubes(6)],
+    ],
   ])('%s', (_name, chain) => {
     const system = fold(chain);
     const { least, most } = sampled(system);
@@ -159,7 +195,11 @@ describe('the range a chain focuses over', () => {
 /** What a chain of lens, factors and extension really draws, traced from the sensor back through thin lenses of chosen powers. */
 function traced(behind: (number | { t: number; g: number })[]): number {
   // From the lens outwards: where each part's picture lies by design, then the same back from a sensor moved by the extension.
-  const parts = behind.map((part) => (typeof part === 'number' ? part : { ...part, s: part.t > 1 ? part.g * (1 - 1 / part.t) : part.g * (1 / part.t - 1) }));
+  const parts = behind.map((part) =>
+    typeof part === 'number'
+      ? part
+      : { ...part, s: part.t > 1 ? part.g * (1 - 1 / part.t) : part.g * (1 / part.t - 1) },
+  );
   let moved = 0;
   let spread = 1;
   for (const part of [...parts].reverse()) {
@@ -186,25 +226,33 @@ describe('extension among converters and reducers of unknown power', () => {
     const chain = [macro, ...plan.map((part) => (typeof part === 'number' ? tubes(part) : factor(part.t)))];
     const found = fold(chain).ratioAtClosest!;
     const powers = [50, 60, 80, 110, 150];
-    const truths = powers.flatMap((g1) => powers.map((g2) => {
-      const order = [g1, g2];
-      return traced(plan.map((part) => (typeof part === 'number' ? part : { t: part.t, g: order.shift()! })));
-    }));
+    const truths = powers.flatMap((g1) =>
+      powers.map((g2) => {
+        const order = [g1, g2];
+        return traced(plan.map((part) => (typeof part === 'number' ? part : { t: part.t, g: order.shift()! })));
+      }),
+    );
     const [least, most] = [Math.min(...truths), Math.max(...truths)];
     expect(found.value - found.plusMinus!).toBeLessThanOrEqual(least);
     expect(found.value + found.plusMinus!).toBeGreaterThanOrEqual(most);
     // The rest of the ± is the tubes' own twentieth.
     const own = truths[0]! * 0.05;
-    expect(found.plusMinus!).toBeLessThan((most - least) / 2 * 1.6 + own);
+    expect(found.plusMinus!).toBeLessThan(((most - least) / 2) * 1.6 + own);
   });
 });
 
 describe('measured ratios', () => {
   it('at both ends are taken at both ends, and the picture stays where the sensor is', () => {
-    const measured = [{ at: 'closest' as const, ratio: 1.52, plusMinus: 0.03 }, { at: 'infinity' as const, ratio: 0.29, plusMinus: 0.01 }];
+    const measured = [
+      { at: 'closest' as const, ratio: 1.52, plusMinus: 0.03 },
+      { at: 'infinity' as const, ratio: 0.29, plusMinus: 0.01 },
+    ];
     const plainly = fold([macro, tubes(25)]).optics;
     const { optics } = fold([macro, tubes(25)], { measured });
-    expect([optics.state.far.ratio, optics.state.near!.ratio]).toEqual([expect.closeTo(0.29, 9), expect.closeTo(1.52, 9)]);
+    expect([optics.state.far.ratio, optics.state.near!.ratio]).toEqual([
+      expect.closeTo(0.29, 9),
+      expect.closeTo(1.52, 9),
+    ]);
     for (const lensRatio of [0, 0.25, 0.5, 1]) {
       const [before, after] = [plainly.settingAt(lensRatio), optics.settingAt(lensRatio)];
       // v = F·(1 + m) before and after; Newton's 1/F with it.
@@ -229,20 +277,37 @@ describe('measured ratios', () => {
     expect(fold([bare, ring]).optics.unknownRatio).toBeDefined();
     const { optics } = fold([bare, ring], { measured: [{ at: 'infinity', ratio: 0.9, plusMinus: 0.05 }] });
     expect(optics.unknownRatio).toBeUndefined();
-    expect([optics.state.far.ratio, optics.state.near!.ratio, optics.lensFrom, optics.lensTo]).toEqual([0.9, 0.9, 0, 0]);
+    expect([optics.state.far.ratio, optics.state.near!.ratio, optics.lensFrom, optics.lensTo]).toEqual([
+      0.9, 0.9, 0, 0,
+    ]);
     expect(optics.state.far.imageMm).toBeCloseTo(105 * 1.9, 9);
   });
 });
 
 describe('mounts from the body to the lens', () => {
-  const adapter = (lensMount: string, mount: string): MountAdapterSpec => ({ kind: 'mountAdapter', name: `${lensMount} on ${mount}`, lensMount, mount, addsMm: 10, electronic: false } as unknown as MountAdapterSpec);
+  const adapter = (lensMount: string, mount: string): MountAdapterSpec =>
+    ({
+      kind: 'mountAdapter',
+      name: `${lensMount} on ${mount}`,
+      lensMount,
+      mount,
+      addsMm: 10,
+      electronic: false,
+    }) as unknown as MountAdapterSpec;
   const b: LensSpec = { ...macro, name: 'Other', mount: 'B' };
   const turning: AdapterPart = { ...factor(0.71), name: 'Reducer', mount: 'A', lensMount: 'B' } as AdapterPart;
   it.each<[string, Part[], [string, string, string][]]>([
     ['the same mount, in other letters', [{ ...macro, mount: ' a ' }], []],
     ['another mount', [b], [['Other', 'Body', 'A']]],
     ['an adapter between', [b, adapter('B', 'A')], []],
-    ['an adapter the wrong way round', [b, adapter('A', 'B')], [['A on B', 'Body', 'A'], ['Other', 'A on B', 'A']]],
+    [
+      'an adapter the wrong way round',
+      [b, adapter('A', 'B')],
+      [
+        ['A on B', 'Body', 'A'],
+        ['Other', 'A on B', 'A'],
+      ],
+    ],
     ['a reducer that changes the mount', [b, turning], []],
     ['a reducer that changes it, before a lens of the body’s', [macro, turning], [['Macro', 'Reducer', 'B']]],
     ['tubes of no mount pass on what is needed', [b, tubes(12)], [['Other', 'Tubes', 'A']]],
@@ -278,7 +343,11 @@ describe('chains that cannot be', () => {
     ['nothing but tubes', [tubes(12)], 'chain.noLens'],
     ['a tube in front of the lens', [tubes(12), macro], 'chain.order'],
     ['a close-up lens behind it', [macro, closeUp], 'chain.order'],
-    ['a reversed telescope', [missing({ kind: 'telescope', name: 'Newton', focalMm: 800, apertureMm: 200, detailClass: 'good' }, {}), ring], 'chain.reversing'],
+    [
+      'a reversed telescope',
+      [missing({ kind: 'telescope', name: 'Newton', focalMm: 800, apertureMm: 200, detailClass: 'good' }, {}), ring],
+      'chain.reversing',
+    ],
   ])('%s', (_name, chain, code) => {
     const arranged = arrange(chain);
     if (arranged.ok) throw new Error('understood what cannot be');
@@ -289,7 +358,13 @@ describe('chains that cannot be', () => {
   it('and those that can: each part at its place', () => {
     const coupled = arrange([{ ...macro, name: 'Front' }, coupling, macro, tubes(12)]);
     if (!coupled.ok) throw new Error(coupled.problem.message);
-    expect(coupled.value).toMatchObject({ mainIndex: 2, main: { name: 'Macro' }, front: [{ kind: 'coupled', lens: { name: 'Front' } }], back: [{ kind: 'tubes' }], reversed: false });
+    expect(coupled.value).toMatchObject({
+      mainIndex: 2,
+      main: { name: 'Macro' },
+      front: [{ kind: 'coupled', lens: { name: 'Front' } }],
+      back: [{ kind: 'tubes' }],
+      reversed: false,
+    });
     const throughScope = arrange([scope, { ...macro, name: 'Eye' }]);
     if (!throughScope.ok) throw new Error(throughScope.problem.message);
     expect(throughScope.value).toMatchObject({ mainIndex: 1, scope: { name: 'Scope' }, main: { name: 'Eye' } });
@@ -299,7 +374,11 @@ describe('chains that cannot be', () => {
 });
 
 it('a circle’s share of the diagonal, and of the area where it reaches the long sides', () => {
-  expect(coverage(20, 36, 24)).toMatchObject({ covered: false, diagonalShare: expect.closeTo(20 / Math.hypot(36, 24), 12), areaShare: expect.closeTo((Math.PI * 100) / 864, 9) });
+  expect(coverage(20, 36, 24)).toMatchObject({
+    covered: false,
+    diagonalShare: expect.closeTo(20 / Math.hypot(36, 24), 12),
+    areaShare: expect.closeTo((Math.PI * 100) / 864, 9),
+  });
   expect(coverage(50, 36, 24)).toMatchObject({ covered: true, diagonalShare: 1, areaShare: 1 });
   // Exactly the diagonal covers.
   expect(coverage(Math.hypot(36, 24), 36, 24).covered).toBe(true);

@@ -7,7 +7,17 @@ import { misfits } from './mountPath';
 import { USUAL_TUBE_FOCAL_MM, USUAL_TUBE_LENGTH_MM, lens50Of, type MainLens } from './mainLens';
 import { focalAtRatio, gapOf, zoomFocus, type LensFocus } from './lensFocus';
 import {
-  actOfExtension, actOfFactor, actOfFrontLens, bareSetting, throughAfocal, throughExtension, throughFactor, throughFrontLens, type Act, type OpticState, type Setting,
+  actOfExtension,
+  actOfFactor,
+  actOfFrontLens,
+  bareSetting,
+  throughAfocal,
+  throughExtension,
+  throughFactor,
+  throughFrontLens,
+  type Act,
+  type OpticState,
+  type Setting,
 } from './opticState';
 import { root } from '../quantity/root';
 import { imageCircleBetween } from './zoomRange';
@@ -61,7 +71,13 @@ function startOf(lens: MainLens, focus: LensFocus, markedFNumber: number, from: 
   const circle =
     lens.imageCircleWideMm === undefined
       ? undefined
-      : imageCircleBetween(markedFocalMm, lens.focalWideMm, lens.focalTeleMm, lens.imageCircleWideMm, lens.imageCircleTeleMm ?? lens.imageCircleWideMm);
+      : imageCircleBetween(
+          markedFocalMm,
+          lens.focalWideMm,
+          lens.focalTeleMm,
+          lens.imageCircleWideMm,
+          lens.imageCircleTeleMm ?? lens.imageCircleWideMm,
+        );
   const bare = (ratio: number) => bareSetting(focalAtRatio(focus, ratio), ratio, gapOf(focus));
   return {
     far: bare(from),
@@ -89,11 +105,14 @@ function actsOf({ front, back }: Arrangement, flangeErrorMm: number): Act[] {
           return [];
       }
     }),
-    ...back.flatMap((part): Act[] => (isFactor(part) ? [actOfFactor(part.factor)] : part.kind === 'tubes' ? [actOfExtension(tubesLengthMm(part))] : [])),
+    ...back.flatMap((part): Act[] =>
+      isFactor(part) ? [actOfFactor(part.factor)] : part.kind === 'tubes' ? [actOfExtension(tubesLengthMm(part))] : [],
+    ),
   ];
 }
 
-const powerOfObjective = (part: Extract<FrontPart, { kind: 'objective' }>): number => (1000 * part.magnification) / (part.designTubeFocalMm ?? USUAL_TUBE_FOCAL_MM);
+const powerOfObjective = (part: Extract<FrontPart, { kind: 'objective' }>): number =>
+  (1000 * part.magnification) / (part.designTubeFocalMm ?? USUAL_TUBE_FOCAL_MM);
 
 /** The whole chain as a function of the lens's own ratio. */
 function focusing(focus: LensFocus, acts: Act[]): FoldedOptics['settingAt'] {
@@ -108,11 +127,16 @@ function focusing(focus: LensFocus, acts: Act[]): FoldedOptics['settingAt'] {
 const UNKNOWN_REACH = 2;
 
 /** From which ratio of its own a lens reaches: 0, or where infinity comes to lie when it stands too near to the sensor. */
-function startOfFocus(settingAt: FoldedOptics['settingAt'], focus: LensFocus): { lensFrom: number; neverFocuses: boolean } {
+function startOfFocus(
+  settingAt: FoldedOptics['settingAt'],
+  focus: LensFocus,
+): { lensFrom: number; neverFocuses: boolean } {
   const ratioAt = (lensRatio: number) => settingAt(lensRatio).ratio;
   if (ratioAt(0) >= -1e-9) return { lensFrom: 0, neverFocuses: false };
   const last = focus.closest?.ratio ?? UNKNOWN_REACH;
-  return ratioAt(last) <= 1e-9 ? { lensFrom: 0, neverFocuses: true } : { lensFrom: root(ratioAt, 0, last), neverFocuses: false };
+  return ratioAt(last) <= 1e-9
+    ? { lensFrom: 0, neverFocuses: true }
+    : { lensFrom: root(ratioAt, 0, last), neverFocuses: false };
 }
 
 /** A lens or objective whose numerical aperture on the subject's side stops the light: N_w = m/(2·NA). */
@@ -125,14 +149,20 @@ function stoppedBy(state: OpticState, numericalAperture: number): OpticState {
  * Thin lens seen from behind: the lens's plane lies a focal length before the sensor it was made for, so reversed it lies
  * `length + flange − f` before the ring.
  */
-function reversed(state: OpticState, lens: LensSpec, body: BodySpec, ringMm: number): { state: OpticState; unknown?: string } {
+function reversed(
+  state: OpticState,
+  lens: LensSpec,
+  body: BodySpec,
+  ringMm: number,
+): { state: OpticState; unknown?: string } {
   const f = state.far.focalMm;
   const { lengthMm, flangeMm = body.flangeMm } = lens;
   if (lengthMm === undefined || flangeMm === undefined || body.flangeMm === undefined) {
     return { state, unknown: 'length of the lens and flange distance of the body' };
   }
   const imageMm = body.flangeMm + ringMm + lengthMm + flangeMm - f;
-  if (imageMm <= f * 1.01) return { state, unknown: 'true place of its principal planes (by its length it would draw nothing)' };
+  if (imageMm <= f * 1.01)
+    return { state, unknown: 'true place of its principal planes (by its length it would draw nothing)' };
   const setting = bareSetting(f, imageMm / f - 1);
   const turned = { ...state, far: setting, near: setting };
   if (state.circleMm === undefined) return { state: turned };
@@ -146,15 +176,23 @@ function objectiveAlone(arrangement: Arrangement, state: OpticState, body: BodyS
   const setting = bareSetting(focalMm, main.magnification);
   const made: OpticState = { ...state, far: setting, near: setting };
   // Off its tube length the magnification goes with the extension; with the flange unknown, the length is taken as right.
-  const off = body.flangeMm === undefined ? -tubesOf(arrangement) : body.flangeMm - (main.tubeLengthMm ?? USUAL_TUBE_LENGTH_MM);
+  const off =
+    body.flangeMm === undefined ? -tubesOf(arrangement) : body.flangeMm - (main.tubeLengthMm ?? USUAL_TUBE_LENGTH_MM);
   return throughExtension(made, off);
 }
 
-const tubesOf = ({ back }: Arrangement): number => back.reduce((sum, part) => sum + (part.kind === 'tubes' ? tubesLengthMm(part) : 0), 0);
+const tubesOf = ({ back }: Arrangement): number =>
+  back.reduce((sum, part) => sum + (part.kind === 'tubes' ? tubesLengthMm(part) : 0), 0);
 
 function flangeError({ main, back }: Arrangement, body: BodySpec): number {
   // What does not mount stands at no distance at all.
-  if (main.kind !== 'lens' || main.flangeMm === undefined || body.flangeMm === undefined || misfits(body, [main, ...back]).length) return 0;
+  if (
+    main.kind !== 'lens' ||
+    main.flangeMm === undefined ||
+    body.flangeMm === undefined ||
+    misfits(body, [main, ...back]).length
+  )
+    return 0;
   const adapters = back.filter((part) => part.kind === 'mountAdapter');
   const error = body.flangeMm + adapters.reduce((sum, part) => sum + part.addsMm, 0) - main.flangeMm;
   return Math.abs(error) > FLANGE_TOLERANCE_MM ? error : 0;
@@ -166,10 +204,21 @@ function flangeError({ main, back }: Arrangement, body: BodySpec): number {
  * @param markedFocalMm the main optic's focal length as set
  * @param markedFNumber its widest f-number there
  */
-export function foldOptics(arrangement: Arrangement, lens: MainLens, body: BodySpec, markedFocalMm: number, markedFNumber: number): FoldedOptics {
+export function foldOptics(
+  arrangement: Arrangement,
+  lens: MainLens,
+  body: BodySpec,
+  markedFocalMm: number,
+  markedFNumber: number,
+): FoldedOptics {
   const { main, front, back } = arrangement;
   const flangeErrorMm = arrangement.reversed ? 0 : flangeError(arrangement, body);
-  const lensFocus = zoomFocus(markedFocalMm, lens.focalTeleMm, lens.closestFocusM === undefined ? undefined : lens.closestFocusM * 1000, lens.closestRatio);
+  const lensFocus = zoomFocus(
+    markedFocalMm,
+    lens.focalTeleMm,
+    lens.closestFocusM === undefined ? undefined : lens.closestFocusM * 1000,
+    lens.closestRatio,
+  );
   const turned = focusing(lensFocus, actsOf(arrangement, flangeErrorMm));
   const { lensFrom, neverFocuses } = startOfFocus(turned, lensFocus);
   let state = objectiveAlone(arrangement, startOf(lens, lensFocus, markedFNumber, lensFrom), body);
@@ -194,7 +243,13 @@ export function foldOptics(arrangement: Arrangement, lens: MainLens, body: BodyS
         break;
       case 'scope': {
         const own = part.lens50LpPerMm ?? CLASS_LENS50_LP_PER_MM[part.detailClass];
-        state = throughAfocal(state, part.magnificationSet ?? part.magnificationLow, part.objectiveMm, own, part.apparentFieldDeg);
+        state = throughAfocal(
+          state,
+          part.magnificationSet ?? part.magnificationLow,
+          part.objectiveMm,
+          own,
+          part.apparentFieldDeg,
+        );
         stages.push({ name: part.name, kind: 'scope', state });
         break;
       }
@@ -218,7 +273,8 @@ export function foldOptics(arrangement: Arrangement, lens: MainLens, body: BodyS
   if (main.kind === 'objective') aperture = main.numericalAperture;
   if (aperture !== undefined) state = stoppedBy(state, aperture);
   const fixedRatio = arrangement.reversed || main.kind === 'objective';
-  const plain = state.far.ratio === 0 && lensFrom === 0 && flangeErrorMm === 0 && !front.length && !arrangement.reversed;
+  const plain =
+    state.far.ratio === 0 && lensFrom === 0 && flangeErrorMm === 0 && !front.length && !arrangement.reversed;
   const only = fixedRatio || arrangement.scope ? state.far : undefined;
   return {
     state,

@@ -136,34 +136,51 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
 
   const used = usedArea(body.sensor, mode);
   const markedFocalMm = Math.min(lens.focalTeleMm, Math.max(lens.focalWideMm, setup.focalMm ?? lens.focalTeleMm));
-  const markedFNumber = fNumberAt(markedFocalMm, lens.focalWideMm, lens.focalTeleMm, lens.fNumberWide, lens.fNumberTele);
+  const markedFNumber = fNumberAt(
+    markedFocalMm,
+    lens.focalWideMm,
+    lens.focalTeleMm,
+    lens.fNumberWide,
+    lens.fNumberTele,
+  );
   const estimated = foldOptics(arrangement, lens, body, markedFocalMm, markedFNumber);
   if (estimated.neverFocuses) return fail('focus.flange', standsTooNear(estimated, lens, body), 'chain');
-  const measured = setup.measured?.filter((each) => each.focalMm === undefined || Math.abs(each.focalMm / markedFocalMm - 1) < 0.005) ?? [];
+  const measured =
+    setup.measured?.filter(
+      (each) => each.focalMm === undefined || Math.abs(each.focalMm / markedFocalMm - 1) < 0.005,
+    ) ?? [];
   const optics = measured.length ? withMeasured(estimated, measured) : estimated;
   const { state } = optics;
   const converters = arrangement.back.filter((part): part is FactorPart => isFactor(part));
   const { factor } = state;
-  const between = markedFocalMm > lens.focalWideMm && markedFocalMm < lens.focalTeleMm && lens.fNumberWide !== lens.fNumberTele;
+  const between =
+    markedFocalMm > lens.focalWideMm && markedFocalMm < lens.focalTeleMm && lens.fNumberWide !== lens.fNumberTele;
 
   const factorQ = computed(factor, '×', () => ({
     name: 'Factor of converters and reducers',
     formula: converters.length ? converters.map((_, i) => `t${i + 1}`).join(' · ') : '1',
-    inputs: converters.map((converter, i) => input(`t${i + 1}`, converter.name, given(converter.factor, '×', converter.name))),
+    inputs: converters.map((converter, i) =>
+      input(`t${i + 1}`, converter.name, given(converter.factor, '×', converter.name)),
+    ),
     source: converters.length ? 'factors multiply, in whichever order' : 'no converter in the chain',
   }));
   const markedFocal = given(markedFocalMm, 'mm', 'Focal length of the lens', 'the lens as set');
   const focalMm = effectiveFocal(arrangement, optics, markedFocal, factorQ);
   const markedN = between
-    ? computed(markedFNumber, 'f/', () => ({
-        name: 'Widest aperture at this focal length',
-        formula: 'between the two ends, even in the logarithm',
-        inputs: [
-          input('N₁', 'at the wide end', given(lens.fNumberWide, 'f/', 'f-number at the wide end')),
-          input('N₂', 'at the long end', given(lens.fNumberTele, 'f/', 'f-number at the long end')),
-        ],
-        source: 'estimate: only the two ends are known',
-      }), Math.abs(lens.fNumberTele - lens.fNumberWide) / 4)
+    ? computed(
+        markedFNumber,
+        'f/',
+        () => ({
+          name: 'Widest aperture at this focal length',
+          formula: 'between the two ends, even in the logarithm',
+          inputs: [
+            input('N₁', 'at the wide end', given(lens.fNumberWide, 'f/', 'f-number at the wide end')),
+            input('N₂', 'at the long end', given(lens.fNumberTele, 'f/', 'f-number at the long end')),
+          ],
+          source: 'estimate: only the two ends are known',
+        }),
+        Math.abs(lens.fNumberTele - lens.fNumberWide) / 4,
+      )
     : given(markedFNumber, 'f/', 'Widest aperture of the lens', 'lens data');
   const fNumber = effectiveFNumber(arrangement, optics, markedN, factorQ);
   const pupil = computed(entrancePupilMm(focalMm.value, fNumber.value), 'mm', () => ({
@@ -224,7 +241,8 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     name: 'ISO parity',
     formula: '100 · k²',
     inputs: [input('k', 'crop factor', crop)],
-    source: 'the ISO on 36 × 24 mm that goes with the equivalent f-number at the same shutter time; it then shows about as much noise as ISO 100 here',
+    source:
+      'the ISO on 36 × 24 mm that goes with the equivalent f-number at the same shutter time; it then shows about as much noise as ISO 100 here',
     neglects: 'Differences between the sensors themselves.',
   }));
 
@@ -234,7 +252,13 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
   const bare50 = lens50Of(lens);
   const lens50 = state.lens50LpPerMm;
   const bare50Q = knownClass
-    ? given(bare50, 'lp/mm', '50 % frequency of the lens', `default of the class “${lens.detailClass}”`, bare50 * CLASS_UNCERTAINTY)
+    ? given(
+        bare50,
+        'lp/mm',
+        '50 % frequency of the lens',
+        `default of the class “${lens.detailClass}”`,
+        bare50 * CLASS_UNCERTAINTY,
+      )
     : given(bare50, 'lp/mm', '50 % frequency of the lens', 'lens data');
   const inFront50 = frontResponses(arrangement);
   const lens50LpPerMm = computed(
@@ -242,7 +266,11 @@ export function foldSystem(setup: SystemInput, choice: CropConventionChoice = 'u
     'lp/mm',
     () => ({
       name: '50 % frequency of the optics',
-      formula: converters.length ? '1 / √((t/ν)² + 1/ν₂²), for each converter' : inFront50.length ? '1 / √(1/ν² + 1/ν₃²)' : 'ν',
+      formula: converters.length
+        ? '1 / √((t/ν)² + 1/ν₂²), for each converter'
+        : inFront50.length
+          ? '1 / √(1/ν² + 1/ν₃²)'
+          : 'ν',
       inputs: [
         input('ν', 'of the lens', bare50Q),
         ...inFront50.map(([name, own]) => input('ν₃', `of ${name}`, given(own, 'lp/mm', name))),

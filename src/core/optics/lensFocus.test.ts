@@ -2,7 +2,12 @@ import * as fc from 'fast-check';
 import { distanceAtRatio, focalAtRatio, lensFocus, ratioAtDistance, zoomFocus } from './lensFocus';
 
 /** A lens of two thin groups, the rear one moved for focus, traced from the sensor outwards: nothing of the core is used. */
-function innerFocus(focalMm: number, frontMm: number, gapMm: number, moveMm: number): { distanceMm: number; ratio: number } {
+function innerFocus(
+  focalMm: number,
+  frontMm: number,
+  gapMm: number,
+  moveMm: number,
+): { distanceMm: number; ratio: number } {
   const rearMm = (1 - gapMm / frontMm) / (1 / focalMm - 1 / frontMm);
   const backMm = focalMm * (1 - gapMm / frontMm);
   const gap = gapMm + moveMm;

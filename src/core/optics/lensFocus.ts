@@ -54,7 +54,8 @@ export function lensFocus(focalMm: number, closestFocusMm?: number, closestRatio
  * @param teleMm the long end, which the data are for
  */
 export function zoomFocus(focalMm: number, teleMm: number, closestFocusMm?: number, closestRatio?: number): LensFocus {
-  if (closestFocusMm === undefined || closestRatio === undefined || focalMm >= teleMm) return lensFocus(focalMm, closestFocusMm, closestRatio);
+  if (closestFocusMm === undefined || closestRatio === undefined || focalMm >= teleMm)
+    return lensFocus(focalMm, closestFocusMm, closestRatio);
   const near = (effectiveFocalAtClosest(closestFocusMm, closestRatio) * focalMm) / teleMm;
   const half = closestFocusMm / near - 2;
   return lensFocus(focalMm, closestFocusMm, 2 / (half + Math.sqrt(half * half - 4)));
@@ -66,7 +67,8 @@ export function focalAtRatio({ focalMm, closest, law }: LensFocus, ratio: number
 }
 
 /** What the spacing of the principal planes adds to the distance, mm. */
-export const gapOf = ({ focalMm, closest, law }: LensFocus): number => (closest && law === 'spaced' ? closest.distanceMm - focalMm * reach(closest.ratio) : 0);
+export const gapOf = ({ focalMm, closest, law }: LensFocus): number =>
+  closest && law === 'spaced' ? closest.distanceMm - focalMm * reach(closest.ratio) : 0;
 
 /** Sensor-to-subject distance, mm, at a ratio of the lens's own: f′(m)·(2 + m + 1/m). */
 export function distanceAtRatio(lens: LensFocus, ratio: number): number {
@@ -110,9 +112,11 @@ export interface FoundRatio {
  */
 export function ratioAtDistance(lens: LensFocus, distanceMm: number): FoundRatio | undefined {
   const { focalMm, closest, law } = lens;
-  if (!closest) return distanceMm < 4 * focalMm * (1 - 1e-12) ? undefined : { ratio: thinRatio(focalMm, distanceMm), plusMinus: 0 };
+  if (!closest)
+    return distanceMm < 4 * focalMm * (1 - 1e-12) ? undefined : { ratio: thinRatio(focalMm, distanceMm), plusMinus: 0 };
   // A lens that draws beyond life size has two ratios at most distances; by its distance it is read on the far side.
-  if (distanceMm <= closest.distanceMm && lastFalling(lens) === closest.ratio) return { ratio: closest.ratio, plusMinus: 0 };
+  if (distanceMm <= closest.distanceMm && lastFalling(lens) === closest.ratio)
+    return { ratio: closest.ratio, plusMinus: 0 };
   if (distanceMm < closest.distanceMm) return ratioAtDistance(lens, closest.distanceMm);
   const spaced = () => thinRatio(focalMm, distanceMm - closest.distanceMm + focalMm * reach(closest.ratio));
   const ratio = law === 'spaced' ? spaced() : shortenedRatio(lens, distanceMm);

@@ -30,7 +30,15 @@ export const USUAL_TUBE_LENGTH_MM = 160;
 export const USUAL_TUBE_FOCAL_MM = 200;
 
 function prime(main: MainOptic, focalMm: number, fNumber: number): Omit<MainLens, 'detailClass' | 'autofocus'> {
-  return { kind: main.kind, name: main.name, focalWideMm: focalMm, focalTeleMm: focalMm, fNumberWide: fNumber, fNumberTele: fNumber, lens50LpPerMm: main.lens50LpPerMm };
+  return {
+    kind: main.kind,
+    name: main.name,
+    focalWideMm: focalMm,
+    focalTeleMm: focalMm,
+    fNumberWide: fNumber,
+    fNumberTele: fNumber,
+    lens50LpPerMm: main.lens50LpPerMm,
+  };
 }
 
 /** Reads the main optic of an arrangement as a lens with a focal range, f-numbers and a closest focus. */
@@ -41,9 +49,19 @@ export function mainLensOf({ main, scope }: Arrangement): MainLens {
       // Through an eyepiece the scope focuses and the camera's lens stays at infinity.
       return scope ? { ...main, closestFocusM: scope.closestFocusM, closestRatio: undefined } : main;
     case 'telescope':
-      return { ...prime(main, main.focalMm, main.focalMm / main.apertureMm), imageCircleWideMm: main.imageCircleMm, detailClass: main.detailClass, autofocus: false };
+      return {
+        ...prime(main, main.focalMm, main.focalMm / main.apertureMm),
+        imageCircleWideMm: main.imageCircleMm,
+        detailClass: main.detailClass,
+        autofocus: false,
+      };
     case 'tubeLens':
-      return { ...prime(main, main.focalMm, OPEN_F_NUMBER), imageCircleWideMm: main.imageCircleMm, detailClass: 'excellent', autofocus: false };
+      return {
+        ...prime(main, main.focalMm, OPEN_F_NUMBER),
+        imageCircleWideMm: main.imageCircleMm,
+        detailClass: 'excellent',
+        autofocus: false,
+      };
     case 'objective':
       return {
         ...prime(main, finiteFocalMm(main.tubeLengthMm ?? USUAL_TUBE_LENGTH_MM, main.magnification), OPEN_F_NUMBER),
@@ -55,4 +73,5 @@ export function mainLensOf({ main, scope }: Arrangement): MainLens {
 }
 
 /** 50 % frequency of a lens in lp/mm: its own where known, else the default of its class. */
-export const lens50Of = (lens: Pick<MainLens, 'lens50LpPerMm' | 'detailClass'>): number => lens.lens50LpPerMm ?? CLASS_LENS50_LP_PER_MM[lens.detailClass];
+export const lens50Of = (lens: Pick<MainLens, 'lens50LpPerMm' | 'detailClass'>): number =>
+  lens.lens50LpPerMm ?? CLASS_LENS50_LP_PER_MM[lens.detailClass];

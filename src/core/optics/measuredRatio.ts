@@ -32,7 +32,11 @@ function corrected(setting: Setting, ratio: number): Setting {
 const FARTHEST_OUT = 30;
 
 /** A reversed lens of unknown length: the sensor stands where its marked focal length and the ratio put it. */
-const placedFor = (setting: Setting, ratio: number): Setting => ({ ...setting, ratio, imageMm: setting.frontFocalMm * (1 + (ratio * setting.frontFocalMm) / setting.focalMm) });
+const placedFor = (setting: Setting, ratio: number): Setting => ({
+  ...setting,
+  ratio,
+  imageMm: setting.frontFocalMm * (1 + (ratio * setting.frontFocalMm) / setting.focalMm),
+});
 
 /**
  * Puts measured ratios in the place of the estimates. A chain of one fixed ratio takes it at both ends; a chain whose ratio
@@ -49,10 +53,19 @@ export function withMeasured(optics: FoldedOptics, measured: MeasuredRatio[]): F
     const { unknownRatio: _, ...known } = optics;
     const ratio = (closest ?? infinity)!.ratio;
     const only = unknownRatio === undefined ? corrected(state.far, ratio) : placedFor(state.far, ratio);
-    return { ...known, measured: taken, state: { ...state, far: only, near: only }, settingAt: () => only, lensFrom: 0, lensTo: 0 };
+    return {
+      ...known,
+      measured: taken,
+      state: { ...state, far: only, near: only },
+      settingAt: () => only,
+      lensFrom: 0,
+      lensTo: 0,
+    };
   }
   // Where the lens's closest focus is not known, what was measured says how far it is turned out there.
-  const lensTo = optics.lensTo ?? (closest ? root((lensRatio) => settingAt(lensRatio).ratio - closest.ratio, lensFrom, FARTHEST_OUT) : undefined);
+  const lensTo =
+    optics.lensTo ??
+    (closest ? root((lensRatio) => settingAt(lensRatio).ratio - closest.ratio, lensFrom, FARTHEST_OUT) : undefined);
   const near = settingAt(lensTo ?? lensFrom);
   const atNear = closest ? closest.ratio / near.ratio : 1;
   const atFar = infinity && state.far.ratio > 0 ? infinity.ratio / state.far.ratio : state.far.ratio > 0 ? 1 : atNear;

@@ -48,4 +48,7 @@ export function misfits(body: BodySpec, chain: Part[]): Misfit[] {
 
 /** Mount adapters that would bring the two together. */
 export const adaptersFor = (misfit: Misfit, adapters: MountAdapterSpec[]): MountAdapterSpec[] =>
-  adapters.filter((adapter) => sameMount(adapter.lensMount, misfit.has) && adapter.mount !== undefined && sameMount(adapter.mount, misfit.needs));
+  adapters.filter(
+    (adapter) =>
+      sameMount(adapter.lensMount, misfit.has) && adapter.mount !== undefined && sameMount(adapter.mount, misfit.needs),
+  );

@@ -83,21 +83,23 @@ export const CONVERTER_POWER_UNSURE = (1 / 50 - 1 / 150) * 0.501;
  *
  * @source f·t, m·t; thin lenses in air, exact in the converter's power
  */
-export const actOfFactor = (factor: number): Act => (setting) => {
-  const sign = factor === 1 ? 0 : factor > 1 ? 1 : -1;
-  const power = sign * CONVERTER_POWER_PER_MM;
-  return {
-    ...setting,
-    focalMm: setting.focalMm * factor,
-    ratio: setting.ratio * factor,
-    ratioUnsure: setting.ratioUnsure * factor,
-    perMm: setting.perMm / factor,
-    bendPerMm: setting.bendPerMm / factor + setting.ratio * power,
-    bendUnsure: setting.bendUnsure / factor + Math.abs(setting.ratio * sign) * CONVERTER_POWER_UNSURE,
-    spread: setting.spread * factor,
-    spreadPerMm: setting.spreadPerMm / factor + setting.spread * power,
+export const actOfFactor =
+  (factor: number): Act =>
+  (setting) => {
+    const sign = factor === 1 ? 0 : factor > 1 ? 1 : -1;
+    const power = sign * CONVERTER_POWER_PER_MM;
+    return {
+      ...setting,
+      focalMm: setting.focalMm * factor,
+      ratio: setting.ratio * factor,
+      ratioUnsure: setting.ratioUnsure * factor,
+      perMm: setting.perMm / factor,
+      bendPerMm: setting.bendPerMm / factor + setting.ratio * power,
+      bendUnsure: setting.bendUnsure / factor + Math.abs(setting.ratio * sign) * CONVERTER_POWER_UNSURE,
+      spread: setting.spread * factor,
+      spreadPerMm: setting.spreadPerMm / factor + setting.spread * power,
+    };
   };
-};
 
 /**
  * Extension e between the optics so far and the sensor.
@@ -105,18 +107,21 @@ export const actOfFactor = (factor: number): Act => (setting) => {
  * @param extensionMm may be negative, where an adapter is shorter than it should be
  * @source Newton: Δm = e/F
  */
-export const actOfExtension = (extensionMm: number): Act => (setting) => {
-  const wanted = extensionMm * setting.spreadPerMm;
-  // Behind a reducer long tubes would turn the light cone round: no weaker than half is believed.
-  const share = wanted < -setting.spread / 2 ? -setting.spread / 2 / wanted : 1;
-  return {
-    ...setting,
-    ratio: setting.ratio + extensionMm * (setting.perMm + share * setting.bendPerMm),
-    ratioUnsure: setting.ratioUnsure + Math.abs(extensionMm) * (setting.bendUnsure + (1 - share) * Math.abs(setting.bendPerMm)),
-    spread: setting.spread + share * wanted,
-    imageMm: setting.imageMm + extensionMm,
+export const actOfExtension =
+  (extensionMm: number): Act =>
+  (setting) => {
+    const wanted = extensionMm * setting.spreadPerMm;
+    // Behind a reducer long tubes would turn the light cone round: no weaker than half is believed.
+    const share = wanted < -setting.spread / 2 ? -setting.spread / 2 / wanted : 1;
+    return {
+      ...setting,
+      ratio: setting.ratio + extensionMm * (setting.perMm + share * setting.bendPerMm),
+      ratioUnsure:
+        setting.ratioUnsure + Math.abs(extensionMm) * (setting.bendUnsure + (1 - share) * Math.abs(setting.bendPerMm)),
+      spread: setting.spread + share * wanted,
+      imageMm: setting.imageMm + extensionMm,
+    };
   };
-};
 
 /**
  * A thin lens of power Φ in contact in front, before anything stands behind the lens: a close-up lens, or a coupled lens
@@ -125,10 +130,12 @@ export const actOfExtension = (extensionMm: number): Act => (setting) => {
  * @param dioptres Φ, 1/m
  * @source 1/F = 1/f + Φ; with the image distance v unchanged, m = v/F − 1
  */
-export const actOfFrontLens = (dioptres: number): Act => (setting) => {
-  const focalMm = 1 / (1 / setting.frontFocalMm + dioptres / 1000);
-  return { ...setting, frontFocalMm: focalMm, focalMm, ratio: setting.imageMm / focalMm - 1, perMm: 1 / focalMm };
-};
+export const actOfFrontLens =
+  (dioptres: number): Act =>
+  (setting) => {
+    const focalMm = 1 / (1 / setting.frontFocalMm + dioptres / 1000);
+    return { ...setting, frontFocalMm: focalMm, focalMm, ratio: setting.imageMm / focalMm - 1, perMm: 1 / focalMm };
+  };
 
 /**
  * Working f-number against the f-number engraved on the lens: how much longer the cone behind the lens is than at infinity.
@@ -182,23 +189,33 @@ export function throughFrontLens(state: OpticState, dioptres: number, own50LpPer
     ...state,
     ...changed,
     fNumber: (state.fNumber * changed.far.focalMm) / state.far.focalMm,
-    lens50LpPerMm: own50LpPerMm === undefined ? state.lens50LpPerMm : 1 / Math.hypot(1 / state.lens50LpPerMm, 1 / own50LpPerMm),
+    lens50LpPerMm:
+      own50LpPerMm === undefined ? state.lens50LpPerMm : 1 / Math.hypot(1 / state.lens50LpPerMm, 1 / own50LpPerMm),
   };
 }
 
 /** What a tele attachment or scope of magnification M makes of a camera lens behind it. */
-export function throughAfocal(state: OpticState, magnification: number, objectiveMm: number, own50LpPerMm?: number, apparentFieldDeg?: number): OpticState {
+export function throughAfocal(
+  state: OpticState,
+  magnification: number,
+  objectiveMm: number,
+  own50LpPerMm?: number,
+  apparentFieldDeg?: number,
+): OpticState {
   const cameraFocalMm = state.far.focalMm;
   // The smaller of the scope's exit pupil and the camera's own entrance pupil stops the light.
   const pupilMm = magnification * Math.min(objectiveMm / magnification, cameraFocalMm / state.fNumber);
   const focalMm = magnification * cameraFocalMm;
-  const eyepieceCircleMm = apparentFieldDeg === undefined ? undefined : 2 * cameraFocalMm * Math.tan((apparentFieldDeg * Math.PI) / 360);
-  const circle = eyepieceCircleMm === undefined ? state.circleMm : Math.min(eyepieceCircleMm, state.circleMm ?? Infinity);
+  const eyepieceCircleMm =
+    apparentFieldDeg === undefined ? undefined : 2 * cameraFocalMm * Math.tan((apparentFieldDeg * Math.PI) / 360);
+  const circle =
+    eyepieceCircleMm === undefined ? state.circleMm : Math.min(eyepieceCircleMm, state.circleMm ?? Infinity);
   return {
     far: bareSetting(focalMm, 0),
     fNumber: focalMm / pupilMm,
     factor: state.factor,
-    lens50LpPerMm: own50LpPerMm === undefined ? state.lens50LpPerMm : 1 / Math.hypot(1 / state.lens50LpPerMm, 1 / own50LpPerMm),
+    lens50LpPerMm:
+      own50LpPerMm === undefined ? state.lens50LpPerMm : 1 / Math.hypot(1 / state.lens50LpPerMm, 1 / own50LpPerMm),
     ...(circle === undefined ? {} : { circleMm: circle }),
   };
 }

@@ -30,7 +30,16 @@ describe('thin lens', () => {
     );
   });
 
-  it.each([[0, 1000], [-50, 1000], [NaN, 1000], [50, 0], [50, -1], [50, NaN], [Infinity, 1000], [50, Infinity]])('refuses f = %p, T = %p', (f, distance) => {
+  it.each([
+    [0, 1000],
+    [-50, 1000],
+    [NaN, 1000],
+    [50, 0],
+    [50, -1],
+    [50, NaN],
+    [Infinity, 1000],
+    [50, Infinity],
+  ])('refuses f = %p, T = %p', (f, distance) => {
     expect(focusThinLens(f, distance).ok).toBe(false);
   });
 });
@@ -38,10 +47,15 @@ describe('thin lens', () => {
 describe('equivalence', () => {
   it('keeps the entrance pupil', () => {
     fc.assert(
-      fc.property(focal, fc.double({ min: 0.9, max: 32, noNaN: true }), fc.double({ min: 0.5, max: 8, noNaN: true }), (f, n, k) => {
-        const eq = equivalent(f, n, k);
-        expect(entrancePupilMm(eq.focalMm, eq.fNumber)).toBeCloseTo(entrancePupilMm(f, n), 6);
-      }),
+      fc.property(
+        focal,
+        fc.double({ min: 0.9, max: 32, noNaN: true }),
+        fc.double({ min: 0.5, max: 8, noNaN: true }),
+        (f, n, k) => {
+          const eq = equivalent(f, n, k);
+          expect(entrancePupilMm(eq.focalMm, eq.fNumber)).toBeCloseTo(entrancePupilMm(f, n), 6);
+        },
+      ),
     );
   });
 
@@ -75,7 +89,14 @@ describe('coverage', () => {
     return inside / steps ** 2;
   };
 
-  it.each([[28.2, 36, 24], [20, 36, 24], [40, 36, 24], [35.9, 36, 24], [43.2, 36, 24], [15, 17.3, 13]])('of a circle of %p mm on %p × %p agrees with counting', (circle, width, height) => {
+  it.each([
+    [28.2, 36, 24],
+    [20, 36, 24],
+    [40, 36, 24],
+    [35.9, 36, 24],
+    [43.2, 36, 24],
+    [15, 17.3, 13],
+  ])('of a circle of %p mm on %p × %p agrees with counting', (circle, width, height) => {
     expect(coverage(circle, width, height).areaShare).toBeCloseTo(counted(circle, width, height), 3);
   });
 

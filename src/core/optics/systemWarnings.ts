@@ -13,15 +13,23 @@ const round = (value: number, figures = 3): string => String(Number(value.toPrec
 
 /** Words a part that does not fit its neighbour. */
 export function misfitText({ name, has, onto, needs, builtIn }: ReturnType<typeof misfits>[number]): string {
-  return builtIn ? `${name} is built into its own camera (${has}) and does not come off: take that body.` : `${name} does not mount: it has the mount ${has}, ${onto} takes ${needs}.`;
+  return builtIn
+    ? `${name} is built into its own camera (${has}) and does not come off: take that body.`
+    : `${name} does not mount: it has the mount ${has}, ${onto} takes ${needs}.`;
 }
 
 /** What to say of a lens that stands nearer to the sensor than it was made for, because its adapter is missing. */
-export function standsTooNear(optics: FoldedOptics, lens: Pick<MainLens, 'name'>, body: Pick<BodySpec, 'name'>): string {
+export function standsTooNear(
+  optics: FoldedOptics,
+  lens: Pick<MainLens, 'name'>,
+  body: Pick<BodySpec, 'name'>,
+): string {
   const missing = round(-optics.flangeErrorMm, 3);
   const lead = `${lens.name} stands ${missing} mm too near to the sensor of ${body.name}`;
   const adapter = `An adapter ${missing} mm deep is missing between the two: put it in.`;
-  return optics.neverFocuses ? `${lead}: nothing comes to focus, near or far. ${adapter}` : `${lead}: it focuses farther than its scale says, and its closest focus moves away. ${adapter}`;
+  return optics.neverFocuses
+    ? `${lead}: nothing comes to focus, near or far. ${adapter}`
+    : `${lead}: it focuses farther than its scale says, and its closest focus moves away. ${adapter}`;
 }
 
 /** Lens data whose closest focus and ratio no lens can have together. */
@@ -47,8 +55,13 @@ const MOST_SPACING_SHARE = 0.5;
 const LEAST_SHORTENED = 0.15;
 
 /** Image circle, mm, where the chain is focused: as wide as the cone behind the lens has become. */
-export function circleAtMm(system: Pick<EffectiveSystem, 'imageCircleMm' | 'optics'>, setting: Setting): number | undefined {
-  return system.imageCircleMm && (system.imageCircleMm.value * coneFactor(setting)) / coneFactor(system.optics.state.far);
+export function circleAtMm(
+  system: Pick<EffectiveSystem, 'imageCircleMm' | 'optics'>,
+  setting: Setting,
+): number | undefined {
+  return (
+    system.imageCircleMm && (system.imageCircleMm.value * coneFactor(setting)) / coneFactor(system.optics.state.far)
+  );
 }
 
 /** Whether the circle covers the mode's frame where the chain is focused. */
@@ -76,15 +89,24 @@ export function warningsAt(system: EffectiveSystem, setting: Setting): Problem[]
 export function systemWarnings(system: EffectiveSystem): Problem[] {
   const { body, chain, optics } = system;
   const warnings: Problem[] = sensorDoubts(body.sensor);
-  for (const misfit of misfits(body, chain)) warnings.push({ code: 'mount.mismatch', message: misfitText(misfit), field: 'chain' });
+  for (const misfit of misfits(body, chain))
+    warnings.push({ code: 'mount.mismatch', message: misfitText(misfit), field: 'chain' });
   const dark = darkCorners(system, optics.state.far);
   if (dark) warnings.push(dark);
   if (optics.unknownRatio !== undefined) {
-    warnings.push({ code: 'ratio.unknown', message: `How large it draws cannot be worked out without the ${optics.unknownRatio}. Enter them, or measure with a ruler.`, field: 'chain' });
+    warnings.push({
+      code: 'ratio.unknown',
+      message: `How large it draws cannot be worked out without the ${optics.unknownRatio}. Enter them, or measure with a ruler.`,
+      field: 'chain',
+    });
   } else if (optics.flangeErrorMm < 0) {
     warnings.push({ code: 'focus.flange', message: standsTooNear(optics, system.lens, body), field: 'chain' });
   } else if (optics.flangeErrorMm > 0) {
-    warnings.push({ code: 'focus.flange', message: `Lens and sensor stand ${round(optics.flangeErrorMm, 2)} mm too far apart: it acts like an extension tube and does not reach infinity.`, field: 'chain' });
+    warnings.push({
+      code: 'focus.flange',
+      message: `Lens and sensor stand ${round(optics.flangeErrorMm, 2)} mm too far apart: it acts like an extension tube and does not reach infinity.`,
+      field: 'chain',
+    });
   }
   const contradicts = contradiction(system);
   if (contradicts) warnings.push(contradicts);

@@ -25,7 +25,11 @@ export function focusThinLens(focalMm: number, sensorToSubjectMm: number): Resul
   }
   const discriminant = sensorToSubjectMm * (sensorToSubjectMm - 4 * focalMm);
   if (discriminant < 0) {
-    return fail('distance.tooNear', 'Nearer than four focal lengths a lens cannot form a picture. Step back, or use a shorter focal length.', 'distanceM');
+    return fail(
+      'distance.tooNear',
+      'Nearer than four focal lengths a lens cannot form a picture. Step back, or use a shorter focal length.',
+      'distanceM',
+    );
   }
   const uMm = (sensorToSubjectMm + Math.sqrt(discriminant)) / 2;
   // T − u cancels at long distances; f·u/(u − f) is the same number with all its digits.

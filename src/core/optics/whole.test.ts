@@ -27,13 +27,49 @@ const zoom: LensSpec = {
   weightG: 1350,
   price: 1900,
 };
-const prime: LensSpec = { ...zoom, name: 'Prime', focalWideMm: 100, focalTeleMm: 100, fNumberWide: 2, fNumberTele: 2, lens50LpPerMm: 80 };
+const prime: LensSpec = {
+  ...zoom,
+  name: 'Prime',
+  focalWideMm: 100,
+  focalTeleMm: 100,
+  fNumberWide: 2,
+  fNumberTele: 2,
+  lens50LpPerMm: 80,
+};
 const x14: AdapterPart = { kind: 'converter', name: '×1.4', factor: 1.4, autofocus: true, weightG: 190 };
 const x20: AdapterPart = { kind: 'converter', name: '×2', factor: 2, autofocus: true, lens50LpPerMm: 120 };
-const tubes = (...usedMm: number[]): AdapterPart => ({ kind: 'tubes', name: `Tubes ${usedMm.join('+')}`, lengthsMm: usedMm, autofocus: true });
-const scope: ScopeSpec = { kind: 'scope', name: 'Scope', objectiveMm: 80, magnificationLow: 25, magnificationHigh: 50, detailClass: 'fair', apparentFieldDeg: 50 } as ScopeSpec;
-const finite: Part = { kind: 'objective', name: 'Finite', magnification: 4, numericalAperture: 0.1, correction: 'finite', tubeLengthMm: 160, detailClass: 'good' } as unknown as Part;
-const infinity: Part = { kind: 'objective', name: 'Infinity', magnification: 5, numericalAperture: 0.14, correction: 'infinity', designTubeFocalMm: 200 } as unknown as Part;
+const tubes = (...usedMm: number[]): AdapterPart => ({
+  kind: 'tubes',
+  name: `Tubes ${usedMm.join('+')}`,
+  lengthsMm: usedMm,
+  autofocus: true,
+});
+const scope: ScopeSpec = {
+  kind: 'scope',
+  name: 'Scope',
+  objectiveMm: 80,
+  magnificationLow: 25,
+  magnificationHigh: 50,
+  detailClass: 'fair',
+  apparentFieldDeg: 50,
+} as ScopeSpec;
+const finite: Part = {
+  kind: 'objective',
+  name: 'Finite',
+  magnification: 4,
+  numericalAperture: 0.1,
+  correction: 'finite',
+  tubeLengthMm: 160,
+  detailClass: 'good',
+} as unknown as Part;
+const infinity: Part = {
+  kind: 'objective',
+  name: 'Infinity',
+  magnification: 5,
+  numericalAperture: 0.14,
+  correction: 'infinity',
+  designTubeFocalMm: 200,
+} as unknown as Part;
 
 function fold(chain: Part[], change: Partial<SystemInput> = {}): EffectiveSystem {
   const folded = foldSystem({ body, modeId: 'whole', chain, ...change });
@@ -49,7 +85,12 @@ describe('a zoom between its ends', () => {
     expect(middle.fNumber.value).toBeCloseTo(Math.sqrt(4 * 5.6) * 1.4, 9);
     expect(middle.fNumber.plusMinus).toBeCloseTo(((5.6 - 4) / 4) * 1.4, 9);
     expect(symbols(middle.fNumber.why.inputs[0]!.quantity).length).toBeGreaterThan(1);
-    for (const [focalMm, n] of [[100, 4], [400, 5.6], [900, 5.6], [20, 4]] as const) {
+    for (const [focalMm, n] of [
+      [100, 4],
+      [400, 5.6],
+      [900, 5.6],
+      [20, 4],
+    ] as const) {
       const end = fold([zoom], { focalMm });
       expect([end.fNumber.value, end.fNumber.plusMinus]).toEqual([n, undefined]);
     }
@@ -62,7 +103,10 @@ describe('a zoom between its ends', () => {
     expect(fold(chain, { focalMm: 100.3, measured }).ratioAtInfinity).toMatchObject({ value: 0.31, kind: 'measured' });
     expect(fold(chain, { focalMm: 101, measured }).ratioAtInfinity!.value).toBeCloseTo(25 / 101, 9);
     expect(fold(chain, { focalMm: 101, measured }).ratioAtInfinity!.kind).toBe('computed');
-    expect(fold(chain, { focalMm: 300, measured: [{ at: 'infinity', ratio: 0.31, plusMinus: 0.01 }] }).ratioAtInfinity!.value).toBe(0.31);
+    expect(
+      fold(chain, { focalMm: 300, measured: [{ at: 'infinity', ratio: 0.31, plusMinus: 0.01 }] }).ratioAtInfinity!
+        .value,
+    ).toBe(0.31);
   });
 });
 
@@ -91,9 +135,18 @@ describe('what a whole is made of', () => {
 
   it('tells the crop factor by every school, and which one counts', () => {
     const { why, value } = fold([prime]).cropFactor;
-    const byHand = { diagonal: Math.hypot(36, 24) / Math.hypot(35.2, 19.8), width: 36 / 35.2, height: 24 / 19.8, sameAspect: 36 / 35.2 };
-    expect(Object.fromEntries(why.schools!.map((each) => [each.choice, each.value]))).toEqual(Object.fromEntries(Object.entries(byHand).map(([name, k]) => [name, expect.closeTo(k, 9)])));
-    expect(why.schools!.filter((each) => each.chosen).map((each) => [each.choice, each.value])).toEqual([['sameAspect', value]]);
+    const byHand = {
+      diagonal: Math.hypot(36, 24) / Math.hypot(35.2, 19.8),
+      width: 36 / 35.2,
+      height: 24 / 19.8,
+      sameAspect: 36 / 35.2,
+    };
+    expect(Object.fromEntries(why.schools!.map((each) => [each.choice, each.value]))).toEqual(
+      Object.fromEntries(Object.entries(byHand).map(([name, k]) => [name, expect.closeTo(k, 9)])),
+    );
+    expect(why.schools!.filter((each) => each.chosen).map((each) => [each.choice, each.value])).toEqual([
+      ['sameAspect', value],
+    ]);
   });
 
   it('weighs body, parts and support, and says where a part is not known', () => {
@@ -117,7 +170,16 @@ describe('what a whole is made of', () => {
     expect([fNumber.value, obstruction]).toEqual([2, 0.4]);
     // The ring that is left is 0.84 of the area.
     expect((fNumber.value / lightFNumber) ** 2).toBeCloseTo(0.84, 12);
-    const reflector = fold([{ kind: 'telescope', name: 'Reflector', focalMm: 800, apertureMm: 200, obstructionShare: 0.25, detailClass: 'good' } as unknown as Part]);
+    const reflector = fold([
+      {
+        kind: 'telescope',
+        name: 'Reflector',
+        focalMm: 800,
+        apertureMm: 200,
+        obstructionShare: 0.25,
+        detailClass: 'good',
+      } as unknown as Part,
+    ]);
     expect([reflector.fNumber.value, reflector.obstruction]).toEqual([4, 0.25]);
     expect(fold([prime]).lightFNumber).toBe(2);
   });
@@ -127,7 +189,9 @@ describe('ends of the focus', () => {
   it('tubes in several pieces are their sum, named one by one', () => {
     const system = fold([prime, tubes(12, 20), tubes(36)]);
     expect(system.ratioAtInfinity!.value).toBeCloseTo(68 / 100, 9);
-    const pieces = system.ratioAtInfinity!.why.inputs.filter((each) => each.symbol === 'e').map((each) => each.quantity.value);
+    const pieces = system
+      .ratioAtInfinity!.why.inputs.filter((each) => each.symbol === 'e')
+      .map((each) => each.quantity.value);
     expect(pieces).toEqual([32, 36]);
     // A twentieth of what they add is not known.
     expect(system.ratioAtInfinity!.plusMinus).toBeCloseTo(0.05 * 0.68, 9);
@@ -140,7 +204,10 @@ describe('ends of the focus', () => {
     // 80 mm ÷ 25 is a pupil of 3.2 mm; the camera's 40 mm f/2 has 20.
     expect(system.fNumber.value).toBeCloseTo(40 / 3.2, 9);
     const at = inputsOf(system.fNumber);
-    expect((at('M') * at('f') * at('t')) / (at('M') * Math.min(at('E'), at('f') / at('N')))).toBeCloseTo(system.fNumber.value, 9);
+    expect((at('M') * at('f') * at('t')) / (at('M') * Math.min(at('E'), at('f') / at('N')))).toBeCloseTo(
+      system.fNumber.value,
+      9,
+    );
     expect(system.lens50LpPerMm.value).toBeCloseTo(1 / Math.hypot(1 / 80, 1 / 50), 6);
   });
 
@@ -151,7 +218,10 @@ describe('ends of the focus', () => {
     const farther = fold([finite, tubes(182)]);
     // 40 mm more: Δm = e/F with F = L/M.
     expect(farther.optics.state.far.ratio).toBeCloseTo(4 + 40 / (160 / 4), 1);
-    expect(inputsOf(on.fNumber)('m') / (2 * inputsOf(on.fNumber)('NA') * (1 + inputsOf(on.fNumber)('m')))).toBeCloseTo(on.fNumber.value, 6);
+    expect(inputsOf(on.fNumber)('m') / (2 * inputsOf(on.fNumber)('NA') * (1 + inputsOf(on.fNumber)('m')))).toBeCloseTo(
+      on.fNumber.value,
+      6,
+    );
     // 5 · 100 / 200 on a lens of 100 mm, stopped by its aperture.
     const coupled = fold([infinity, prime]);
     expect(coupled.optics.state.far.ratio).toBeCloseTo(2.5, 9);
@@ -159,7 +229,8 @@ describe('ends of the focus', () => {
   });
 
   it('a lens stands where its flange, the adapters and the body put it', () => {
-    const adapter = (addsMm: number): Part => ({ kind: 'mountAdapter', name: 'Adapter', lensMount: 'B', addsMm, electronic: false }) as unknown as Part;
+    const adapter = (addsMm: number): Part =>
+      ({ kind: 'mountAdapter', name: 'Adapter', lensMount: 'B', addsMm, electronic: false }) as unknown as Part;
     const deep = { ...prime, flangeMm: 44 };
     expect(fold([deep, adapter(26)]).optics.flangeErrorMm).toBe(0);
     expect(fold([deep, adapter(27.5)]).optics.flangeErrorMm).toBeCloseTo(1.5, 9);

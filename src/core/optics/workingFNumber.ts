@@ -11,7 +11,12 @@ import type { EffectiveSystem } from './foldSystem';
  * @param pupilFactor P of the lens: exit pupil ÷ entrance pupil, 1 if unknown
  * @source N·(1 + m_lens/P) times the factors behind; m/(2·NA)
  */
-export function workingFNumberAt(system: Pick<EffectiveSystem, 'optics'>, fNumber: number, setting: Setting, pupilFactor = 1): number {
+export function workingFNumberAt(
+  system: Pick<EffectiveSystem, 'optics'>,
+  fNumber: number,
+  setting: Setting,
+  pupilFactor = 1,
+): number {
   const { state, numericalAperture } = system.optics;
   const engraved = (fNumber * state.far.lensFocalMm) / state.far.focalMm;
   const byPupil = engraved * coneFactor(setting, pupilFactor);

@@ -17,7 +17,13 @@ export const COC_NAMES: Record<CocSchool, string> = {
  * @param viewedPx what the eye tells apart along the output's long side at its viewing distance; the pixels it shows, if fewer
  * @source D/1500; long side ÷ what is told apart along it; 2·p
  */
-export function circleOfConfusionMm(school: CocSchool, diagonalMm: number, longSideMm: number, pitchUm: number, viewedPx: number): number {
+export function circleOfConfusionMm(
+  school: CocSchool,
+  diagonalMm: number,
+  longSideMm: number,
+  pitchUm: number,
+  viewedPx: number,
+): number {
   switch (school) {
     case 'diagonal':
       return diagonalMm / 1500;

@@ -1,7 +1,14 @@
 /** What a picture is for, and so how many pixels it needs. */
 export type OutputSpec =
   | { kind: 'screen'; name: string; longSidePx: number; subjectShare: number }
-  | { kind: 'print'; name: string; longSideMm: number; pixelsPerInch?: number | undefined; viewingDistanceMm?: number | undefined; subjectShare: number }
+  | {
+      kind: 'print';
+      name: string;
+      longSideMm: number;
+      pixelsPerInch?: number | undefined;
+      viewingDistanceMm?: number | undefined;
+      subjectShare: number;
+    }
   | { kind: 'identification'; name: string; smallestDetailMm: number };
 
 /** Pixels per inch beyond which a person sees no more detail from a distance, at one arcminute. */
@@ -10,7 +17,10 @@ export function pixelsPerInchAtDistance(viewingDistanceMm: number): number {
 }
 
 /** Density of a print, from what was entered: its own, or that of its viewing distance, or the customary 300. */
-export function printPixelsPerInch(output: { pixelsPerInch?: number | undefined; viewingDistanceMm?: number | undefined }): number {
+export function printPixelsPerInch(output: {
+  pixelsPerInch?: number | undefined;
+  viewingDistanceMm?: number | undefined;
+}): number {
   if (output.pixelsPerInch !== undefined) return output.pixelsPerInch;
   return output.viewingDistanceMm === undefined ? 300 : pixelsPerInchAtDistance(output.viewingDistanceMm);
 }

@@ -78,12 +78,20 @@ describe('the verdict in words', () => {
 
   it('names what the picture is for, in the zones and in the sentence', () => {
     expect(zoneNames(web)).toEqual({ short: 'too few for Web', enough: 'enough for Web', more: 'more than it uses' });
-    expect([VERDICT_WORDS.notEnough('Web'), VERDICT_WORDS.enough('Web'), VERDICT_WORDS.more('Web')]).toEqual(['Not enough for Web', 'Enough for Web', 'More than Web uses']);
+    expect([VERDICT_WORDS.notEnough('Web'), VERDICT_WORDS.enough('Web'), VERDICT_WORDS.more('Web')]).toEqual([
+      'Not enough for Web',
+      'Enough for Web',
+      'More than Web uses',
+    ]);
     expect(new Set(Object.values(VERDICT_MARK)).size).toBe(3);
   });
 
   it('says which pixels count, in as many figures as the desk writes', () => {
-    const sentence = (judgeBy: 'resolved' | 'sampled') => verdictSentence({ countedPixels: given(1234.6, 'px', 'n', 'x', 93), neededPixels: count(1000), judgeBy }).replace(/\u202f/g, ' ');
+    const sentence = (judgeBy: 'resolved' | 'sampled') =>
+      verdictSentence({ countedPixels: given(1234.6, 'px', 'n', 'x', 93), neededPixels: count(1000), judgeBy }).replace(
+        /\u202f/g,
+        ' ',
+      );
     expect(sentence('resolved')).toBe('1,230 px resolved, 1,000 needed');
     expect(sentence('sampled')).toBe('1,230 px in all, 1,000 needed');
   });

@@ -7,5 +7,8 @@ const WHOLE_VIEW_PX = 3438;
 export function viewedPixels(output: OutputSpec): number {
   const shown = outputLongSidePx(output) ?? WHOLE_VIEW_PX;
   if (output.kind !== 'print' || output.viewingDistanceMm === undefined) return Math.min(shown, WHOLE_VIEW_PX);
-  return Math.min(shown, (output.longSideMm / 25.4) * printPixelsPerInch({ viewingDistanceMm: output.viewingDistanceMm }));
+  return Math.min(
+    shown,
+    (output.longSideMm / 25.4) * printPixelsPerInch({ viewingDistanceMm: output.viewingDistanceMm }),
+  );
 }

@@ -34,7 +34,10 @@ export function groupSign(locale?: string): ',' | '.' | undefined {
 function write(value: number, minimumDigits: number, maximumDigits: number, locale: string | undefined): string {
   const signs = signsOf(locale);
   if (!signs || Math.abs(value) >= 1e21) {
-    const text = new Intl.NumberFormat(locale, { minimumFractionDigits: minimumDigits, maximumFractionDigits: maximumDigits }).format(value);
+    const text = new Intl.NumberFormat(locale, {
+      minimumFractionDigits: minimumDigits,
+      maximumFractionDigits: maximumDigits,
+    }).format(value);
     return text.replace('-', '−');
   }
   const [whole = '0', fraction = ''] = Math.abs(value).toFixed(maximumDigits).split('.');

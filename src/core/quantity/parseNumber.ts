@@ -4,9 +4,20 @@ import { fail, ok, type Result } from './result';
 export type FieldUnit = 'm' | 'mm' | 'none' | 'aspect';
 
 const MM_PER: Record<string, number> = {
-  mm: 1, cm: 10, m: 1000, km: 1e6,
-  in: 25.4, inch: 25.4, inches: 25.4, '"': 25.4, '″': 25.4,
-  ft: 304.8, feet: 304.8, foot: 304.8, "'": 304.8, '′': 304.8,
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  km: 1e6,
+  in: 25.4,
+  inch: 25.4,
+  inches: 25.4,
+  '"': 25.4,
+  '″': 25.4,
+  ft: 304.8,
+  feet: 304.8,
+  foot: 304.8,
+  "'": 304.8,
+  '′': 304.8,
   yd: 914.4,
 };
 
@@ -26,7 +37,10 @@ export function parseDecimal(text: string, group?: ',' | '.'): Result<number> {
   let plain = compact;
   if (lastComma >= 0 && lastPoint >= 0) {
     const decimal = lastComma > lastPoint ? ',' : '.';
-    plain = compact.split(decimal === ',' ? '.' : ',').join('').replace(decimal, '.');
+    plain = compact
+      .split(decimal === ',' ? '.' : ',')
+      .join('')
+      .replace(decimal, '.');
   } else {
     const sign = lastComma >= 0 ? ',' : '.';
     const parts = compact.split(sign);
@@ -48,11 +62,14 @@ export function parseDecimal(text: string, group?: ',' | '.'): Result<number> {
  */
 export function parseAspect(text: string): Result<number> {
   const sides = text.split(/[:/×x]/);
-  if (sides.length > 2) return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
+  if (sides.length > 2)
+    return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
   const [width, height] = sides.map((side) => parseDecimal(side));
-  if (!width?.ok) return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
+  if (!width?.ok)
+    return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
   if (!height) return width;
-  if (!height.ok || !(height.value > 0)) return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
+  if (!height.ok || !(height.value > 0))
+    return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
   return ok(width.value / height.value);
 }
 
@@ -96,9 +113,11 @@ export function parseLength(text: string, unit: FieldUnit, assumed: string, grou
     if (!number.ok) return number;
     const name = piece.unit ?? (i > 0 && INCHES_AFTER.has(pieces[i - 1]!.unit ?? '') ? 'in' : assumed);
     const perMm = MM_PER[name];
-    if (perMm === undefined) return fail('number.unit', `“${name}” is not a unit of length. Use mm, cm, m, km, in or ft.`);
+    if (perMm === undefined)
+      return fail('number.unit', `“${name}” is not a unit of length. Use mm, cm, m, km, in or ft.`);
     // "6 in 29 ft" or "3 m 4 m" is a slip, not a sum.
-    if (perMm >= last || (i > 0 && piece.unit === undefined && name === assumed)) return fail('number.syntax', `“${text.trim()}” is not one length. Type it like 29 ft 6 in, or with one unit.`);
+    if (perMm >= last || (i > 0 && piece.unit === undefined && name === assumed))
+      return fail('number.syntax', `“${text.trim()}” is not one length. Type it like 29 ft 6 in, or with one unit.`);
     mm += number.value * perMm;
     last = perMm;
   }

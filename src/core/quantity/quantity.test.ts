@@ -10,8 +10,20 @@ const value = (result: ReturnType<typeof parseDecimal>): number => {
 
 describe('parseDecimal', () => {
   it.each([
-    ['12', 12], ['12.5', 12.5], ['12,5', 12.5], ['1.234,5', 1234.5], ['1,234.5', 1234.5], ['1 234,5', 1234.5], ['1,234,567', 1234567],
-    ['−3', -3], ['+4', 4], ['.5', 0.5], [',5', 0.5], ['5.', 5], ['1e3', 1000], ["1'234.5", 1234.5],
+    ['12', 12],
+    ['12.5', 12.5],
+    ['12,5', 12.5],
+    ['1.234,5', 1234.5],
+    ['1,234.5', 1234.5],
+    ['1 234,5', 1234.5],
+    ['1,234,567', 1234567],
+    ['−3', -3],
+    ['+4', 4],
+    ['.5', 0.5],
+    [',5', 0.5],
+    ['5.', 5],
+    ['1e3', 1000],
+    ["1'234.5", 1234.5],
   ])('reads %s', (text, expected) => {
     expect(value(parseDecimal(text))).toBe(expected);
   });
@@ -34,19 +46,45 @@ describe('parseDecimal', () => {
 });
 
 describe('parseDecimal where the display groups thousands', () => {
-  it.each([['1.000', '.', 1000], ['12.500', '.', 12500], ['1,000', ',', 1000], ['1.000', ',', 1], ['1,5', ',', 1.5], ['1.25', '.', 1.25], ['0.125', '.', 0.125], ['1.0000', '.', 1], ['1.000', undefined, 1]] as const)('reads %s with %s as %s', (text, group, expected) => {
+  it.each([
+    ['1.000', '.', 1000],
+    ['12.500', '.', 12500],
+    ['1,000', ',', 1000],
+    ['1.000', ',', 1],
+    ['1,5', ',', 1.5],
+    ['1.25', '.', 1.25],
+    ['0.125', '.', 0.125],
+    ['1.0000', '.', 1],
+    ['1.000', undefined, 1],
+  ] as const)('reads %s with %s as %s', (text, group, expected) => {
     expect(value(parseDecimal(text, group))).toBe(expected);
   });
 });
 
 it('reads aspects as they are written', () => {
-  expect(['5:4', '16 : 9', '3/2', '1,25', '4 x 3'].map((text) => value(parseAspect(text)))).toEqual([1.25, 16 / 9, 1.5, 1.25, 4 / 3]);
-  for (const text of ['5:', ':4', '5:4:3', '4:0', 'wide']) expect(parseAspect(text)).toMatchObject({ ok: false, problem: { message: expect.stringMatching(/like 5:4/) as string } });
+  expect(['5:4', '16 : 9', '3/2', '1,25', '4 x 3'].map((text) => value(parseAspect(text)))).toEqual([
+    1.25,
+    16 / 9,
+    1.5,
+    1.25,
+    4 / 3,
+  ]);
+  for (const text of ['5:', ':4', '5:4:3', '4:0', 'wide'])
+    expect(parseAspect(text)).toMatchObject({
+      ok: false,
+      problem: { message: expect.stringMatching(/like 5:4/) as string },
+    });
 });
 
 describe('parseLength', () => {
   it.each([
-    [`29' 6"`, 29.5 * 0.3048], ['29 ft 6 in', 29.5 * 0.3048], ['29ft6in', 29.5 * 0.3048], [`5' 11`, (5 + 11 / 12) * 0.3048], ['1 m 20 cm', 1.2], ['2 yd 1 ft', 7 * 0.3048], ["6′ 2″", (6 + 2 / 12) * 0.3048],
+    [`29' 6"`, 29.5 * 0.3048],
+    ['29 ft 6 in', 29.5 * 0.3048],
+    ['29ft6in', 29.5 * 0.3048],
+    [`5' 11`, (5 + 11 / 12) * 0.3048],
+    ['1 m 20 cm', 1.2],
+    ['2 yd 1 ft', 7 * 0.3048],
+    ['6′ 2″', (6 + 2 / 12) * 0.3048],
   ])('reads %s', (text, metres) => {
     expect(value(parseLength(text, 'm', 'ft'))).toBeCloseTo(metres, 12);
   });
@@ -56,8 +94,14 @@ describe('parseLength', () => {
   });
 
   it.each([
-    ['30', 'm', 'm', 30], ['30 m', 'm', 'm', 30], ['98,5 ft', 'm', 'm', 30.0228], ['100', 'm', 'ft', 30.48], ['35 cm', 'm', 'm', 0.35],
-    ['2 in', 'mm', 'mm', 50.8], ['0,3m', 'mm', 'mm', 300], ["6'", 'm', 'm', 1.8288],
+    ['30', 'm', 'm', 30],
+    ['30 m', 'm', 'm', 30],
+    ['98,5 ft', 'm', 'm', 30.0228],
+    ['100', 'm', 'ft', 30.48],
+    ['35 cm', 'm', 'm', 0.35],
+    ['2 in', 'mm', 'mm', 50.8],
+    ['0,3m', 'mm', 'mm', 300],
+    ["6'", 'm', 'm', 1.8288],
   ] as const)('reads %s as %s (assumed %s)', (text, unit, assumed, expected) => {
     expect(value(parseLength(text, unit, assumed))).toBeCloseTo(expected, 9);
   });
@@ -87,14 +131,23 @@ describe('formats', () => {
 
   it('agrees with Intl in every locale', () => {
     fc.assert(
-      fc.property(fc.constantFrom('en', 'de', 'fr', 'de-CH', 'sv', 'es', 'hi', 'ar-EG', 'pl'), fc.double({ min: -1e7, max: 1e7, noNaN: true }), fc.integer({ min: 0, max: 4 }), (locale, number, digits) => {
-        // Numbers on the edge between two roundings may go either way: Intl rounds decimals, toFixed the binary value.
-        const scaled = Math.abs(number) * 10 ** digits;
-        fc.pre(Math.abs(scaled - Math.floor(scaled) - 0.5) > 1e-3 && scaled >= 1);
-        // Spanish and Polish leave four digits ungrouped; Jauge groups always.
-        const expected = new Intl.NumberFormat(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: 'always' as never }).format(number);
-        expect(formatFixed(number, digits, locale)).toBe(expected.replace('-', '−'));
-      }),
+      fc.property(
+        fc.constantFrom('en', 'de', 'fr', 'de-CH', 'sv', 'es', 'hi', 'ar-EG', 'pl'),
+        fc.double({ min: -1e7, max: 1e7, noNaN: true }),
+        fc.integer({ min: 0, max: 4 }),
+        (locale, number, digits) => {
+          // Numbers on the edge between two roundings may go either way: Intl rounds decimals, toFixed the binary value.
+          const scaled = Math.abs(number) * 10 ** digits;
+          fc.pre(Math.abs(scaled - Math.floor(scaled) - 0.5) > 1e-3 && scaled >= 1);
+          // Spanish and Polish leave four digits ungrouped; Jauge groups always.
+          const expected = new Intl.NumberFormat(locale, {
+            minimumFractionDigits: digits,
+            maximumFractionDigits: digits,
+            useGrouping: 'always' as never,
+          }).format(number);
+          expect(formatFixed(number, digits, locale)).toBe(expected.replace('-', '−'));
+        },
+      ),
     );
   });
 
@@ -119,7 +172,12 @@ describe('quantities', () => {
     let asked = 0;
     const quantity = computed(3, 'mm', () => {
       asked += 1;
-      return { name: 'sum', formula: 'a + b', inputs: [input('a', 'first', given(1, 'mm', 'first'))], source: 'arithmetic' };
+      return {
+        name: 'sum',
+        formula: 'a + b',
+        inputs: [input('a', 'first', given(1, 'mm', 'first'))],
+        source: 'arithmetic',
+      };
     });
     expect(asked).toBe(0);
     expect(quantity.why.formula).toBe('a + b');
@@ -127,11 +185,29 @@ describe('quantities', () => {
   });
 
   it('become plain JSON, with reasons one level deep', () => {
-    const inner = computed(2, 'mm', () => ({ name: 'inner', formula: 'x', inputs: [input('x', 'x', given(2, 'mm', 'x'))], source: 's' }));
-    const outer = computed(4, 'mm', () => ({ name: 'outer', formula: '2·y', inputs: [input('y', 'inner', inner)], source: 's' }), 0.5);
+    const inner = computed(2, 'mm', () => ({
+      name: 'inner',
+      formula: 'x',
+      inputs: [input('x', 'x', given(2, 'mm', 'x'))],
+      source: 's',
+    }));
+    const outer = computed(
+      4,
+      'mm',
+      () => ({ name: 'outer', formula: '2·y', inputs: [input('y', 'inner', inner)], source: 's' }),
+      0.5,
+    );
     expect(JSON.parse(JSON.stringify(outer))).toEqual({
-      value: 4, unit: 'mm', kind: 'computed', plusMinus: 0.5,
-      why: { name: 'outer', formula: '2·y', source: 's', inputs: [{ symbol: 'y', name: 'inner', value: 2, unit: 'mm', kind: 'computed' }] },
+      value: 4,
+      unit: 'mm',
+      kind: 'computed',
+      plusMinus: 0.5,
+      why: {
+        name: 'outer',
+        formula: '2·y',
+        source: 's',
+        inputs: [{ symbol: 'y', name: 'inner', value: 2, unit: 'mm', kind: 'computed' }],
+      },
     });
   });
 });

@@ -1,7 +1,38 @@
 /** Units a quantity can carry. Lengths are stored in the unit named, never converted silently. */
 export type Unit =
-  | 'mm' | 'm' | 'µm' | 'px' | 'MP' | 'px/mrad' | '°' | '″/px' | 'lp/mm' | 'cycles/mm'
-  | 'f/' | '×' | ':1' | '%' | 'stops' | 'ISO' | 'frames/s' | 'MB' | 'g' | 'money' | 'px/in' | 'dpt' | 's' | 'm/s' | 'px/s' | '″' | '″/s' | 'h' | 'min' | 'GB' | 'mm²' | 'px²' | '1';
+  | 'mm'
+  | 'm'
+  | 'µm'
+  | 'px'
+  | 'MP'
+  | 'px/mrad'
+  | '°'
+  | '″/px'
+  | 'lp/mm'
+  | 'cycles/mm'
+  | 'f/'
+  | '×'
+  | ':1'
+  | '%'
+  | 'stops'
+  | 'ISO'
+  | 'frames/s'
+  | 'MB'
+  | 'g'
+  | 'money'
+  | 'px/in'
+  | 'dpt'
+  | 's'
+  | 'm/s'
+  | 'px/s'
+  | '″'
+  | '″/s'
+  | 'h'
+  | 'min'
+  | 'GB'
+  | 'mm²'
+  | 'px²'
+  | '1';
 
 /** Where a value comes from: typed in, worked out, or measured by the photographer. */
 export type Kind = 'given' | 'computed' | 'measured';
@@ -102,7 +133,14 @@ export function given(value: number, unit: Unit, name: string, source = 'entered
 
 /** Makes a quantity nobody entered: what is usual is taken, and said so. */
 export function assumed(value: number, unit: Unit, name: string, source: string, plusMinus?: number): Quantity {
-  return new LazyQuantity(value, unit, 'given', () => ({ name, formula: '', inputs: [], source: `assumed: ${source}` }), plusMinus, 'assumed');
+  return new LazyQuantity(
+    value,
+    unit,
+    'given',
+    () => ({ name, formula: '', inputs: [], source: `assumed: ${source}` }),
+    plusMinus,
+    'assumed',
+  );
 }
 
 /** Makes a quantity the person measured; it replaces the estimate of the same thing. */

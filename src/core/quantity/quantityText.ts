@@ -42,7 +42,8 @@ export function showSubjectMm(mm: number, system: UnitSystem, figures = 3): Show
 export const showFNumber = (value: number): string => `f/${formatFigures(value, value >= 10 ? 3 : 2)}`;
 
 /** A shutter time as photographers write it: 1/800 s, 0.8 s. */
-export const shutterText = (seconds: number): string => (seconds < 0.5 ? `1/${formatFixed(Number((1 / seconds).toPrecision(2)))}` : formatFigures(seconds, 2)) + '\u202fs';
+export const shutterText = (seconds: number): string =>
+  (seconds < 0.5 ? `1/${formatFixed(Number((1 / seconds).toPrecision(2)))}` : formatFigures(seconds, 2)) + '\u202fs';
 
 /** Digits and unit of a quantity in the person's unit system. */
 export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): Shown {
@@ -50,7 +51,13 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
   if (!Number.isFinite(value)) return { number: value > 0 ? '∞' : '–', unit: '' };
   switch (unit) {
     case 'px':
-      return { number: Math.abs(value) < 20 ? formatFigures(value, figuresFor(value, plusMinus, 3)) : whole(value, figuresFor(value, plusMinus, 7)), unit };
+      return {
+        number:
+          Math.abs(value) < 20
+            ? formatFigures(value, figuresFor(value, plusMinus, 3))
+            : whole(value, figuresFor(value, plusMinus, 7)),
+        unit,
+      };
     case 'm':
       return showLengthM(value, system, figuresFor(value, plusMinus, 3));
     case 'f/':
@@ -60,13 +67,23 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
     case 'mm':
       return { number: formatFigures(value, 3), unit };
     case 's':
-      return value > 0 && value < 0.5 ? { number: shutterText(value).replace('\u202fs', ''), unit } : { number: formatFigures(value, figuresFor(value, plusMinus, value >= 10 ? 3 : 2)), unit };
+      return value > 0 && value < 0.5
+        ? { number: shutterText(value).replace('\u202fs', ''), unit }
+        : { number: formatFigures(value, figuresFor(value, plusMinus, value >= 10 ? 3 : 2)), unit };
     case 'g':
-      return value >= 1000 ? { number: formatFigures(value / 1000, 3), unit: 'kg' } : { number: formatFixed(value), unit };
+      return value >= 1000
+        ? { number: formatFigures(value / 1000, 3), unit: 'kg' }
+        : { number: formatFixed(value), unit };
     case 'money':
       return { number: formatFixed(value), unit: '' };
     case '1':
-      return { number: Math.abs(value) >= 100 ? whole(value, figuresFor(value, plusMinus, 6)) : formatFigures(value, figuresFor(value, plusMinus, 3)), unit: '' };
+      return {
+        number:
+          Math.abs(value) >= 100
+            ? whole(value, figuresFor(value, plusMinus, 6))
+            : formatFigures(value, figuresFor(value, plusMinus, 3)),
+        unit: '',
+      };
     case 'ISO':
       return { number: `ISO ${formatFixed(Number(value.toPrecision(2)))}`, unit: '' };
     case ':1':
@@ -87,10 +104,14 @@ export function showError(quantity: Quantity, system: UnitSystem): string {
 }
 
 /** What must be said with a number nobody entered, or with a sum in which something is missing; else nothing. */
-export const noteWords = ({ note }: Pick<Quantity, 'note'>): string => (note === 'atLeast' ? 'at least' : note === 'assumed' ? 'assumed' : '');
+export const noteWords = ({ note }: Pick<Quantity, 'note'>): string =>
+  note === 'atLeast' ? 'at least' : note === 'assumed' ? 'assumed' : '';
 
 /** Number and unit in one string; a sum in which something is missing says "at least". */
-export const quantityText = (quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus' | 'note'>, system: UnitSystem): string => {
+export const quantityText = (
+  quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus' | 'note'>,
+  system: UnitSystem,
+): string => {
   const shown = showQuantity(quantity, system);
   const text = withUnit(shown.number, shown.unit);
   return quantity.note === 'atLeast' ? `at least ${text}` : text;

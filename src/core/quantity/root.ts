@@ -39,7 +39,9 @@ export function root(f: (x: number) => number, low: number, high: number, tolera
     const xi = (x1 - x2) / (x3 - x2);
     const phi = (f1 - f2) / (f3 - f2);
     const quadratic = phi ** 2 < xi && (1 - phi) ** 2 < 1 - xi;
-    t = quadratic ? (f1 / (f2 - f1)) * (f3 / (f2 - f3)) + ((x3 - x1) / (x2 - x1)) * (f1 / (f3 - f1)) * (f2 / (f3 - f2)) : 0.5;
+    t = quadratic
+      ? (f1 / (f2 - f1)) * (f3 / (f2 - f3)) + ((x3 - x1) / (x2 - x1)) * (f1 / (f3 - f1)) * (f2 / (f3 - f2))
+      : 0.5;
     t = Math.min(1 - smallest / 2, Math.max(smallest / 2, t));
   }
   return x1;

@@ -27,7 +27,10 @@ export interface CropRule {
  *
  * @example cropPixels({ columns: 8256, rows: 5504 }, { factor: 1.5 }) // { columns: 5504, rows: 3669.33 }
  */
-export function cropPixels(sensor: { columns: number; rows: number }, rule: CropRule): { columns: number; rows: number } {
+export function cropPixels(
+  sensor: { columns: number; rows: number },
+  rule: CropRule,
+): { columns: number; rows: number } {
   if (rule.pixels) return { columns: rule.pixels.columns, rows: rule.pixels.rows };
   const factor = rule.factor ?? 1;
   const sensorAspect = sensor.columns / sensor.rows;

@@ -12,13 +12,55 @@ export interface FormatPreset {
 }
 
 export const FORMATS: readonly FormatPreset[] = [
-  { id: 'full-frame', name: 'Full frame', gloss: '36 × 24 mm', widthMm: 36, heightMm: 24, usualMegapixels: [24, 33, 45, 61] },
-  { id: 'aps-c-15', name: 'APS-C 1.5', gloss: '23.5 × 15.6 mm', widthMm: 23.5, heightMm: 15.6, usualMegapixels: [20, 24, 26, 40] },
-  { id: 'aps-c-16', name: 'APS-C 1.6', gloss: '22.3 × 14.9 mm', widthMm: 22.3, heightMm: 14.9, usualMegapixels: [20, 24, 32] },
-  { id: 'four-thirds', name: 'Four-thirds', gloss: '17.3 × 13 mm', widthMm: 17.3, heightMm: 13, usualMegapixels: [16, 20, 25] },
+  {
+    id: 'full-frame',
+    name: 'Full frame',
+    gloss: '36 × 24 mm',
+    widthMm: 36,
+    heightMm: 24,
+    usualMegapixels: [24, 33, 45, 61],
+  },
+  {
+    id: 'aps-c-15',
+    name: 'APS-C 1.5',
+    gloss: '23.5 × 15.6 mm',
+    widthMm: 23.5,
+    heightMm: 15.6,
+    usualMegapixels: [20, 24, 26, 40],
+  },
+  {
+    id: 'aps-c-16',
+    name: 'APS-C 1.6',
+    gloss: '22.3 × 14.9 mm',
+    widthMm: 22.3,
+    heightMm: 14.9,
+    usualMegapixels: [20, 24, 32],
+  },
+  {
+    id: 'four-thirds',
+    name: 'Four-thirds',
+    gloss: '17.3 × 13 mm',
+    widthMm: 17.3,
+    heightMm: 13,
+    usualMegapixels: [16, 20, 25],
+  },
   { id: 'one-inch', name: 'One-inch', gloss: '13.2 × 8.8 mm', widthMm: 13.2, heightMm: 8.8, usualMegapixels: [12, 20] },
-  { id: 'phone-main', name: 'Phone, main', gloss: '9.8 × 7.3 mm', widthMm: 9.8, heightMm: 7.3, usualMegapixels: [12, 24, 48] },
-  { id: 'phone-tele', name: 'Phone, tele', gloss: '5.6 × 4.2 mm', widthMm: 5.6, heightMm: 4.2, usualMegapixels: [12, 48] },
+  {
+    id: 'phone-main',
+    name: 'Phone, main',
+    gloss: '9.8 × 7.3 mm',
+    widthMm: 9.8,
+    heightMm: 7.3,
+    usualMegapixels: [12, 24, 48],
+  },
+  {
+    id: 'phone-tele',
+    name: 'Phone, tele',
+    gloss: '5.6 × 4.2 mm',
+    widthMm: 5.6,
+    heightMm: 4.2,
+    usualMegapixels: [12, 48],
+  },
 ];
 
 /**

@@ -38,19 +38,28 @@ describe('crop modes', () => {
 
   it('keep the pixel pitch and lie within the sensor', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 800, max: 12000 }), fc.integer({ min: 800, max: 12000 }), fc.double({ min: 1, max: 4, noNaN: true }), fc.double({ min: 0.5, max: 2.5, noNaN: true }), (columns, rows, factor, aspect) => {
-        const sensor = { widthMm: columns * 0.004, heightMm: rows * 0.004, columns, rows };
-        const used = usedArea(sensor, { factor, aspect });
-        expect(used.columns).toBeLessThanOrEqual(columns);
-        expect(used.rows).toBeLessThanOrEqual(rows);
-        expect(pitchUm(used.widthMm, used.columns)).toBeCloseTo(4, 6);
-      }),
+      fc.property(
+        fc.integer({ min: 800, max: 12000 }),
+        fc.integer({ min: 800, max: 12000 }),
+        fc.double({ min: 1, max: 4, noNaN: true }),
+        fc.double({ min: 0.5, max: 2.5, noNaN: true }),
+        (columns, rows, factor, aspect) => {
+          const sensor = { widthMm: columns * 0.004, heightMm: rows * 0.004, columns, rows };
+          const used = usedArea(sensor, { factor, aspect });
+          expect(used.columns).toBeLessThanOrEqual(columns);
+          expect(used.rows).toBeLessThanOrEqual(rows);
+          expect(pitchUm(used.widthMm, used.columns)).toBeCloseTo(4, 6);
+        },
+      ),
     );
   });
 
   it('take exact pixels when they are given, held to the sensor', () => {
     const sensor = { widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 };
-    expect(usedArea(sensor, { factor: 1.5, pixels: { columns: 3984, rows: 2656 } })).toMatchObject({ columns: 3984, rows: 2656 });
+    expect(usedArea(sensor, { factor: 1.5, pixels: { columns: 3984, rows: 2656 } })).toMatchObject({
+      columns: 3984,
+      rows: 2656,
+    });
     expect(usedArea(sensor, { pixels: { columns: 9000, rows: 2656 } }).columns).toBe(6000);
   });
 });
@@ -69,11 +78,15 @@ describe('formats', () => {
 
 describe('doubts about a sensor', () => {
   it('names swapped sides', () => {
-    expect(sensorDoubts({ widthMm: 24, heightMm: 36, columns: 6000, rows: 4000 }).map((doubt) => doubt.code)).toEqual(['sensor.swapped']);
+    expect(sensorDoubts({ widthMm: 24, heightMm: 36, columns: 6000, rows: 4000 }).map((doubt) => doubt.code)).toEqual([
+      'sensor.swapped',
+    ]);
   });
 
   it('names pixels more than 2 % off square, and only those', () => {
-    expect(sensorDoubts({ widthMm: 36, heightMm: 24, columns: 6000, rows: 3900 }).map((doubt) => doubt.code)).toEqual(['sensor.notSquare']);
+    expect(sensorDoubts({ widthMm: 36, heightMm: 24, columns: 6000, rows: 3900 }).map((doubt) => doubt.code)).toEqual([
+      'sensor.notSquare',
+    ]);
     expect(sensorDoubts({ widthMm: 36, heightMm: 23.9, columns: 6000, rows: 4000 })).toEqual([]);
   });
 });
@@ -98,12 +111,22 @@ it('makes sensors of whole, even pixels with the sides of their format', () => {
       expect((columns * rows) / 1e6 / megapixels).toBeCloseTo(1, 2);
     }
   }
-  expect(sensorOfFormat({ ...FORMATS[0]!, widthMm: 36, heightMm: 24 }, 24)).toEqual({ widthMm: 36, heightMm: 24, columns: 6000, rows: 4000 });
+  expect(sensorOfFormat({ ...FORMATS[0]!, widthMm: 36, heightMm: 24 }, 24)).toEqual({
+    widthMm: 36,
+    heightMm: 24,
+    columns: 6000,
+    rows: 4000,
+  });
 });
 
 it('has a crop factor that turning the camera does not change', () => {
   for (const convention of CROP_CONVENTIONS) {
-    for (const [a, b] of [[36, 24], [17.3, 13], [26.4, 14.85], [24, 36]] as const) {
+    for (const [a, b] of [
+      [36, 24],
+      [17.3, 13],
+      [26.4, 14.85],
+      [24, 36],
+    ] as const) {
       expect(cropFactor(a, b, convention)).toBeCloseTo(cropFactor(b, a, convention), 12);
     }
   }
@@ -114,7 +137,11 @@ it('has a crop factor that turning the camera does not change', () => {
 
 it('says by how much pixels are off square, and of which field', () => {
   const [doubt] = sensorDoubts({ widthMm: 36, heightMm: 24, columns: 6000, rows: 3600 });
-  expect(doubt).toMatchObject({ code: 'sensor.notSquare', field: 'sensor.columns', message: expect.stringMatching(/10 % off square/) as string });
+  expect(doubt).toMatchObject({
+    code: 'sensor.notSquare',
+    field: 'sensor.columns',
+    message: expect.stringMatching(/10 % off square/) as string,
+  });
   expect(sensorDoubts({ widthMm: 24, heightMm: 36, columns: 4000, rows: 6000 })).toEqual([]);
   const [swapped] = sensorDoubts({ widthMm: 36, heightMm: 24, columns: 4000, rows: 6000 });
   expect(swapped!.message).toMatch(/wider than high in millimetres but higher than wide in pixels/);

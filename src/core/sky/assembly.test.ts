@@ -51,7 +51,12 @@ function fold(chain: Part[] = [lens], modeId = 'whole'): EffectiveSystem {
  * Run of a star on the sensor in px, by the gnomonic formulas of a plate: standard coordinates ξ east, η north of the
  * frame's centre; nothing of the core's vectors.
  */
-function runPx(at: { focalMm: number; pitchUm: number; declinationDeg: number; rollDeg: number }, xMm: number, yMm: number, seconds: number): number {
+function runPx(
+  at: { focalMm: number; pitchUm: number; declinationDeg: number; rollDeg: number },
+  xMm: number,
+  yMm: number,
+  seconds: number,
+): number {
   const [roll, centre] = [at.rollDeg * RAD, at.declinationDeg * RAD];
   const [x, y] = [xMm / at.focalMm, yMm / at.focalMm];
   // The frame's up lies at the position angle of the roll, its right a quarter turn before it.
@@ -63,7 +68,8 @@ function runPx(at: { focalMm: number; pitchUm: number; declinationDeg: number; r
   const later = hour - TURN_DEG_PER_S * seconds * RAD;
   const along = Math.sin(centre) * Math.sin(declination) + Math.cos(centre) * Math.cos(declination) * Math.cos(later);
   const xi2 = (Math.cos(declination) * Math.sin(later)) / along;
-  const eta2 = (Math.cos(centre) * Math.sin(declination) - Math.sin(centre) * Math.cos(declination) * Math.cos(later)) / along;
+  const eta2 =
+    (Math.cos(centre) * Math.sin(declination) - Math.sin(centre) * Math.cos(declination) * Math.cos(later)) / along;
   return (Math.hypot(xi2 - xi, eta2 - eta) * at.focalMm * 1000) / at.pitchUm;
 }
 
@@ -73,7 +79,11 @@ function longestRunPx(at: Parameters<typeof runPx>[0], widthMm: number, heightMm
   for (let i = 0; i <= 400; i += 1) {
     const share = i / 400 - 0.5;
     for (const other of [-0.5, -0.25, 0, 0.25, 0.5]) {
-      longest = Math.max(longest, runPx(at, share * widthMm, other * heightMm, seconds), runPx(at, other * widthMm, share * heightMm, seconds));
+      longest = Math.max(
+        longest,
+        runPx(at, share * widthMm, other * heightMm, seconds),
+        runPx(at, other * widthMm, share * heightMm, seconds),
+      );
     }
   }
   return longest;
@@ -104,7 +114,8 @@ describe('the stars as they are read', () => {
   };
   const STARS: Record<string, Formula> = {
     aperture: (_, quantity) => quantity.value,
-    centreTolerancePx: (at, quantity) => (has(quantity, 'n') ? (at('b') * at('n')) / at(has(quantity, 'd') ? 'd' : 'n_out') : quantity.value),
+    centreTolerancePx: (at, quantity) =>
+      has(quantity, 'n') ? (at('b') * at('n')) / at(has(quantity, 'd') ? 'd' : 'n_out') : quantity.value,
     cornerTolerancePx: (at, quantity) => {
       if (has(quantity, 's')) return Math.max(at('b') - at('s'), at('b') / 4);
       return has(quantity, 'n') ? (at('b') * at('n')) / at(has(quantity, 'd') ? 'd' : 'n_out') : quantity.value;
@@ -146,7 +157,10 @@ describe('the stars as they are read', () => {
 
   it('count the pixels of the output along the longer side, whichever it is', () => {
     expect(readStars(order()).centreTolerancePx.value).toBeCloseTo((2 * 8000) / 2500, 9);
-    expect(readStars(order({ system: fold([lens], 'tall') })).centreTolerancePx.value).toBeCloseTo((2 * 4500) / 2500, 9);
+    expect(readStars(order({ system: fold([lens], 'tall') })).centreTolerancePx.value).toBeCloseTo(
+      (2 * 4500) / 2500,
+      9,
+    );
   });
 
   it('give each school its own formula, from the chain that is set', () => {
@@ -157,7 +171,18 @@ describe('the stars as they are read', () => {
     const eq = (f * 36) / 35.2;
     expect(system.equivalentFocalMm.value).toBeCloseTo(eq, 9);
     const full = (16.856 * 8 + 0.0997 * f + 13.713 * 4.4) / (f * Math.cos(31 * RAD));
-    const expected = { c600: 600 / eq, c500: 500 / eq, c400: 400 / eq, c300: 300 / eq, small300: 300 / f, pitchShort: (35 * 8 + 30 * 4.4) / f, pitchFull1: full, pitchFull2: 2 * full, pitchFull3: 3 * full, ceiling: 11 };
+    const expected = {
+      c600: 600 / eq,
+      c500: 500 / eq,
+      c400: 400 / eq,
+      c300: 300 / eq,
+      small300: 300 / f,
+      pitchShort: (35 * 8 + 30 * 4.4) / f,
+      pitchFull1: full,
+      pitchFull2: 2 * full,
+      pitchFull3: 3 * full,
+      ceiling: 11,
+    };
     for (const [rule, seconds] of Object.entries(expected)) {
       const found = reading.rules.find((each) => each.rule === rule)!;
       expect([rule, found.seconds]).toEqual([rule, expect.closeTo(seconds, 9)]);
@@ -174,7 +199,12 @@ describe('the stars as they are read', () => {
   it('judge by the centre and the worst point, each against its own tolerance', () => {
     const at = (exposureS: number) => readStars(order({ tolerance: { kind: 'pixels', count: 3 }, exposureS })).verdict;
     const { centreS, worstS } = readStars(order({ tolerance: { kind: 'pixels', count: 3 } }));
-    expect([at(worstS.value * 0.999), at(worstS.value * 1.01), at(centreS.value * 0.999), at(centreS.value * 1.001)]).toEqual(['points', 'cornersRun', 'cornersRun', 'strokes']);
+    expect([
+      at(worstS.value * 0.999),
+      at(worstS.value * 1.01),
+      at(centreS.value * 0.999),
+      at(centreS.value * 1.001),
+    ]).toEqual(['points', 'cornersRun', 'cornersRun', 'strokes']);
   });
 
   it('have levers that are one reading over the other', () => {
@@ -183,7 +213,13 @@ describe('the stars as they are read', () => {
       { id: 'off', kind: 'converter', name: 'without', setup: { body, modeId: 'whole', chain: [lens] }, patch: 'off' },
       { id: 'aim', kind: 'aim', name: 'higher', ways: { pointing: { declinationDeg: 70, rollDeg: 25 } }, patch: 'aim' },
       { id: 'centre', kind: 'centre', name: 'centre', ways: { rule: 'centre' }, patch: 'centre' },
-      { id: 'longer', kind: 'setup', name: 'longer', setup: { body, modeId: 'whole', chain: [scope] }, patch: 'longer' },
+      {
+        id: 'longer',
+        kind: 'setup',
+        name: 'longer',
+        setup: { body, modeId: 'whole', chain: [scope] },
+        patch: 'longer',
+      },
     ];
     const levers = starLevers(present, candidates, 'usual');
     expect(levers.map((each) => each.id).sort()).toEqual(['aim', 'centre', 'off']);
@@ -229,7 +265,16 @@ describe('a planet and its recording', () => {
   });
 
   it('is recorded in the smallest window that holds it both ways, at the rate of the slowest', () => {
-    const asked: CaptureInput = { body, discPx: 200, margin: 1.4, exposureS: 0.002, linkMbPerS: 300, durationS: 61, bits: 16, cardGb: 128 };
+    const asked: CaptureInput = {
+      body,
+      discPx: 200,
+      margin: 1.4,
+      exposureS: 0.002,
+      linkMbPerS: 300,
+      durationS: 61,
+      bits: 16,
+      cardGb: 128,
+    };
     const cases: [Partial<CaptureInput>, number, number, string][] = [
       [{}, 640, 300, 'readout'],
       // 308 px do not fit 300 rows, though 640 columns hold them.
@@ -254,8 +299,21 @@ describe('a planet and its recording', () => {
   });
 
   it('is spread by each Barlow from the bare chain, with the light a pixel then gets', () => {
-    const choices = spreadChoices({ focalMm: 420, fNumber: 5 }, 2, [{ id: 'b3', name: '×3', factor: 3 }, { id: 'b2', name: '×2', factor: 2 }], 4.4, 41);
-    expect(choices.map((each) => [each.id, each.focalMm, each.fNumber, each.present])).toEqual([['bare', 420, 5, false], ['b2', 840, 10, true], ['b3', 1260, 15, false]]);
+    const choices = spreadChoices(
+      { focalMm: 420, fNumber: 5 },
+      2,
+      [
+        { id: 'b3', name: '×3', factor: 3 },
+        { id: 'b2', name: '×2', factor: 2 },
+      ],
+      4.4,
+      41,
+    );
+    expect(choices.map((each) => [each.id, each.focalMm, each.fNumber, each.present])).toEqual([
+      ['bare', 420, 5, false],
+      ['b2', 840, 10, true],
+      ['b3', 1260, 15, false],
+    ]);
     for (const each of choices) {
       expect(each.discPx).toBeCloseTo((41 / 206264.806) * (each.focalMm / 0.0044), 2);
       // A pixel's light goes with one over the area the disc covers.
@@ -266,20 +324,41 @@ describe('a planet and its recording', () => {
 });
 
 describe('an object of the deep sky', () => {
-  const object: DeepObject = { id: 'X 1', name: 'Long one', kind: 'galaxy', raHours: 3.2, declinationDeg: 41, lengthArcmin: 400, widthArcmin: 90, positionAngleDeg: 35 } as DeepObject;
-  const asked = { system: fold([scope]), object, rollDeg: 20, overlap: 0.2, seeingArcsec: 2.5, tolerancePx: 3, mountArcsecPerMin: 8 };
+  const object: DeepObject = {
+    id: 'X 1',
+    name: 'Long one',
+    kind: 'galaxy',
+    raHours: 3.2,
+    declinationDeg: 41,
+    lengthArcmin: 400,
+    widthArcmin: 90,
+    positionAngleDeg: 35,
+  } as DeepObject;
+  const asked = {
+    system: fold([scope]),
+    object,
+    rollDeg: 20,
+    overlap: 0.2,
+    seeingArcsec: 2.5,
+    tolerancePx: 3,
+    mountArcsecPerMin: 8,
+  };
 
   it('follows from what each number names', () => {
     const reading = readDeep(asked);
-    expectRecomputed(reading, {
-      fieldWidthDeg: (at) => (2 * Math.atan2(at('s'), 2 * at('f'))) / RAD,
-      fieldHeightDeg: (at) => (2 * Math.atan2(at('s'), 2 * at('f'))) / RAD,
-      pixelScaleArcsec: (at) => (Math.atan(at('p') / 1000 / at('f')) / RAD) * 3600,
-      fillPercent: (at) => 100 * Math.max(at('across') / at('width'), at('up') / at('height')),
-      lengthPx: (at) => at('L') / at('scale'),
-      pixelToSeeing: (at) => at('scale') / at('w'),
-      unguidedS: (at) => (60 * at('b') * at('scale')) / at('e'),
-    }, ['tripodS']);
+    expectRecomputed(
+      reading,
+      {
+        fieldWidthDeg: (at) => (2 * Math.atan2(at('s'), 2 * at('f'))) / RAD,
+        fieldHeightDeg: (at) => (2 * Math.atan2(at('s'), 2 * at('f'))) / RAD,
+        pixelScaleArcsec: (at) => (Math.atan(at('p') / 1000 / at('f')) / RAD) * 3600,
+        fillPercent: (at) => 100 * Math.max(at('across') / at('width'), at('up') / at('height')),
+        lengthPx: (at) => at('L') / at('scale'),
+        pixelToSeeing: (at) => at('scale') / at('w'),
+        unguidedS: (at) => (60 * at('b') * at('scale')) / at('e'),
+      },
+      ['tripodS'],
+    );
     expect(reading.fieldWidthDeg.value).toBeCloseTo((2 * Math.atan(17.6 / 420)) / RAD, 9);
     expect(reading.fieldHeightDeg.value).toBeCloseTo((2 * Math.atan(9.9 / 420)) / RAD, 9);
     const where = { focalMm: 420, pitchUm: 4.4, declinationDeg: 41, rollDeg: 20 };
@@ -305,7 +384,9 @@ describe('an object of the deep sky', () => {
       const [along, across] = [(400 / 120) * Math.cos(i * 0.5 * RAD), (90 / 120) * Math.sin(i * 0.5 * RAD)];
       const x = -along * Math.sin(turn) + across * Math.cos(turn);
       const y = along * Math.cos(turn) + across * Math.sin(turn);
-      const held = plan.centres.some((each) => Math.abs(x - each.xDeg) <= w / 2 + 1e-9 && Math.abs(y - each.yDeg) <= h / 2 + 1e-9);
+      const held = plan.centres.some(
+        (each) => Math.abs(x - each.xDeg) <= w / 2 + 1e-9 && Math.abs(y - each.yDeg) <= h / 2 + 1e-9,
+      );
       expect([i, held]).toEqual([i, true]);
     }
     expect(plan.totalWidthDeg).toBeCloseTo(Math.max(...plan.centres.map((each) => each.xDeg)) * 2 + w, 9);

@@ -46,7 +46,10 @@ export function skyCamera(projection: Projection, focalMm: number, { declination
 }
 
 /** The direction seen at a point of the frame, or null where a fisheye throws no picture. */
-export function directionAt({ projection, focalMm, forward, right, up }: SkyCamera, { xMm, yMm }: FramePoint): Direction | null {
+export function directionAt(
+  { projection, focalMm, forward, right, up }: SkyCamera,
+  { xMm, yMm }: FramePoint,
+): Direction | null {
   const radius = Math.hypot(xMm, yMm);
   const theta = thetaRad(projection, focalMm, radius);
   if (theta === null) return null;
@@ -62,7 +65,8 @@ export function pointAt(camera: SkyCamera, direction: Direction): FramePoint | n
   const x = dot(camera.right, direction);
   const y = dot(camera.up, direction);
   const { projection, focalMm } = camera;
-  if (projection === 'rectilinear') return along > 1e-9 ? { xMm: (focalMm * x) / along, yMm: (focalMm * y) / along } : null;
+  if (projection === 'rectilinear')
+    return along > 1e-9 ? { xMm: (focalMm * x) / along, yMm: (focalMm * y) / along } : null;
   const across = Math.hypot(x, y);
   if (across < 1e-15) return { xMm: 0, yMm: 0 };
   const radius = radiusMm(projection, focalMm, Math.atan2(across, along)) / across;

@@ -44,7 +44,12 @@ function windowFor(table: readonly ReadoutWindow[], side: number): { window: Rea
 }
 
 /** The frame rate of a window, and what holds it: the least of 1/exposure, what the link carries, what the body reads out. */
-export function rateOf({ exposureS, linkMbPerS, bits }: Pick<CaptureInput, 'exposureS' | 'linkMbPerS' | 'bits'>, columns: number, rows: number, readout: number | undefined): { framesPerSecond: number; limit: RateLimit } {
+export function rateOf(
+  { exposureS, linkMbPerS, bits }: Pick<CaptureInput, 'exposureS' | 'linkMbPerS' | 'bits'>,
+  columns: number,
+  rows: number,
+  readout: number | undefined,
+): { framesPerSecond: number; limit: RateLimit } {
   const limits: [RateLimit, number][] = [
     ['exposure', 1 / exposureS],
     ['link', (linkMbPerS * 8e6) / (columns * rows * bits)],
@@ -60,14 +65,28 @@ export function rateOf({ exposureS, linkMbPerS, bits }: Pick<CaptureInput, 'expo
  * @source rate: the least of 1/exposure, what the link carries and what the body reads out; file: the open SER layout, a
  *   178-byte header, the frames, eight bytes of time for each
  */
-export function planCapture({ body, discPx, margin, exposureS, linkMbPerS, durationS, bits, cardGb }: CaptureInput): CapturePlan {
+export function planCapture({
+  body,
+  discPx,
+  margin,
+  exposureS,
+  linkMbPerS,
+  durationS,
+  bits,
+  cardGb,
+}: CaptureInput): CapturePlan {
   const side = even(discPx * margin);
   const { sensor, readoutWindows = [] } = body;
   const listed = windowFor(readoutWindows, side);
   const cut = { columns: Math.min(side, even(sensor.columns - 1)), rows: Math.min(side, even(sensor.rows - 1)) };
   const { columns, rows } = listed?.window ?? cut;
   const frameBytes = columns * rows * (bits / 8);
-  const { framesPerSecond, limit } = rateOf({ exposureS, linkMbPerS, bits }, columns, rows, listed?.window.framesPerSecond);
+  const { framesPerSecond, limit } = rateOf(
+    { exposureS, linkMbPerS, bits },
+    columns,
+    rows,
+    listed?.window.framesPerSecond,
+  );
   const frames = Math.floor(framesPerSecond * durationS + 1e-9);
   return {
     columns,

@@ -22,7 +22,18 @@ export interface DeepObject {
   positionAngleDeg?: number;
 }
 
-const object = (id: string, kind: DeepKind, raHours: number, raMinutes: number, decDeg: number, decMinutes: number, lengthArcmin: number, widthArcmin = lengthArcmin, positionAngleDeg?: number, name = id): DeepObject => ({
+const object = (
+  id: string,
+  kind: DeepKind,
+  raHours: number,
+  raMinutes: number,
+  decDeg: number,
+  decMinutes: number,
+  lengthArcmin: number,
+  widthArcmin = lengthArcmin,
+  positionAngleDeg?: number,
+  name = id,
+): DeepObject => ({
   id,
   name,
   kind,

@@ -1,4 +1,18 @@
-import { AngleFromSun, Body, Equator, Horizon, Illumination, MakeTime, MoonPhase, Observer, RotateVector, Rotation_EQJ_EQD, SiderealTime, Vector, type AstroTime } from 'astronomy-engine';
+import {
+  AngleFromSun,
+  Body,
+  Equator,
+  Horizon,
+  Illumination,
+  MakeTime,
+  MoonPhase,
+  Observer,
+  RotateVector,
+  Rotation_EQJ_EQD,
+  SiderealTime,
+  Vector,
+  type AstroTime,
+} from 'astronomy-engine';
 import type { PlanetName } from './planet';
 import { PLANETS } from './planet';
 
@@ -17,7 +31,8 @@ const RAD = Math.PI / 180;
 /** @param ms since 1970, UTC */
 export const timeOf = (ms: number): AstroTime => MakeTime((ms - J2000_MS) / DAY_MS);
 export const msOf = (time: AstroTime): number => Math.round(J2000_MS + time.ut * DAY_MS);
-export const observerOf = ({ latitudeDeg, longitudeDeg, heightM }: Site): Observer => new Observer(latitudeDeg, longitudeDeg, heightM);
+export const observerOf = ({ latitudeDeg, longitudeDeg, heightM }: Site): Observer =>
+  new Observer(latitudeDeg, longitudeDeg, heightM);
 
 /** Right ascension and declination of the day, degrees, seen from the site where that matters. */
 export interface Place {
@@ -29,8 +44,14 @@ export interface Place {
 export function ofDate(raHours: number, declinationDeg: number, ms: number): Place {
   const time = timeOf(ms);
   const [ra, dec] = [raHours * 15 * RAD, declinationDeg * RAD];
-  const turned = RotateVector(Rotation_EQJ_EQD(time), new Vector(Math.cos(dec) * Math.cos(ra), Math.cos(dec) * Math.sin(ra), Math.sin(dec), time));
-  return { raDeg: ((Math.atan2(turned.y, turned.x) / RAD) + 360) % 360, declinationDeg: Math.asin(Math.max(-1, Math.min(1, turned.z))) / RAD };
+  const turned = RotateVector(
+    Rotation_EQJ_EQD(time),
+    new Vector(Math.cos(dec) * Math.cos(ra), Math.cos(dec) * Math.sin(ra), Math.sin(dec), time),
+  );
+  return {
+    raDeg: (Math.atan2(turned.y, turned.x) / RAD + 360) % 360,
+    declinationDeg: Math.asin(Math.max(-1, Math.min(1, turned.z))) / RAD,
+  };
 }
 
 /** Where a body of the solar system stands from the site. */
@@ -43,7 +64,11 @@ export function bodyAt(body: Body, site: Site, ms: number): Place & { distanceAu
 export function altitudeDeg({ raDeg, declinationDeg }: Place, { latitudeDeg }: Site, localSiderealDeg: number): number {
   const hour = (localSiderealDeg - raDeg) * RAD;
   const [lat, dec] = [latitudeDeg * RAD, declinationDeg * RAD];
-  return Math.asin(Math.max(-1, Math.min(1, Math.sin(lat) * Math.sin(dec) + Math.cos(lat) * Math.cos(dec) * Math.cos(hour)))) / RAD;
+  return (
+    Math.asin(
+      Math.max(-1, Math.min(1, Math.sin(lat) * Math.sin(dec) + Math.cos(lat) * Math.cos(dec) * Math.cos(hour))),
+    ) / RAD
+  );
 }
 
 /** Azimuth from north through east and altitude, degrees, without refraction. */
@@ -53,9 +78,18 @@ export function horizonOf(place: Place, site: Site, ms: number): { azimuthDeg: n
 }
 
 /** Apparent sidereal time at the site, degrees. */
-export const siderealDeg = ({ longitudeDeg }: Site, ms: number): number => (((SiderealTime(timeOf(ms)) * 15 + longitudeDeg) % 360) + 360) % 360;
+export const siderealDeg = ({ longitudeDeg }: Site, ms: number): number =>
+  (((SiderealTime(timeOf(ms)) * 15 + longitudeDeg) % 360) + 360) % 360;
 
-const BODIES: Record<PlanetName, Body> = { Mercury: Body.Mercury, Venus: Body.Venus, Mars: Body.Mars, Jupiter: Body.Jupiter, Saturn: Body.Saturn, Uranus: Body.Uranus, Neptune: Body.Neptune };
+const BODIES: Record<PlanetName, Body> = {
+  Mercury: Body.Mercury,
+  Venus: Body.Venus,
+  Mars: Body.Mars,
+  Jupiter: Body.Jupiter,
+  Saturn: Body.Saturn,
+  Uranus: Body.Uranus,
+  Neptune: Body.Neptune,
+};
 
 /** A planet on a night: its disc, how far from the Sun, how bright. */
 export interface PlanetNight extends Place {
@@ -85,7 +119,8 @@ const SUN_RADIUS_KM = 695_700;
 
 /** Moon and Sun: how large they stand in the sky, arcseconds. */
 export function discsOf(site: Site, ms: number): { moonArcsec: number; sunArcsec: number } {
-  const size = (body: Body, radiusKm: number) => (2 * Math.asin(radiusKm / (bodyAt(body, site, ms).distanceAu * AU_KM)) * 3600) / RAD;
+  const size = (body: Body, radiusKm: number) =>
+    (2 * Math.asin(radiusKm / (bodyAt(body, site, ms).distanceAu * AU_KM)) * 3600) / RAD;
   return { moonArcsec: size(Body.Moon, MOON_RADIUS_KM), sunArcsec: size(Body.Sun, SUN_RADIUS_KM) };
 }
 
@@ -95,13 +130,17 @@ export const moonLitShare = (ms: number): number => Illumination(Body.Moon, time
 /** How the Moon stands in its month, in words. */
 export function moonPhaseName(ms: number): string {
   const eighth = Math.round(MoonPhase(timeOf(ms)) / 45) % 8;
-  return ['new', 'waxing crescent', 'first quarter', 'waxing', 'full', 'waning', 'last quarter', 'waning crescent'][eighth]!;
+  return ['new', 'waxing crescent', 'first quarter', 'waxing', 'full', 'waning', 'last quarter', 'waning crescent'][
+    eighth
+  ]!;
 }
 
 /** Angle between two directions, degrees. */
 export function separationDeg(a: Place, b: Place): number {
   const [d1, d2, dr] = [a.declinationDeg * RAD, b.declinationDeg * RAD, (a.raDeg - b.raDeg) * RAD];
-  return Math.acos(Math.max(-1, Math.min(1, Math.sin(d1) * Math.sin(d2) + Math.cos(d1) * Math.cos(d2) * Math.cos(dr)))) / RAD;
+  return (
+    Math.acos(Math.max(-1, Math.min(1, Math.sin(d1) * Math.sin(d2) + Math.cos(d1) * Math.cos(d2) * Math.cos(dr)))) / RAD
+  );
 }
 
 export { Body };

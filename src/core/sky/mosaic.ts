@@ -35,7 +35,8 @@ export function extentOf(length: number, width: number, turnDeg: number): { acro
 }
 
 /** Fewest frames in a row that cover an extent with an overlap, a share of a frame. */
-export const framesToCover = (extent: number, field: number, overlap: number): number => (extent <= field * (1 + 1e-9) ? 1 : Math.ceil((extent - overlap * field) / (field * (1 - overlap)) - 1e-9));
+export const framesToCover = (extent: number, field: number, overlap: number): number =>
+  extent <= field * (1 + 1e-9) ? 1 : Math.ceil((extent - overlap * field) / (field * (1 - overlap)) - 1e-9);
 
 /**
  * The frames needed for an object.
@@ -44,8 +45,17 @@ export const framesToCover = (extent: number, field: number, overlap: number): n
  * @param overlap of neighbouring frames, as a share of a frame, 0 to 0.9
  * @example planMosaic(m31, { widthDeg: 2, heightDeg: 1.5 }, 0, 0.2).panels
  */
-export function planMosaic(object: Pick<DeepObject, 'lengthArcmin' | 'widthArcmin' | 'positionAngleDeg'>, field: FieldDeg, rollDeg: number, overlap: number): MosaicPlan {
-  const { across, up } = extentOf(object.lengthArcmin / 60, object.widthArcmin / 60, (object.positionAngleDeg ?? 0) - rollDeg);
+export function planMosaic(
+  object: Pick<DeepObject, 'lengthArcmin' | 'widthArcmin' | 'positionAngleDeg'>,
+  field: FieldDeg,
+  rollDeg: number,
+  overlap: number,
+): MosaicPlan {
+  const { across, up } = extentOf(
+    object.lengthArcmin / 60,
+    object.widthArcmin / 60,
+    (object.positionAngleDeg ?? 0) - rollDeg,
+  );
   const columns = framesToCover(across, field.widthDeg, overlap);
   const rows = framesToCover(up, field.heightDeg, overlap);
   const [stepX, stepY] = [field.widthDeg * (1 - overlap), field.heightDeg * (1 - overlap)];
@@ -58,7 +68,10 @@ export function planMosaic(object: Pick<DeepObject, 'lengthArcmin' | 'widthArcmi
     fill: Math.max(across / field.widthDeg, up / field.heightDeg),
     totalWidthDeg: field.widthDeg + (columns - 1) * stepX,
     totalHeightDeg: field.heightDeg + (rows - 1) * stepY,
-    centres: Array.from({ length: rows * columns }, (_, i) => ({ xDeg: ((i % columns) - (columns - 1) / 2) * stepX, yDeg: ((rows - 1) / 2 - Math.floor(i / columns)) * stepY })),
+    centres: Array.from({ length: rows * columns }, (_, i) => ({
+      xDeg: ((i % columns) - (columns - 1) / 2) * stepX,
+      yDeg: ((rows - 1) / 2 - Math.floor(i / columns)) * stepY,
+    })),
   };
 }
 
@@ -89,4 +102,5 @@ export function seeingStand(pixelArcsec: number, seeingArcsec: number): SeeingSt
 }
 
 /** Longest exposure on a mount that follows but is not guided, s, for a run of some pixels; its error in ″ per minute. */
-export const unguidedS = (tolerancePx: number, pixelArcsec: number, errorArcsecPerMin: number): number => (tolerancePx * pixelArcsec * 60) / errorArcsecPerMin;
+export const unguidedS = (tolerancePx: number, pixelArcsec: number, errorArcsecPerMin: number): number =>
+  (tolerancePx * pixelArcsec * 60) / errorArcsecPerMin;

@@ -1,6 +1,21 @@
 import { MoonPhase, SearchMoonPhase } from 'astronomy-engine';
 import { DEEP_OBJECTS } from './catalogue';
-import { Body, altitudeDeg, bodyAt, discsOf, horizonOf, moonLitShare, moonPhaseName, msOf, ofDate, planetOn, separationDeg, siderealDeg, timeOf, type Site } from './ephemeris';
+import {
+  Body,
+  altitudeDeg,
+  bodyAt,
+  discsOf,
+  horizonOf,
+  moonLitShare,
+  moonPhaseName,
+  msOf,
+  ofDate,
+  planetOn,
+  separationDeg,
+  siderealDeg,
+  timeOf,
+  type Site,
+} from './ephemeris';
 import { altitudesOf, bestWindow, nightAt } from './night';
 
 const utc = (text: string): number => Date.parse(`${text}Z`);
@@ -17,7 +32,11 @@ describe('against the almanac', () => {
     expect(minutes(msOf(dark), utc('2024-04-08T18:21'))).toBeLessThan(1);
     expect(moonLitShare(utc('2024-01-25T17:54'))).toBeGreaterThan(0.99);
     expect(moonLitShare(utc('2024-04-08T18:21'))).toBeLessThan(0.001);
-    expect([moonPhaseName(utc('2024-01-25T17:54')), moonPhaseName(utc('2024-04-08T18:21')), moonPhaseName(utc('2024-04-15T19:13'))]).toEqual(['full', 'new', 'first quarter']);
+    expect([
+      moonPhaseName(utc('2024-01-25T17:54')),
+      moonPhaseName(utc('2024-04-08T18:21')),
+      moonPhaseName(utc('2024-04-15T19:13')),
+    ]).toEqual(['full', 'new', 'first quarter']);
     expect(Math.abs(MoonPhase(timeOf(utc('2024-01-25T17:54'))) - 180)).toBeLessThan(0.05);
   });
 
@@ -63,12 +82,16 @@ describe('where things stand', () => {
     for (const object of DEEP_OBJECTS.slice(0, 12)) {
       const ms = utc('2026-11-25T21:30');
       const place = ofDate(object.raHours, object.declinationDeg, ms);
-      expect(altitudeDeg(place, greenwich, siderealDeg(greenwich, ms))).toBeCloseTo(horizonOf(place, greenwich, ms).altitudeDeg, 3);
+      expect(altitudeDeg(place, greenwich, siderealDeg(greenwich, ms))).toBeCloseTo(
+        horizonOf(place, greenwich, ms).altitudeDeg,
+        3,
+      );
     }
   });
 
   it('the pole stands as high as the latitude, whatever the hour', () => {
-    for (const sidereal of [0, 77, 200]) expect(altitudeDeg({ raDeg: 10, declinationDeg: 90 }, greenwich, sidereal)).toBeCloseTo(51.4779, 6);
+    for (const sidereal of [0, 77, 200])
+      expect(altitudeDeg({ raDeg: 10, declinationDeg: 90 }, greenwich, sidereal)).toBeCloseTo(51.4779, 6);
   });
 
   it('moves a catalogue’s place by half a degree or less within this century', () => {
@@ -99,7 +122,9 @@ describe('a night', () => {
     expect(nightAt(greenwich, utc('2026-06-21T12:00')).dark).toBeNull();
     const north = nightAt({ latitudeDeg: 70, longitudeDeg: 20, heightM: 0 }, utc('2026-06-21T11:00'));
     expect([north.dark, north.dusk, north.sunset]).toEqual([null, null, null]);
-    expect(bestWindow({ raDeg: 0, declinationDeg: 80 }, { latitudeDeg: 70, longitudeDeg: 20, heightM: 0 }, north)).toBeNull();
+    expect(
+      bestWindow({ raDeg: 0, declinationDeg: 80 }, { latitudeDeg: 70, longitudeDeg: 20, heightM: 0 }, north),
+    ).toBeNull();
   });
 
   it('follows Moon and object as the exact positions do', () => {
@@ -107,7 +132,12 @@ describe('a night', () => {
     const altitudes = altitudesOf(place, greenwich, night);
     for (const i of [10, 61, 100, 140]) {
       expect(altitudes[i]!).toBeCloseTo(horizonOf(place, greenwich, night.times[i]!).altitudeDeg, 2);
-      expect(Math.abs(night.moonDeg[i]! - horizonOf(bodyAt(Body.Moon, greenwich, night.times[i]!), greenwich, night.times[i]!).altitudeDeg)).toBeLessThan(0.05);
+      expect(
+        Math.abs(
+          night.moonDeg[i]! -
+            horizonOf(bodyAt(Body.Moon, greenwich, night.times[i]!), greenwich, night.times[i]!).altitudeDeg,
+        ),
+      ).toBeLessThan(0.05);
     }
   });
 

@@ -1,4 +1,14 @@
-import { Body, altitudeDeg, bodyAt, moonLitShare, moonPhaseName, separationDeg, siderealDeg, type Place, type Site } from './ephemeris';
+import {
+  Body,
+  altitudeDeg,
+  bodyAt,
+  moonLitShare,
+  moonPhaseName,
+  separationDeg,
+  siderealDeg,
+  type Place,
+  type Site,
+} from './ephemeris';
 import { sunBelow, type SunBelow } from './sunBelow';
 
 /** Altitudes through a night, degrees, at even times; the Moon beside them. */
@@ -44,7 +54,10 @@ function placesFrom(body: Body, site: Site, noonMs: number): (ms: number) => Pla
     const share = (ms - noonMs) / HOUR_MS - at;
     const [a, b] = [places[at]!, places[at + 1]!];
     const step = ((b.raDeg - a.raDeg + 540) % 360) - 180;
-    return { raDeg: (a.raDeg + step * share + 360) % 360, declinationDeg: a.declinationDeg + (b.declinationDeg - a.declinationDeg) * share };
+    return {
+      raDeg: (a.raDeg + step * share + 360) % 360,
+      declinationDeg: a.declinationDeg + (b.declinationDeg - a.declinationDeg) * share,
+    };
   };
 }
 
@@ -85,7 +98,8 @@ export function nightAt(site: Site, noonMs: number): NightFrame {
 }
 
 /** An object's altitude at every sample of a night. */
-export const altitudesOf = (place: Place, site: Site, night: NightFrame): number[] => night.siderealDeg.map((sidereal) => altitudeDeg(place, site, sidereal));
+export const altitudesOf = (place: Place, site: Site, night: NightFrame): number[] =>
+  night.siderealDeg.map((sidereal) => altitudeDeg(place, site, sidereal));
 
 /** When an object is best taken, and why not longer. */
 export interface BestWindow {
@@ -110,7 +124,11 @@ const EDGE_WITHIN_MS = 1000;
 const WORTH_MS = 30 * 60_000;
 
 /** The longest stretch of a span in which something holds, to the second. */
-function longestStretch(fromMs: number, toMs: number, good: (ms: number) => boolean): { fromMs: number; toMs: number } | null {
+function longestStretch(
+  fromMs: number,
+  toMs: number,
+  good: (ms: number) => boolean,
+): { fromMs: number; toMs: number } | null {
   const count = Math.max(1, Math.ceil((toMs - fromMs) / STEP_MS));
   const nodes = Array.from({ length: count + 1 }, (_, i) => fromMs + ((toMs - fromMs) * i) / count);
   const edge = (a: number, b: number): number => {
@@ -145,16 +163,24 @@ function longestStretch(fromMs: number, toMs: number, good: (ms: number) => bool
  *
  * @returns null when it does not stand above 30° in the dark
  */
-export function bestWindow(place: Place, site: Site, night: NightFrame, leastDeg = LEAST_ALTITUDE_DEG): BestWindow | null {
+export function bestWindow(
+  place: Place,
+  site: Site,
+  night: NightFrame,
+  leastDeg = LEAST_ALTITUDE_DEG,
+): BestWindow | null {
   const darkness = night.dark ?? night.dusk;
   if (!darkness) return null;
   const altitudeAt = (ms: number) => altitudeDeg(place, site, night.siderealAt(ms));
   const moonDistance = (ms: number) => separationDeg(place, night.moonAt(ms));
   const disturbed = (ms: number) =>
-    night.moonLitShare >= MOON_LIT && altitudeDeg(night.moonAt(ms), site, night.siderealAt(ms)) > 0 && moonDistance(ms) < MOON_FAR_DEG;
+    night.moonLitShare >= MOON_LIT &&
+    altitudeDeg(night.moonAt(ms), site, night.siderealAt(ms)) > 0 &&
+    moonDistance(ms) < MOON_FAR_DEG;
   const high = (ms: number) => altitudeAt(ms) >= leastDeg;
   const clear = longestStretch(darkness.fromMs, darkness.toMs, (ms) => high(ms) && !disturbed(ms));
-  const found = clear && clear.toMs - clear.fromMs >= WORTH_MS ? clear : longestStretch(darkness.fromMs, darkness.toMs, high);
+  const found =
+    clear && clear.toMs - clear.fromMs >= WORTH_MS ? clear : longestStretch(darkness.fromMs, darkness.toMs, high);
   if (!found) return null;
   const within = [found.fromMs, ...night.times.filter((ms) => ms > found.fromMs && ms < found.toMs), found.toMs];
   const highestMs = within.reduce((a, b) => (altitudeAt(b) > altitudeAt(a) ? b : a));

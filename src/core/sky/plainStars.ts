@@ -24,8 +24,32 @@ export interface PlainStars {
 
 /** Fills in what was left out: the equator of the sky, one and a half pixels of the output, the whole frame. */
 export function starsFromPlain(system: EffectiveSystem, plain: PlainStars): StarsInput {
-  const { projection = 'rectilinear', declinationDeg = 0, rollDeg = 0, toleranceKind = 'output', tolerance = 1.5, own, rule = 'worst', ceilingS = 15, output, exposureS, fNumber, cornerStretchPx } = plain;
-  return { system, output, projection, pointing: { declinationDeg, rollDeg }, tolerance: { kind: toleranceKind, count: tolerance, ownPx: own }, rule, ceilingS, exposureS, fNumber, cornerStretchPx };
+  const {
+    projection = 'rectilinear',
+    declinationDeg = 0,
+    rollDeg = 0,
+    toleranceKind = 'output',
+    tolerance = 1.5,
+    own,
+    rule = 'worst',
+    ceilingS = 15,
+    output,
+    exposureS,
+    fNumber,
+    cornerStretchPx,
+  } = plain;
+  return {
+    system,
+    output,
+    projection,
+    pointing: { declinationDeg, rollDeg },
+    tolerance: { kind: toleranceKind, count: tolerance, ownPx: own },
+    rule,
+    ceilingS,
+    exposureS,
+    fNumber,
+    cornerStretchPx,
+  };
 }
 
 /** A run is kept up to this; beyond it the star has left the frame. */

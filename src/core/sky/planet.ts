@@ -42,11 +42,13 @@ export function standOf(fNumberOverPitch: number): SamplingStand {
 }
 
 /** Diameter of a disc on the sensor, px. */
-export const discPx = (arcsec: number, focalMm: number, pitchUm: number): number => (arcsec * focalMm) / (206.265 * pitchUm);
+export const discPx = (arcsec: number, focalMm: number, pitchUm: number): number =>
+  (arcsec * focalMm) / (206.265 * pitchUm);
 /** The f-number at which the pixel takes in all that diffraction leaves, λ in µm. */
 export const criticalFNumber = (pitchUm: number, wavelengthUm = 0.55): number => (2 * pitchUm) / wavelengthUm;
 /** How long a planet may be recorded until its turning smears the disc's centre by some pixels, s. */
-export const longestCaptureS = (blurPx: number, rotationS: number, disc: number): number => (blurPx * rotationS) / (Math.PI * disc);
+export const longestCaptureS = (blurPx: number, rotationS: number, disc: number): number =>
+  (blurPx * rotationS) / (Math.PI * disc);
 
 export interface PlanetInput {
   system: EffectiveSystem;
@@ -72,17 +74,53 @@ export function readPlanet({ system, planet, discArcsec, blurPx }: PlanetInput):
   const { focalMm, pitchUm, fNumber, entrancePupilMm } = system;
   const disc = given(discArcsec, '″', `Disc of ${planet}`, 'on the night chosen');
   const inDisc = discPx(discArcsec, focalMm.value, pitchUm.value);
-  const discQuantity = computed(inDisc, 'px', () => ({ name: 'Disc on the sensor', formula: 'θ · f / (206.265 · p)', inputs: [input('θ', 'disc', disc), input('f', 'focal length', focalMm), input('p', 'pixel pitch', pitchUm)], source: 'small angle', neglects: 'The air, which spreads the limb.' }));
+  const discQuantity = computed(inDisc, 'px', () => ({
+    name: 'Disc on the sensor',
+    formula: 'θ · f / (206.265 · p)',
+    inputs: [input('θ', 'disc', disc), input('f', 'focal length', focalMm), input('p', 'pixel pitch', pitchUm)],
+    source: 'small angle',
+    neglects: 'The air, which spreads the limb.',
+  }));
   const rotation = PLANETS[planet].rotationS;
   const over = fNumber.value / pitchUm.value;
   const wave = given(0.55, 'µm', 'Wavelength', 'green light');
   return {
     discPx: discQuantity,
-    pixelScaleArcsec: computed((206.265 * pitchUm.value) / focalMm.value, '″/px', () => ({ name: 'Pixel scale', formula: '206.265 · p / f', inputs: [input('p', 'pixel pitch', pitchUm), input('f', 'focal length', focalMm)], source: 'definition' })),
-    fNumberOverPitch: computed(over, '×', () => ({ name: 'Focal ratio against the pixel', formula: 'N / p', inputs: [input('N', 'f-number', fNumber), input('p', 'pixel pitch in µm', pitchUm)], source: 'customary 3 to 5 by the air, up to 7 in the best; 3.6 is where diffraction ends the detail' })),
-    criticalFNumber: computed(criticalFNumber(pitchUm.value), 'f/', () => ({ name: 'f-number that takes in all the detail', formula: '2 · p / λ', inputs: [input('p', 'pixel pitch', pitchUm), input('λ', 'wavelength', wave)], source: 'two pixels on the finest detail diffraction leaves' })),
-    smallestDetailArcsec: computed((206_265 * 0.00055) / entrancePupilMm.value, '″', () => ({ name: 'Finest detail of the opening', formula: '206 265 · λ / A', inputs: [input('λ', 'wavelength', wave), input('A', 'entrance pupil', entrancePupilMm)], source: 'cut-off of diffraction', neglects: 'The air, which is mostly coarser.' })),
-    longestCaptureS: computed(longestCaptureS(blurPx, rotation, inDisc), 's', () => ({ name: 'Longest recording before the turning smears', formula: 'b · P / (π · d)', inputs: [input('b', 'smear allowed', given(blurPx, 'px', 'Smear allowed', 'as set')), input('P', 'one turn', given(rotation, 's', `One turn of ${planet}`, 'facts of the planet')), input('d', 'disc', discQuantity)], source: 'the centre of the disc moves fastest' })),
+    pixelScaleArcsec: computed((206.265 * pitchUm.value) / focalMm.value, '″/px', () => ({
+      name: 'Pixel scale',
+      formula: '206.265 · p / f',
+      inputs: [input('p', 'pixel pitch', pitchUm), input('f', 'focal length', focalMm)],
+      source: 'definition',
+    })),
+    fNumberOverPitch: computed(over, '×', () => ({
+      name: 'Focal ratio against the pixel',
+      formula: 'N / p',
+      inputs: [input('N', 'f-number', fNumber), input('p', 'pixel pitch in µm', pitchUm)],
+      source: 'customary 3 to 5 by the air, up to 7 in the best; 3.6 is where diffraction ends the detail',
+    })),
+    criticalFNumber: computed(criticalFNumber(pitchUm.value), 'f/', () => ({
+      name: 'f-number that takes in all the detail',
+      formula: '2 · p / λ',
+      inputs: [input('p', 'pixel pitch', pitchUm), input('λ', 'wavelength', wave)],
+      source: 'two pixels on the finest detail diffraction leaves',
+    })),
+    smallestDetailArcsec: computed((206_265 * 0.00055) / entrancePupilMm.value, '″', () => ({
+      name: 'Finest detail of the opening',
+      formula: '206 265 · λ / A',
+      inputs: [input('λ', 'wavelength', wave), input('A', 'entrance pupil', entrancePupilMm)],
+      source: 'cut-off of diffraction',
+      neglects: 'The air, which is mostly coarser.',
+    })),
+    longestCaptureS: computed(longestCaptureS(blurPx, rotation, inDisc), 's', () => ({
+      name: 'Longest recording before the turning smears',
+      formula: 'b · P / (π · d)',
+      inputs: [
+        input('b', 'smear allowed', given(blurPx, 'px', 'Smear allowed', 'as set')),
+        input('P', 'one turn', given(rotation, 's', `One turn of ${planet}`, 'facts of the planet')),
+        input('d', 'disc', discQuantity),
+      ],
+      source: 'the centre of the disc moves fastest',
+    })),
     stand: standOf(over),
   };
 }

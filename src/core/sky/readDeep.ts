@@ -42,37 +42,133 @@ const SIZE_ERROR = 0.2;
  *
  * @source angle of view at infinity; the object as an ellipse of its catalogue size, turned against the frame
  */
-export function readDeep({ system, object, rollDeg, overlap, seeingArcsec, tolerancePx, mountArcsecPerMin }: DeepInput): DeepReading {
+export function readDeep({
+  system,
+  object,
+  rollDeg,
+  overlap,
+  seeingArcsec,
+  tolerancePx,
+  mountArcsecPerMin,
+}: DeepInput): DeepReading {
   const { used, focalMm, pitchUm } = system;
-  const field = { widthDeg: angleOfViewDeg(used.widthMm, focalMm.value), heightDeg: angleOfViewDeg(used.heightMm, focalMm.value) };
+  const field = {
+    widthDeg: angleOfViewDeg(used.widthMm, focalMm.value),
+    heightDeg: angleOfViewDeg(used.heightMm, focalMm.value),
+  };
   const plan = planMosaic(object, field, rollDeg, overlap);
   const side = (degrees: number, mm: number, name: string) =>
-    computed(degrees, '°', () => ({ name, formula: '2 · atan(s / 2f)', inputs: [input('s', 'side of the part used', given(mm, 'mm', 'Side of the part used', 'body and mode')), input('f', 'focal length', focalMm)], source: 'rectilinear, focused on infinity' }));
+    computed(degrees, '°', () => ({
+      name,
+      formula: '2 · atan(s / 2f)',
+      inputs: [
+        input('s', 'side of the part used', given(mm, 'mm', 'Side of the part used', 'body and mode')),
+        input('f', 'focal length', focalMm),
+      ],
+      source: 'rectilinear, focused on infinity',
+    }));
   const fieldWidthDeg = side(field.widthDeg, used.widthMm, 'Width of the field');
   const fieldHeightDeg = side(field.heightDeg, used.heightMm, 'Height of the field');
   const scale = (206.265 * pitchUm.value) / focalMm.value;
-  const pixelScaleArcsec = computed(scale, '″/px', () => ({ name: 'Pixel scale', formula: '206.265 · p / f', inputs: [input('p', 'pixel pitch', pitchUm), input('f', 'focal length', focalMm)], source: 'definition' }));
-  const size = given(object.lengthArcmin * 60, '″', `Length of ${object.name}`, 'catalogue', object.lengthArcmin * 60 * SIZE_ERROR);
+  const pixelScaleArcsec = computed(scale, '″/px', () => ({
+    name: 'Pixel scale',
+    formula: '206.265 · p / f',
+    inputs: [input('p', 'pixel pitch', pitchUm), input('f', 'focal length', focalMm)],
+    source: 'definition',
+  }));
+  const size = given(
+    object.lengthArcmin * 60,
+    '″',
+    `Length of ${object.name}`,
+    'catalogue',
+    object.lengthArcmin * 60 * SIZE_ERROR,
+  );
   const seeing = given(seeingArcsec, '″', 'Seeing', 'width of a star at half its height, as set');
   const tolerance = given(tolerancePx, 'px', 'How far a star may run', 'as set');
-  const grid = starGrid(skyCamera('rectilinear', focalMm.value, { declinationDeg: object.declinationDeg, rollDeg }), used.widthMm, used.heightMm, system.imageCircleMm?.value);
+  const grid = starGrid(
+    skyCamera('rectilinear', focalMm.value, { declinationDeg: object.declinationDeg, rollDeg }),
+    used.widthMm,
+    used.heightMm,
+    system.imageCircleMm?.value,
+  );
   const tripod = longestTimeS((seconds) => worstPoint(grid, seconds).mm * (1000 / pitchUm.value), tolerancePx);
   return {
     plan,
     fieldWidthDeg,
     fieldHeightDeg,
     pixelScaleArcsec,
-    fillPercent: computed(plan.fill * 100, '%', () => ({
-      name: 'Share of the frame it fills',
-      formula: 'the larger of across / width and up / height',
-      inputs: [input('across', 'extent across', given(plan.acrossDeg, '°', 'Extent across the frame', 'its ellipse, turned against the frame')), input('up', 'extent up', given(plan.alongDeg, '°', 'Extent up the frame', 'its ellipse, turned against the frame')), input('width', 'field', fieldWidthDeg), input('height', 'field', fieldHeightDeg)],
-      source: 'above 100 % it takes several frames',
-      neglects: 'Catalogue sizes hold for deep pictures; yours may show less.',
-    }), plan.fill * 100 * SIZE_ERROR),
-    lengthPx: computed((object.lengthArcmin * 60) / scale, 'px', () => ({ name: 'Length in pixels', formula: 'L / scale', inputs: [input('L', 'length', size), input('scale', 'pixel scale', pixelScaleArcsec)], source: 'small angle' }), ((object.lengthArcmin * 60) / scale) * SIZE_ERROR),
-    pixelToSeeing: computed(scale / seeingArcsec, '×', () => ({ name: 'A pixel against the seeing', formula: 'scale / w', inputs: [input('scale', 'pixel scale', pixelScaleArcsec), input('w', 'seeing', seeing)], source: 'a third to a half is right: finer gains nothing, coarser leaves detail' })),
-    tripodS: computed(tripod, 's', () => ({ name: 'Longest on a tripod', formula: 'drift(t) = b', inputs: [input('b', 'how far a star may run', tolerance), input('δ', 'declination', given(object.declinationDeg, '°', `Declination of ${object.name}`, 'catalogue, J2000')), input('f', 'focal length', focalMm), input('p', 'pixel pitch', pitchUm)], source: 'the worst point of the frame, by exact projection' })),
-    unguidedS: computed(unguidedS(tolerancePx, scale, mountArcsecPerMin), 's', () => ({ name: 'Longest on a mount, unguided', formula: '60 · b · scale / e', inputs: [input('b', 'how far a star may run', tolerance), input('scale', 'pixel scale', pixelScaleArcsec), input('e', 'error of the mount in ″ per minute', given(mountArcsecPerMin, '1', 'Error of the mount, ″ per minute', 'as set'))], source: 'estimate: an even error of the mount', neglects: 'Gusts, and the uneven part of a gear’s error.' })),
+    fillPercent: computed(
+      plan.fill * 100,
+      '%',
+      () => ({
+        name: 'Share of the frame it fills',
+        formula: 'the larger of across / width and up / height',
+        inputs: [
+          input(
+            'across',
+            'extent across',
+            given(plan.acrossDeg, '°', 'Extent across the frame', 'its ellipse, turned against the frame'),
+          ),
+          input(
+            'up',
+            'extent up',
+            given(plan.alongDeg, '°', 'Extent up the frame', 'its ellipse, turned against the frame'),
+          ),
+          input('width', 'field', fieldWidthDeg),
+          input('height', 'field', fieldHeightDeg),
+        ],
+        source: 'above 100 % it takes several frames',
+        neglects: 'Catalogue sizes hold for deep pictures; yours may show less.',
+      }),
+      plan.fill * 100 * SIZE_ERROR,
+    ),
+    lengthPx: computed(
+      (object.lengthArcmin * 60) / scale,
+      'px',
+      () => ({
+        name: 'Length in pixels',
+        formula: 'L / scale',
+        inputs: [input('L', 'length', size), input('scale', 'pixel scale', pixelScaleArcsec)],
+        source: 'small angle',
+      }),
+      ((object.lengthArcmin * 60) / scale) * SIZE_ERROR,
+    ),
+    pixelToSeeing: computed(scale / seeingArcsec, '×', () => ({
+      name: 'A pixel against the seeing',
+      formula: 'scale / w',
+      inputs: [input('scale', 'pixel scale', pixelScaleArcsec), input('w', 'seeing', seeing)],
+      source: 'a third to a half is right: finer gains nothing, coarser leaves detail',
+    })),
+    tripodS: computed(tripod, 's', () => ({
+      name: 'Longest on a tripod',
+      formula: 'drift(t) = b',
+      inputs: [
+        input('b', 'how far a star may run', tolerance),
+        input(
+          'δ',
+          'declination',
+          given(object.declinationDeg, '°', `Declination of ${object.name}`, 'catalogue, J2000'),
+        ),
+        input('f', 'focal length', focalMm),
+        input('p', 'pixel pitch', pitchUm),
+      ],
+      source: 'the worst point of the frame, by exact projection',
+    })),
+    unguidedS: computed(unguidedS(tolerancePx, scale, mountArcsecPerMin), 's', () => ({
+      name: 'Longest on a mount, unguided',
+      formula: '60 · b · scale / e',
+      inputs: [
+        input('b', 'how far a star may run', tolerance),
+        input('scale', 'pixel scale', pixelScaleArcsec),
+        input(
+          'e',
+          'error of the mount in ″ per minute',
+          given(mountArcsecPerMin, '1', 'Error of the mount, ″ per minute', 'as set'),
+        ),
+      ],
+      source: 'estimate: an even error of the mount',
+      neglects: 'Gusts, and the uneven part of a gear’s error.',
+    })),
     stand: seeingStand(scale, seeingArcsec),
   };
 }

@@ -26,7 +26,11 @@ const input = (change: Partial<StarsInput> = {}): StarsInput => ({
 
 describe('what passes for a point', () => {
   const own = { centrePx: 3, cornerPx: 5, smallCentrePx: 6, smallCornerPx: 9, pictures: 7 };
-  const px = (kind: 'pixels' | 'output' | 'eye' | 'own', output = demoOutputs.web.data, ownPx: typeof own | undefined = own) => {
+  const px = (
+    kind: 'pixels' | 'output' | 'eye' | 'own',
+    output = demoOutputs.web.data,
+    ownPx: typeof own | undefined = own,
+  ) => {
     const { centre, corner } = toleranceOf({ kind, count: 2, ownPx, output, longSidePx: 8000 });
     return [centre.value, corner.value];
   };
@@ -45,12 +49,20 @@ describe('what passes for a point', () => {
     expect(print).toBeLessThan(10);
     // What passes small does not count on a print.
     expect(px('own', demoOutputs.print.data)).toEqual([3, 5]);
-    expect(px('own', demoOutputs.web.data, { ...own, smallCentrePx: undefined as never, smallCornerPx: undefined as never })).toEqual([3, 5]);
+    expect(
+      px('own', demoOutputs.web.data, { ...own, smallCentrePx: undefined as never, smallCornerPx: undefined as never }),
+    ).toEqual([3, 5]);
   });
 
   it('falls back on pixels while nothing was learned, and says where it comes from', () => {
     expect(toleranceOf({ kind: 'own', count: 4, output: demoOutputs.web.data, longSidePx: 8000 }).centre.value).toBe(4);
-    const learned = toleranceOf({ kind: 'own', count: 4, ownPx: own, output: demoOutputs.web.data, longSidePx: 8000 }).corner;
+    const learned = toleranceOf({
+      kind: 'own',
+      count: 4,
+      ownPx: own,
+      output: demoOutputs.web.data,
+      longSidePx: 8000,
+    }).corner;
     expect(learned.kind).toBe('measured');
     expect(learned.why.source).toMatch(/7 pictures with this lens; “Web page” is shown small/);
   });
@@ -82,24 +94,37 @@ describe('a reading of the stars', () => {
 
   it('is the same whether worked out at once or from limits kept over a drag', () => {
     const limits = starLimits(input({ pointing: { declinationDeg: 33, rollDeg: 20 } }));
-    const [once, kept] = [readStars(input({ pointing: { declinationDeg: 33, rollDeg: 20 }, exposureS: 9 })), starsAt(limits, 9)];
+    const [once, kept] = [
+      readStars(input({ pointing: { declinationDeg: 33, rollDeg: 20 }, exposureS: 9 })),
+      starsAt(limits, 9),
+    ];
     expect(plainStarsResult(kept)).toEqual(plainStarsResult(once));
   });
 
   it('allows longer with a larger tolerance, and longer in the centre than in the whole frame', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.3, max: 10, noNaN: true }), fc.double({ min: 1.05, max: 3, noNaN: true }), fc.double({ min: -85, max: 85, noNaN: true }), (count, more, declinationDeg) => {
-        const at = (each: number) => starLimits(input({ tolerance: { kind: 'pixels', count: each }, pointing: { declinationDeg, rollDeg: 0 } }));
-        const [strict, loose] = [at(count), at(count * more)];
-        expect(loose.worstS.value).toBeGreaterThan(strict.worstS.value);
-        expect(strict.centreS.value).toBeGreaterThanOrEqual(strict.worstS.value);
-      }),
+      fc.property(
+        fc.double({ min: 0.3, max: 10, noNaN: true }),
+        fc.double({ min: 1.05, max: 3, noNaN: true }),
+        fc.double({ min: -85, max: 85, noNaN: true }),
+        (count, more, declinationDeg) => {
+          const at = (each: number) =>
+            starLimits(input({ tolerance: { kind: 'pixels', count: each }, pointing: { declinationDeg, rollDeg: 0 } }));
+          const [strict, loose] = [at(count), at(count * more)];
+          expect(loose.worstS.value).toBeGreaterThan(strict.worstS.value);
+          expect(strict.centreS.value).toBeGreaterThanOrEqual(strict.worstS.value);
+        },
+      ),
       { numRuns: 25 },
     );
   });
 
   it('shortens the whole frame’s time where the lens draws its corners out, not the centre’s, and never to nothing', () => {
-    const [plain, stretched, ruined] = [0, 4, 400].map((cornerStretchPx) => starLimits(input({ cornerStretchPx }))) as [ReturnType<typeof starLimits>, ReturnType<typeof starLimits>, ReturnType<typeof starLimits>];
+    const [plain, stretched, ruined] = [0, 4, 400].map((cornerStretchPx) => starLimits(input({ cornerStretchPx }))) as [
+      ReturnType<typeof starLimits>,
+      ReturnType<typeof starLimits>,
+      ReturnType<typeof starLimits>,
+    ];
     expect(stretched.cornerTolerancePx.value).toBeCloseTo(plain.cornerTolerancePx.value - 4, 9);
     expect(stretched.worstS.value).toBeLessThan(plain.worstS.value);
     expect(stretched.centreS.value).toBeCloseTo(plain.centreS.value, 9);
@@ -120,7 +145,8 @@ describe('a reading of the stars', () => {
   });
 
   it('counts the f-number that is set, but none wider than the lens opens', () => {
-    const shortRule = (fNumber?: number) => readStars(input({ fNumber })).rules.find((rule) => rule.rule === 'pitchShort')!.seconds;
+    const shortRule = (fNumber?: number) =>
+      readStars(input({ fNumber })).rules.find((rule) => rule.rule === 'pitchShort')!.seconds;
     expect(shortRule(4)).toBeCloseTo((35 * 4 + 30 * wide.pitchUm.value) / 20, 9);
     expect(shortRule(1)).toBe(shortRule());
     // What is computed from the drift does not depend on it.
@@ -129,14 +155,24 @@ describe('a reading of the stars', () => {
 
   it('gives a reason for every number, with finite values in it', () => {
     const reading = readStars(input({ exposureS: 20 }));
-    for (const quantity of [reading.limitS, reading.centreS, reading.worstS, reading.centreDriftPx, reading.worstDriftPx, reading.centreTolerancePx, reading.pixelScaleArcsec]) {
+    for (const quantity of [
+      reading.limitS,
+      reading.centreS,
+      reading.worstS,
+      reading.centreDriftPx,
+      reading.worstDriftPx,
+      reading.centreTolerancePx,
+      reading.pixelScaleArcsec,
+    ]) {
       expect(quantity.why.name.length).toBeGreaterThan(3);
       for (const each of quantity.why.inputs) expect(Number.isFinite(each.quantity.value)).toBe(true);
     }
   });
 
   it('reads a crop mode’s corners nearer to the centre', () => {
-    const crop = readStars(input({ system: systemOf([demoOptics.wide20.data], 'c15'), tolerance: { kind: 'pixels', count: 6 } }));
+    const crop = readStars(
+      input({ system: systemOf([demoOptics.wide20.data], 'c15'), tolerance: { kind: 'pixels', count: 6 } }),
+    );
     const whole = readStars(input({ tolerance: { kind: 'pixels', count: 6 } }));
     expect(crop.worstS.value).toBeGreaterThan(whole.worstS.value);
     expect(crop.centreS.value).toBeCloseTo(whole.centreS.value, 6);
@@ -151,11 +187,45 @@ describe('a reading of the stars', () => {
 describe('levers under the stars', () => {
   const body = demoBodies.ostrel.data;
   const candidates = [
-    { id: 'tele', kind: 'setup' as const, name: 'Marsh hide', setup: { body, modeId: 'whole', chain: [demoOptics.tele600.data] }, patch: 'tele' },
-    { id: 'wide', kind: 'setup' as const, name: 'Dark sky', setup: { body, modeId: 'whole', chain: [demoOptics.wide20.data] }, patch: 'wide' },
-    { id: 'tubes', kind: 'setup' as const, name: 'Macro', setup: { body, modeId: 'whole', chain: [demoOptics.macro100.data, { kind: 'tubes' as const, name: 'T', lengthsMm: [20], autofocus: true }] }, patch: 'tubes' },
-    { id: 'centre', kind: 'centre' as const, name: 'Ask the centre only', ways: { rule: 'centre' as const }, patch: 'centre' },
-    { id: 'aim', kind: 'aim' as const, name: 'Point away', ways: { pointing: { declinationDeg: 60, rollDeg: 0 } }, patch: 'aim' },
+    {
+      id: 'tele',
+      kind: 'setup' as const,
+      name: 'Marsh hide',
+      setup: { body, modeId: 'whole', chain: [demoOptics.tele600.data] },
+      patch: 'tele',
+    },
+    {
+      id: 'wide',
+      kind: 'setup' as const,
+      name: 'Dark sky',
+      setup: { body, modeId: 'whole', chain: [demoOptics.wide20.data] },
+      patch: 'wide',
+    },
+    {
+      id: 'tubes',
+      kind: 'setup' as const,
+      name: 'Macro',
+      setup: {
+        body,
+        modeId: 'whole',
+        chain: [demoOptics.macro100.data, { kind: 'tubes' as const, name: 'T', lengthsMm: [20], autofocus: true }],
+      },
+      patch: 'tubes',
+    },
+    {
+      id: 'centre',
+      kind: 'centre' as const,
+      name: 'Ask the centre only',
+      ways: { rule: 'centre' as const },
+      patch: 'centre',
+    },
+    {
+      id: 'aim',
+      kind: 'aim' as const,
+      name: 'Point away',
+      ways: { pointing: { declinationDeg: 60, rollDeg: 0 } },
+      patch: 'aim',
+    },
   ];
 
   it('are those that lengthen the time, longest first, each with its exact gain', () => {
@@ -178,7 +248,8 @@ describe('levers under the stars', () => {
   });
 
   it('do not count the exposure that happens to be set', () => {
-    const levers = (exposureS?: number) => starLevers(input({ exposureS }), candidates, 'usual').map((lever) => [lever.id, lever.limitS]);
+    const levers = (exposureS?: number) =>
+      starLevers(input({ exposureS }), candidates, 'usual').map((lever) => [lever.id, lever.limitS]);
     expect(levers(2)).toEqual(levers());
   });
 });

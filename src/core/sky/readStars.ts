@@ -78,7 +78,17 @@ const LEAST_LEFT = 0.25;
  *
  * @source exact projection of each star before and after; the worst point sought over the part of the frame that has a picture
  */
-export function starLimits({ system, output, projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx = 0 }: Omit<StarsInput, 'exposureS'>): StarLimits {
+export function starLimits({
+  system,
+  output,
+  projection,
+  pointing,
+  tolerance,
+  rule,
+  ceilingS,
+  fNumber,
+  cornerStretchPx = 0,
+}: Omit<StarsInput, 'exposureS'>): StarLimits {
   const { used } = system;
   const focalMm = system.focalMm.value;
   const pitchMm = system.pitchUm.value / 1000;
@@ -91,8 +101,16 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
 
   const focal = system.focalMm;
   // A lens cannot be opened wider than it is.
-  const aperture = fNumber !== undefined && fNumber > system.fNumber.value ? given(fNumber, 'f/', 'f-number', 'as set') : system.fNumber;
-  const declination = given(pointing.declinationDeg, '°', 'Declination of the frame’s centre', 'where the camera points');
+  const aperture =
+    fNumber !== undefined && fNumber > system.fNumber.value
+      ? given(fNumber, 'f/', 'f-number', 'as set')
+      : system.fNumber;
+  const declination = given(
+    pointing.declinationDeg,
+    '°',
+    'Declination of the frame’s centre',
+    'where the camera points',
+  );
   const turn = given(SIDEREAL_ARCSEC_PER_S, '″/s', 'Turn of the sky', 'one turn in a sidereal day');
   const left = Math.max(allowed.corner.value - cornerStretchPx, LEAST_LEFT * allowed.corner.value);
   const cornerTolerancePx =
@@ -100,7 +118,14 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
       ? computed(left, 'px', () => ({
           name: 'Left for drift in the corners',
           formula: 'b − s',
-          inputs: [input('b', 'how far a star may run', allowed.corner), input('s', 'drawn out by the lens itself', given(cornerStretchPx, 'px', 'Corner stars drawn out by the lens', 'your note on this lens'))],
+          inputs: [
+            input('b', 'how far a star may run', allowed.corner),
+            input(
+              's',
+              'drawn out by the lens itself',
+              given(cornerStretchPx, 'px', 'Corner stars drawn out by the lens', 'your note on this lens'),
+            ),
+          ],
           source: 'a corner star that is drawn out already has less left; at least a quarter is kept',
         }))
       : allowed.corner;
@@ -109,19 +134,55 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
     computed(seconds, 's', () => ({
       name,
       formula: 'drift(t) = b',
-      inputs: [input('b', `how far a star may run ${where}`, toleranceBy), input('f', 'focal length', focal), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination', declination), input('ω', 'turn of the sky', turn)],
-      source: seconds >= LONGEST_S ? 'at the pole the sky stands still; shown up to an hour' : 'found by projecting the star before and after',
+      inputs: [
+        input('b', `how far a star may run ${where}`, toleranceBy),
+        input('f', 'focal length', focal),
+        input('p', 'pixel pitch', system.pitchUm),
+        input('δ', 'declination', declination),
+        input('ω', 'turn of the sky', turn),
+      ],
+      source:
+        seconds >= LONGEST_S
+          ? 'at the pole the sky stands still; shown up to an hour'
+          : 'found by projecting the star before and after',
       neglects: 'Wind, a shutter’s shake and refraction near the horizon.',
     }));
   const centreSeconds = longestTimeS(centrePxAt, allowed.centre.value);
   const worstSeconds = longestTimeS(worstPxAt, left);
   const centreS = timeBy('Longest for the centre', centreSeconds, allowed.centre, 'in the centre');
-  const worstS = timeBy('Longest for the whole frame', Math.min(centreSeconds, worstSeconds), cornerTolerancePx, 'at the worst point');
+  const worstS = timeBy(
+    'Longest for the whole frame',
+    Math.min(centreSeconds, worstSeconds),
+    cornerTolerancePx,
+    'at the worst point',
+  );
 
-  const ruleInput = { focalMm, equivalentFocalMm: system.equivalentFocalMm.value, fNumber: aperture.value, pitchUm: system.pitchUm.value, declinationDeg: pointing.declinationDeg, ceilingS };
-  const reading = (each: StarRule, name: string, formula: string, gloss: string, seconds: number): RuleReading => ({ rule: each, name, formula, gloss, seconds, centrePx: centrePxAt(seconds), worstPx: worstPxAt(seconds), chosen: each === rule });
+  const ruleInput = {
+    focalMm,
+    equivalentFocalMm: system.equivalentFocalMm.value,
+    fNumber: aperture.value,
+    pitchUm: system.pitchUm.value,
+    declinationDeg: pointing.declinationDeg,
+    ceilingS,
+  };
+  const reading = (each: StarRule, name: string, formula: string, gloss: string, seconds: number): RuleReading => ({
+    rule: each,
+    name,
+    formula,
+    gloss,
+    seconds,
+    centrePx: centrePxAt(seconds),
+    worstPx: worstPxAt(seconds),
+    chosen: each === rule,
+  });
   const rules: RuleReading[] = [
-    reading('worst', 'Whole frame, computed', 'drift(t) = b', 'the worst point of the frame stays within what you allow', worstS.value),
+    reading(
+      'worst',
+      'Whole frame, computed',
+      'drift(t) = b',
+      'the worst point of the frame stays within what you allow',
+      worstS.value,
+    ),
     reading('centre', 'Centre, computed', 'drift(t) = b', 'the centre does; corners may run', centreS.value),
     ...(Object.keys(STAR_RULES) as (keyof typeof STAR_RULES)[]).map((each) => {
       const { name, formula, gloss, seconds } = STAR_RULES[each];
@@ -129,7 +190,14 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
     }),
   ];
   const chosen = rules.find((each) => each.chosen) ?? rules[0]!;
-  const schools = (): School[] => rules.map((each) => ({ preference: 'starRule', choice: each.rule, name: each.name, value: each.seconds, chosen: each.chosen }));
+  const schools = (): School[] =>
+    rules.map((each) => ({
+      preference: 'starRule',
+      choice: each.rule,
+      name: each.name,
+      value: each.seconds,
+      chosen: each.chosen,
+    }));
   const own = chosen.rule === 'worst' ? worstS : chosen.rule === 'centre' ? centreS : null;
   const limitS = computed(chosen.seconds, 's', () =>
     own
@@ -137,7 +205,13 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
       : {
           name: `Longest by the ${chosen.name}`,
           formula: chosen.formula,
-          inputs: [input('f', 'focal length', focal), input('f_eq', 'equivalent focal length', system.equivalentFocalMm), input('N', 'f-number', aperture), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination', declination)],
+          inputs: [
+            input('f', 'focal length', focal),
+            input('f_eq', 'equivalent focal length', system.equivalentFocalMm),
+            input('N', 'f-number', aperture),
+            input('p', 'pixel pitch', system.pitchUm),
+            input('δ', 'declination', declination),
+          ],
           source: `rule of thumb: ${chosen.gloss}`,
           schools: schools(),
         },
@@ -151,9 +225,19 @@ export function starLimits({ system, output, projection, pointing, tolerance, ru
     centreS,
     worstS,
     limitS,
-    pixelScaleArcsec: computed((206.265 * system.pitchUm.value) / focalMm, '″/px', () => ({ name: 'Pixel scale', formula: '206.265 · p / f', inputs: [input('p', 'pixel pitch', system.pitchUm), input('f', 'focal length', focal)], source: 'definition; in the centre' })),
+    pixelScaleArcsec: computed((206.265 * system.pitchUm.value) / focalMm, '″/px', () => ({
+      name: 'Pixel scale',
+      formula: '206.265 · p / f',
+      inputs: [input('p', 'pixel pitch', system.pitchUm), input('f', 'focal length', focal)],
+      source: 'definition; in the centre',
+    })),
     rules,
-    runInputs: [input('f', 'focal length', focal), input('p', 'pixel pitch', system.pitchUm), input('δ', 'declination of the centre', declination), input('ω', 'turn of the sky', turn)],
+    runInputs: [
+      input('f', 'focal length', focal),
+      input('p', 'pixel pitch', system.pitchUm),
+      input('δ', 'declination of the centre', declination),
+      input('ω', 'turn of the sky', turn),
+    ],
   };
 }
 
@@ -164,7 +248,12 @@ export function starsAt(limits: StarLimits, exposureS: number | undefined): Star
   const exposure = exposureS === undefined ? limitS : given(exposureS, 's', 'Exposure', 'as set');
   const worst = worstPoint(grid, seconds);
   const run = (px: number, name: string, where: string) =>
-    computed(px, 'px', () => ({ name, formula: '|end − start| / p', inputs: [input('t', 'exposure', exposure), ...runInputs], source: `exact projection of a star ${where}, before and after` }));
+    computed(px, 'px', () => ({
+      name,
+      formula: '|end − start| / p',
+      inputs: [input('t', 'exposure', exposure), ...runInputs],
+      source: `exact projection of a star ${where}, before and after`,
+    }));
   const centrePx = (driftMm(grid.camera, { xMm: 0, yMm: 0 }, seconds) * 1000) / pitchUm;
   const worstPx = (worst.mm * 1000) / pitchUm;
   const within = (px: number, allowedPx: number) => px <= allowedPx * (1 + 1e-6);
@@ -173,10 +262,19 @@ export function starsAt(limits: StarLimits, exposureS: number | undefined): Star
     worst: worst.point,
     exposureS: exposure,
     centreDriftPx: run(centrePx, 'Run of a star in the centre', 'in the centre'),
-    worstDriftPx: run(worstPx, 'Run of a star at the worst point', `${Math.round(worst.point.xMm)} mm right and ${Math.round(worst.point.yMm)} mm up of the centre`),
-    verdict: !within(centrePx, centreTolerancePx.value) ? 'strokes' : within(worstPx, cornerTolerancePx.value) ? 'points' : 'cornersRun',
+    worstDriftPx: run(
+      worstPx,
+      'Run of a star at the worst point',
+      `${Math.round(worst.point.xMm)} mm right and ${Math.round(worst.point.yMm)} mm up of the centre`,
+    ),
+    verdict: !within(centrePx, centreTolerancePx.value)
+      ? 'strokes'
+      : within(worstPx, cornerTolerancePx.value)
+        ? 'points'
+        : 'cornersRun',
   };
 }
 
 /** Reads a camera that stands still under the stars at an exposure. */
-export const readStars = ({ exposureS, ...lasting }: StarsInput): StarsReading => starsAt(starLimits(lasting), exposureS);
+export const readStars = ({ exposureS, ...lasting }: StarsInput): StarsReading =>
+  starsAt(starLimits(lasting), exposureS);

@@ -6,7 +6,13 @@ export interface NamedSite extends Site {
   zone: string;
 }
 
-const site = (name: string, latitudeDeg: number, longitudeDeg: number, heightM: number, zone: string): NamedSite => ({ name, latitudeDeg, longitudeDeg, heightM, zone });
+const site = (name: string, latitudeDeg: number, longitudeDeg: number, heightM: number, zone: string): NamedSite => ({
+  name,
+  latitudeDeg,
+  longitudeDeg,
+  heightM,
+  zone,
+});
 
 /**
  * A short list of places all over the Earth, to start from.

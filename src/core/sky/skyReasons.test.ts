@@ -27,7 +27,17 @@ const system = (() => {
 const m31 = DEEP_OBJECTS[0]!;
 
 describe('an object of the deep sky', () => {
-  const read = (change: object = {}) => readDeep({ system, object: m31, rollDeg: 0, overlap: 0.2, seeingArcsec: 3, tolerancePx: 4, mountArcsecPerMin: 6, ...change });
+  const read = (change: object = {}) =>
+    readDeep({
+      system,
+      object: m31,
+      rollDeg: 0,
+      overlap: 0.2,
+      seeingArcsec: 3,
+      tolerancePx: 4,
+      mountArcsecPerMin: 6,
+      ...change,
+    });
   it('is read against the field, the air and the clock', () => {
     const reading = read();
     // 36 and 24 mm behind 600 mm, by the tangent of half the angle.
@@ -52,7 +62,16 @@ describe('an object of the deep sky', () => {
 });
 
 it('a recording gives reasons, and says when the read-out is not known', () => {
-  const order: CaptureInput = { body: demoBodies.planetCamera.data, discPx: 130, margin: 1.4, exposureS: 0.001, linkMbPerS: 350, durationS: 80, bits: 8, cardGb: 64 };
+  const order: CaptureInput = {
+    body: demoBodies.planetCamera.data,
+    discPx: 130,
+    margin: 1.4,
+    exposureS: 0.001,
+    linkMbPerS: 350,
+    durationS: 80,
+    bits: 8,
+    cardGb: 64,
+  };
   const known = captureQuantities(order, planCapture(order));
   Object.values(known).forEach((quantity) => expectReasons(quantity as Quantity));
   expect(known.framesPerSecond.why.inputs.map((each) => each.symbol)).toEqual(['t', 'link', 'frame', 'read-out']);

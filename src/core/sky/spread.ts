@@ -27,7 +27,13 @@ interface Bare {
  * @param presentFactor of what is in the chain now; 1 without
  * @param parts what the kit holds; the bare chain is added
  */
-export function spreadChoices(bare: Bare, presentFactor: number, parts: readonly { id: string; name: string; factor: number }[], pitchUm: number, discArcsec: number): SpreadChoice[] {
+export function spreadChoices(
+  bare: Bare,
+  presentFactor: number,
+  parts: readonly { id: string; name: string; factor: number }[],
+  pitchUm: number,
+  discArcsec: number,
+): SpreadChoice[] {
   const all = [{ id: 'bare', name: 'As it is, without', factor: 1 }, ...parts];
   return all
     .map(({ id, name, factor }) => {

@@ -37,10 +37,15 @@ const WORTH = 0.03;
  *
  * @returns the levers that lengthen the time, longest first
  */
-export function starLevers<P>(present: StarsInput, candidates: readonly StarCandidate<P>[], convention: CropConventionChoice): StarLever<P>[] {
+export function starLevers<P>(
+  present: StarsInput,
+  candidates: readonly StarCandidate<P>[],
+  convention: CropConventionChoice,
+): StarLever<P>[] {
   const before = readStars({ ...present, exposureS: undefined });
   const light = (seconds: number, fNumber: number) => Math.log2(seconds / fNumber ** 2);
-  const fieldOf = ({ system }: Pick<StarsInput, 'system'>) => Math.max(system.used.widthMm, system.used.heightMm) / system.focalMm.value;
+  const fieldOf = ({ system }: Pick<StarsInput, 'system'>) =>
+    Math.max(system.used.widthMm, system.used.heightMm) / system.focalMm.value;
   return candidates
     .flatMap(({ id, kind, name, setup, ways, patch }) => {
       const folded = setup ? foldSystem(setup, convention) : null;
@@ -59,7 +64,12 @@ export function starLevers<P>(present: StarsInput, candidates: readonly StarCand
         lightStops: light(after.limitS.value, after.aperture.value) - light(before.limitS.value, before.aperture.value),
         fieldRatio: fieldOf({ system }) / fieldOf(present),
         verdict: after.verdict,
-        gain: computed(timeRatio, '×', () => ({ name: 'Longer by', formula: 't₂ / t₁', inputs: [input('t₁', 'longest now', before.limitS), input('t₂', 'longest then', after.limitS)], source: 'all else held equal' })),
+        gain: computed(timeRatio, '×', () => ({
+          name: 'Longer by',
+          formula: 't₂ / t₁',
+          inputs: [input('t₁', 'longest now', before.limitS), input('t₂', 'longest then', after.limitS)],
+          source: 'all else held equal',
+        })),
       };
       return [lever];
     })

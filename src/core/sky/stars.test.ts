@@ -15,7 +15,14 @@ const RAD = Math.PI / 180;
 const degrees = (min: number, max: number) => fc.double({ min, max, noNaN: true });
 
 /** Another road to the same end: the star's hour angle and declination by spherical trigonometry, then the gnomonic formulas. */
-function driftByTrigonometry(focalMm: number, decDeg: number, rollDeg: number, xMm: number, yMm: number, seconds: number): number {
+function driftByTrigonometry(
+  focalMm: number,
+  decDeg: number,
+  rollDeg: number,
+  xMm: number,
+  yMm: number,
+  seconds: number,
+): number {
   const d0 = decDeg * RAD;
   const roll = rollDeg * RAD;
   // Standard coordinates: ξ to the east, η to the north; roll turns the frame from north through east.
@@ -32,19 +39,40 @@ function driftByTrigonometry(focalMm: number, decDeg: number, rollDeg: number, x
 
 describe('drift', () => {
   const cases = vectors.cases.filter((each) => each.what.startsWith('star drift'));
-  it.each(cases.map((each) => [JSON.stringify(each.input), each] as const))('agrees with the shipped value for %s', (_, { input, expect: wanted, relative_tolerance: tolerance }) => {
-    const from = input as unknown as Record<'focalMm' | 'widthMm' | 'columns' | 'seconds' | 'pointingDeclinationDeg' | 'rollDeg' | 'xMm' | 'yMm', number>;
-    const camera = skyCamera('rectilinear', from.focalMm, { declinationDeg: from.pointingDeclinationDeg, rollDeg: from.rollDeg });
-    const px = driftMm(camera, from, from.seconds) / (from.widthMm / from.columns);
-    expect(Math.abs(px / (wanted as { pixels: number }).pixels - 1)).toBeLessThan(tolerance ?? 1e-6);
-  });
+  it.each(cases.map((each) => [JSON.stringify(each.input), each] as const))(
+    'agrees with the shipped value for %s',
+    (_, { input, expect: wanted, relative_tolerance: tolerance }) => {
+      const from = input as unknown as Record<
+        'focalMm' | 'widthMm' | 'columns' | 'seconds' | 'pointingDeclinationDeg' | 'rollDeg' | 'xMm' | 'yMm',
+        number
+      >;
+      const camera = skyCamera('rectilinear', from.focalMm, {
+        declinationDeg: from.pointingDeclinationDeg,
+        rollDeg: from.rollDeg,
+      });
+      const px = driftMm(camera, from, from.seconds) / (from.widthMm / from.columns);
+      expect(Math.abs(px / (wanted as { pixels: number }).pixels - 1)).toBeLessThan(tolerance ?? 1e-6);
+    },
+  );
 
   it('agrees with spherical trigonometry anywhere in the frame', () => {
     fc.assert(
-      fc.property(degrees(14, 400), degrees(-80, 80), degrees(-180, 180), degrees(-12, 12), degrees(-8, 8), degrees(0.5, 120), (focal, dec, roll, x, y, seconds) => {
-        const exact = driftMm(skyCamera('rectilinear', focal, { declinationDeg: dec, rollDeg: roll }), { xMm: x, yMm: y }, seconds);
-        expect(exact).toBeCloseTo(driftByTrigonometry(focal, dec, roll, x, y, seconds), 8);
-      }),
+      fc.property(
+        degrees(14, 400),
+        degrees(-80, 80),
+        degrees(-180, 180),
+        degrees(-12, 12),
+        degrees(-8, 8),
+        degrees(0.5, 120),
+        (focal, dec, roll, x, y, seconds) => {
+          const exact = driftMm(
+            skyCamera('rectilinear', focal, { declinationDeg: dec, rollDeg: roll }),
+            { xMm: x, yMm: y },
+            seconds,
+          );
+          expect(exact).toBeCloseTo(driftByTrigonometry(focal, dec, roll, x, y, seconds), 8);
+        },
+      ),
       { numRuns: 60 },
     );
   });
@@ -72,7 +100,8 @@ describe('drift', () => {
   });
 
   it('falls from the equator to the pole in the centre, and is finite at the poles', () => {
-    const centre = (dec: number) => driftMm(skyCamera('rectilinear', 24, { declinationDeg: dec, rollDeg: 0 }), { xMm: 0, yMm: 0 }, 20);
+    const centre = (dec: number) =>
+      driftMm(skyCamera('rectilinear', 24, { declinationDeg: dec, rollDeg: 0 }), { xMm: 0, yMm: 0 }, 20);
     for (let dec = 1; dec <= 90; dec += 1) {
       expect(centre(dec)).toBeLessThan(centre(dec - 1));
       expect(centre(-dec)).toBeCloseTo(centre(dec), 12);
@@ -94,7 +123,9 @@ describe('drift', () => {
     const camera = skyCamera('rectilinear', 10, { declinationDeg: 0, rollDeg: 0 });
     expect(strokeOf(camera, { xMm: 17, yMm: 0 }, 40_000, 40).length).toBeLessThan(41);
     expect(driftMm(camera, { xMm: 17, yMm: 0 }, 40_000)).toBe(Infinity);
-    expect(strokeOf(skyCamera('equidistant', 4, { declinationDeg: 0, rollDeg: 0 }), { xMm: 18, yMm: 0 }, 10, 4)).toEqual([]);
+    expect(
+      strokeOf(skyCamera('equidistant', 4, { declinationDeg: 0, rollDeg: 0 }), { xMm: 18, yMm: 0 }, 10, 4),
+    ).toEqual([]);
   });
 });
 
@@ -108,7 +139,8 @@ describe('projections', () => {
   });
 
   it('agree near the axis and part towards the edge: a rectilinear lens draws its corners longest', () => {
-    const worst = (projection: (typeof PROJECTIONS)[number]) => worstPoint(starGrid(skyCamera(projection, 15, { declinationDeg: 0, rollDeg: 0 }), 36, 24), 20).mm;
+    const worst = (projection: (typeof PROJECTIONS)[number]) =>
+      worstPoint(starGrid(skyCamera(projection, 15, { declinationDeg: 0, rollDeg: 0 }), 36, 24), 20).mm;
     expect(worst('rectilinear')).toBeGreaterThan(1.5 * worst('stereographic'));
     expect(worst('stereographic')).toBeGreaterThan(worst('equidistant'));
     expect(worst('equidistant')).toBeGreaterThanOrEqual(worst('equisolid') * 0.999);
@@ -169,7 +201,13 @@ describe('schools', () => {
 });
 
 describe('a test series', () => {
-  const frame = (px: number, centre: SeriesFrame['centre'], corner = centre): SeriesFrame => ({ seconds: px, centrePx: px, cornerPx: 2 * px, centre, corner });
+  const frame = (px: number, centre: SeriesFrame['centre'], corner = centre): SeriesFrame => ({
+    seconds: px,
+    centrePx: px,
+    cornerPx: 2 * px,
+    centre,
+    corner,
+  });
   it('steps from the shortest to the longest', () => {
     expect(seriesExposures(5, 15, 5)).toEqual([5, 10, 15]);
     expect(seriesExposures(2, 9, 3)).toEqual([2, 5, 8, 9]);
@@ -179,24 +217,39 @@ describe('a test series', () => {
   it('learns the run that passes, in the centre and in the corners apart', () => {
     expect(learnTolerance([])).toBeNull();
     expect(learnTolerance([frame(2, 'strokes')])).toBeNull();
-    const learned = learnTolerance([frame(1, 'fine'), frame(2, 'fine', 'small'), frame(4, 'small', 'strokes'), frame(6, 'strokes')])!;
+    const learned = learnTolerance([
+      frame(1, 'fine'),
+      frame(2, 'fine', 'small'),
+      frame(4, 'small', 'strokes'),
+      frame(6, 'strokes'),
+    ])!;
     expect(learned).toEqual({ centrePx: 2, cornerPx: 2, smallCentrePx: 4, smallCornerPx: 4, pictures: 4 });
   });
 
   it('finds a steady eye’s limit between the pictures on either side of it', () => {
     fc.assert(
-      fc.property(fc.uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 2, maxLength: 12 }), degrees(1, 60), (runs, limit) => {
-        const found = learnTolerance(runs.map((px) => frame(px, px <= limit ? 'fine' : 'strokes')));
-        const below = runs.filter((px) => px <= limit);
-        if (!below.length) return expect(found).toBeNull();
-        expect(found!.centrePx).toBe(Math.max(...below));
-      }),
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 2, maxLength: 12 }),
+        degrees(1, 60),
+        (runs, limit) => {
+          const found = learnTolerance(runs.map((px) => frame(px, px <= limit ? 'fine' : 'strokes')));
+          const below = runs.filter((px) => px <= limit);
+          if (!below.length) return expect(found).toBeNull();
+          expect(found!.centrePx).toBe(Math.max(...below));
+        },
+      ),
     );
   });
 });
 
 it('shows verdicts that speak against each other, and learns from none of them', () => {
-  const frame = (px: number, verdict: SeriesFrame['centre']): SeriesFrame => ({ seconds: 10 * px, centrePx: px, cornerPx: 2 * px, centre: verdict, corner: verdict });
+  const frame = (px: number, verdict: SeriesFrame['centre']): SeriesFrame => ({
+    seconds: 10 * px,
+    centrePx: px,
+    cornerPx: 2 * px,
+    centre: verdict,
+    corner: verdict,
+  });
   const frames = [frame(1, 'fine'), frame(2, 'strokes'), frame(3, 'fine'), frame(5, 'strokes')];
   expect(learnTolerance(frames)).toMatchObject({ centrePx: 1, cornerPx: 2 });
   expect(contradictionsIn(frames)).toEqual([
@@ -213,7 +266,11 @@ describe('the worst point', () => {
     const f = camera.focalMm;
     const r = Math.hypot(x, y);
     const theta = 2 * Math.asin(r / (2 * f));
-    const d = [0, 1, 2].map((i) => camera.forward[i]! * Math.cos(theta) + ((camera.right[i]! * x + camera.up[i]! * y) / (r || 1)) * Math.sin(theta));
+    const d = [0, 1, 2].map(
+      (i) =>
+        camera.forward[i]! * Math.cos(theta) +
+        ((camera.right[i]! * x + camera.up[i]! * y) / (r || 1)) * Math.sin(theta),
+    );
     const turn = ((15.0411 / 3600) * Math.PI * seconds) / 180;
     const e = [d[0]! * Math.cos(turn) + d[1]! * Math.sin(turn), d[1]! * Math.cos(turn) - d[0]! * Math.sin(turn), d[2]!];
     const dot = (axis: readonly number[]) => axis[0]! * e[0]! + axis[1]! * e[1]! + axis[2]! * e[2]!;
@@ -223,7 +280,11 @@ describe('the worst point', () => {
   };
 
   it('of a fisheye with a round picture lies inside it, and is the worst of many thousand points', () => {
-    for (const [declinationDeg, rollDeg] of [[0, 0], [35, 20], [-62, 140]] as const) {
+    for (const [declinationDeg, rollDeg] of [
+      [0, 0],
+      [35, 20],
+      [-62, 140],
+    ] as const) {
       const camera = skyCamera('equisolid', 8, { declinationDeg, rollDeg });
       const circle = 22.6;
       const worst = worstPoint(starGrid(camera, 36, 24, circle), 30);
@@ -232,7 +293,10 @@ describe('the worst point', () => {
       for (let i = 0; i <= 120; i += 1) {
         for (let j = 0; j < 360; j += 1) {
           const r = (circle / 2) * (i / 120);
-          most = Math.max(most, runOf(camera, r * Math.cos((j * Math.PI) / 180), r * Math.sin((j * Math.PI) / 180), 30));
+          most = Math.max(
+            most,
+            runOf(camera, r * Math.cos((j * Math.PI) / 180), r * Math.sin((j * Math.PI) / 180), 30),
+          );
         }
       }
       expect(worst.mm).toBeGreaterThanOrEqual(most * (1 - 1e-9));
@@ -261,7 +325,11 @@ it('plans wanted strokes: enough frames for the arc, none too many', () => {
       if (plan.frames > 1) expect(arcOf(plan.frames - 1)).toBeLessThan(arcDeg + 1e-6);
     }),
   );
-  expect(planStrokes({ arcDeg: 15, exposureS: 30, gapS: 1, fileSizeMb: 50, batteryMin: 40 })).toMatchObject({ frames: 116, cardMb: 5800, batteries: 2 });
+  expect(planStrokes({ arcDeg: 15, exposureS: 30, gapS: 1, fileSizeMb: 50, batteryMin: 40 })).toMatchObject({
+    frames: 116,
+    cardMb: 5800,
+    batteries: 2,
+  });
 });
 
 it('keeps the brightness with the ISO', () => {

@@ -30,7 +30,8 @@ function withTurningPoints(altitudeAt: (ms: number) => number, times: readonly n
   for (let i = 1; i < times.length - 1; i += 1) {
     const [before, here, after] = [altitudes[i - 1]!, altitudes[i]!, altitudes[i + 1]!];
     if (here <= before && here <= after) nodes.push(leastAt(altitudeAt, times[i - 1]!, times[i + 1]!));
-    else if (here >= before && here >= after) nodes.push(leastAt((ms) => -altitudeAt(ms), times[i - 1]!, times[i + 1]!));
+    else if (here >= before && here >= after)
+      nodes.push(leastAt((ms) => -altitudeAt(ms), times[i - 1]!, times[i + 1]!));
   }
   return nodes.sort((a, b) => a - b);
 }
@@ -43,14 +44,19 @@ function withTurningPoints(altitudeAt: (ms: number) => number, times: readonly n
  * @param times samples from noon to noon, ms, closer together than the Sun takes to turn round
  * @param limitDeg 0 for the geometric horizon, −6, −12, −18 for the twilights
  */
-export function sunBelow(altitudeAt: (ms: number) => number, times: readonly number[], limitDeg: number): SunBelow | null {
+export function sunBelow(
+  altitudeAt: (ms: number) => number,
+  times: readonly number[],
+  limitDeg: number,
+): SunBelow | null {
   const nodes = withTurningPoints(altitudeAt, times);
   const excess = (ms: number) => altitudeAt(ms) - limitDeg;
   const [first, last] = [nodes[0]!, nodes.at(-1)!];
   let best: SunBelow | null = null;
   let start: number | null = excess(first) < 0 ? first : null;
   const end = (at: number) => {
-    if (start !== null && (!best || at - start > best.toMs - best.fromMs)) best = { fromMs: start, toMs: at, throughout: start === first && at === last };
+    if (start !== null && (!best || at - start > best.toMs - best.fromMs))
+      best = { fromMs: start, toMs: at, throughout: start === first && at === last };
     start = null;
   };
   for (let i = 1; i < nodes.length; i += 1) {

@@ -6,21 +6,28 @@ const DAY = 24 * HOUR;
 const every = (stepMs: number) => Array.from({ length: Math.round(DAY / stepMs) + 1 }, (_, i) => i * stepMs);
 
 /** An altitude that goes round once a day, lowest at a given time: its crossings are known in closed form. */
-const round = (mean: number, amplitude: number, lowestMs: number) => (ms: number) => mean - amplitude * Math.cos((2 * Math.PI * (ms - lowestMs)) / DAY);
+const round = (mean: number, amplitude: number, lowestMs: number) => (ms: number) =>
+  mean - amplitude * Math.cos((2 * Math.PI * (ms - lowestMs)) / DAY);
 
 describe('the stretch below an altitude', () => {
   it('begins and ends where a cosine crosses it', () => {
     fc.assert(
-      fc.property(fc.double({ min: -20, max: 20, noNaN: true }), fc.double({ min: 25, max: 60, noNaN: true }), fc.double({ min: 9, max: 15, noNaN: true }), fc.constantFrom(0, -6, -12, -18), (mean, amplitude, lowestHour, limit) => {
-        // cos = (mean − limit) / amplitude, on both sides of the lowest point.
-        const half = (Math.acos((mean - limit) / amplitude) / (2 * Math.PI)) * DAY;
-        const lowest = lowestHour * HOUR;
-        fc.pre(half < lowest && half < DAY - lowest);
-        const found = sunBelow(round(mean, amplitude, lowest), every(HOUR), limit)!;
-        expect(found.throughout).toBe(false);
-        expect(Math.abs(found.fromMs - (lowest - half))).toBeLessThan(1);
-        expect(Math.abs(found.toMs - (lowest + half))).toBeLessThan(1);
-      }),
+      fc.property(
+        fc.double({ min: -20, max: 20, noNaN: true }),
+        fc.double({ min: 25, max: 60, noNaN: true }),
+        fc.double({ min: 9, max: 15, noNaN: true }),
+        fc.constantFrom(0, -6, -12, -18),
+        (mean, amplitude, lowestHour, limit) => {
+          // cos = (mean − limit) / amplitude, on both sides of the lowest point.
+          const half = (Math.acos((mean - limit) / amplitude) / (2 * Math.PI)) * DAY;
+          const lowest = lowestHour * HOUR;
+          fc.pre(half < lowest && half < DAY - lowest);
+          const found = sunBelow(round(mean, amplitude, lowest), every(HOUR), limit)!;
+          expect(found.throughout).toBe(false);
+          expect(Math.abs(found.fromMs - (lowest - half))).toBeLessThan(1);
+          expect(Math.abs(found.toMs - (lowest + half))).toBeLessThan(1);
+        },
+      ),
     );
   });
 

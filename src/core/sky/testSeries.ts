@@ -1,7 +1,11 @@
 /** What one says of the stars in one picture. */
 export type FrameVerdict = 'fine' | 'small' | 'strokes';
 
-export const FRAME_VERDICT_NAMES: Record<FrameVerdict, string> = { fine: 'Fine', small: 'Passes small', strokes: 'Strokes' };
+export const FRAME_VERDICT_NAMES: Record<FrameVerdict, string> = {
+  fine: 'Fine',
+  small: 'Passes small',
+  strokes: 'Strokes',
+};
 
 /** One picture of a test series: its exposure, how far stars ran, and what one said of them. */
 export interface SeriesFrame {
@@ -41,8 +45,22 @@ function boundary(entries: readonly Judged[]): number | undefined {
   return passed.length ? Math.max(...passed) : undefined;
 }
 
-const judged = (frames: readonly SeriesFrame[], where: 'centre' | 'corner', passes: (verdict: FrameVerdict) => boolean): Judged[] =>
-  frames.flatMap((frame) => (frame[where] ? [{ px: where === 'centre' ? frame.centrePx : frame.cornerPx, seconds: frame.seconds, passes: passes(frame[where]) }] : []));
+const judged = (
+  frames: readonly SeriesFrame[],
+  where: 'centre' | 'corner',
+  passes: (verdict: FrameVerdict) => boolean,
+): Judged[] =>
+  frames.flatMap((frame) =>
+    frame[where]
+      ? [
+          {
+            px: where === 'centre' ? frame.centrePx : frame.cornerPx,
+            seconds: frame.seconds,
+            passes: passes(frame[where]),
+          },
+        ]
+      : [],
+  );
 
 const FINE = (verdict: FrameVerdict): boolean => verdict === 'fine';
 const SMALL = (verdict: FrameVerdict): boolean => verdict !== 'strokes';
@@ -61,7 +79,9 @@ export function contradictionsIn(frames: readonly SeriesFrame[]): Contradiction[
   return (['centre', 'corner'] as const).flatMap((where) => {
     const entries = judged(frames, where, FINE);
     const againstPx = Math.min(...entries.filter((each) => !each.passes).map((each) => each.px));
-    return entries.filter((each) => each.passes && each.px >= againstPx).map(({ seconds, px }) => ({ where, seconds, px, againstPx }));
+    return entries
+      .filter((each) => each.passes && each.px >= againstPx)
+      .map(({ seconds, px }) => ({ where, seconds, px, againstPx }));
   });
 }
 

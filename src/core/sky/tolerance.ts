@@ -35,13 +35,23 @@ const outputPx = (output: OutputSpec): number => outputLongSidePx(output) ?? vie
  *
  * @returns the two; a person's own are those learned, or `count` pixels while nothing was learned
  */
-export function toleranceOf({ kind, count, ownPx, output, longSidePx }: ToleranceInput): { centre: Quantity; corner: Quantity } {
+export function toleranceOf({ kind, count, ownPx, output, longSidePx }: ToleranceInput): {
+  centre: Quantity;
+  corner: Quantity;
+} {
   if (kind === 'own' && ownPx) {
     const small = outputPx(output) <= SMALL_PX;
     const learned = (px: number, where: string) =>
-      measured(px, 'px', () => ({ name: `Tolerance in the ${where}`, formula: '', inputs: [], source: `learned from your verdicts on ${ownPx.pictures} pictures with this lens${small ? `; “${output.name}” is shown small, so those that pass small count` : ''}` }));
+      measured(px, 'px', () => ({
+        name: `Tolerance in the ${where}`,
+        formula: '',
+        inputs: [],
+        source: `learned from your verdicts on ${ownPx.pictures} pictures with this lens${small ? `; “${output.name}” is shown small, so those that pass small count` : ''}`,
+      }));
     const { centrePx, cornerPx, smallCentrePx = centrePx, smallCornerPx = cornerPx } = ownPx;
-    return small ? { centre: learned(smallCentrePx, 'centre'), corner: learned(smallCornerPx, 'corners') } : { centre: learned(centrePx, 'centre'), corner: learned(cornerPx, 'corners') };
+    return small
+      ? { centre: learned(smallCentrePx, 'centre'), corner: learned(smallCornerPx, 'corners') }
+      : { centre: learned(centrePx, 'centre'), corner: learned(cornerPx, 'corners') };
   }
   const name = 'How far a star may run';
   const along = given(longSidePx, 'px', 'Pixels along the long side', 'body and mode');
@@ -49,12 +59,39 @@ export function toleranceOf({ kind, count, ownPx, output, longSidePx }: Toleranc
   const both = (quantity: Quantity) => ({ centre: quantity, corner: quantity });
   if (kind === 'output') {
     const shown = given(outputPx(output), 'px', `Pixels along “${output.name}”`, 'what the picture is for');
-    return both(computed((count * longSidePx) / outputPx(output), 'px', () => ({ name, formula: 'b · n / n_out', inputs: [input('b', 'pixels of the output', plain), input('n', 'along the sensor', along), input('n_out', 'along the output', shown)], source: 'a smaller picture hides a longer run' })));
+    return both(
+      computed((count * longSidePx) / outputPx(output), 'px', () => ({
+        name,
+        formula: 'b · n / n_out',
+        inputs: [
+          input('b', 'pixels of the output', plain),
+          input('n', 'along the sensor', along),
+          input('n_out', 'along the output', shown),
+        ],
+        source: 'a smaller picture hides a longer run',
+      })),
+    );
   }
   if (kind === 'eye') {
-    const seen = given(viewedPixels(output), '1', 'Details an eye tells apart along it', 'one arcminute at its viewing distance, or its pixels if those are fewer');
+    const seen = given(
+      viewedPixels(output),
+      '1',
+      'Details an eye tells apart along it',
+      'one arcminute at its viewing distance, or its pixels if those are fewer',
+    );
     const arc = given(count, '1', 'Arcminutes it may run', 'as set');
-    return both(computed((count * longSidePx) / viewedPixels(output), 'px', () => ({ name, formula: 'b · n / d', inputs: [input('b', 'arcminutes', arc), input('n', 'along the sensor', along), input('d', 'details told apart', seen)], source: 'one arcminute is what an eye tells apart' })));
+    return both(
+      computed((count * longSidePx) / viewedPixels(output), 'px', () => ({
+        name,
+        formula: 'b · n / d',
+        inputs: [
+          input('b', 'arcminutes', arc),
+          input('n', 'along the sensor', along),
+          input('d', 'details told apart', seen),
+        ],
+        source: 'one arcminute is what an eye tells apart',
+      })),
+    );
   }
   return both(plain);
 }

@@ -32,9 +32,21 @@ const HALF_SKY_RAD = Math.PI / 2;
  *
  * @param circleMm diameter of the lens's image circle; left out where it is not known
  */
-export function picturePart({ projection, focalMm }: SkyCamera, widthMm: number, heightMm: number, circleMm?: number): PicturePart {
-  const drawn = projection === 'rectilinear' ? Infinity : radiusMm(projection, focalMm, circleMm === undefined ? HALF_SKY_RAD : Math.PI * (1 - 1e-9));
-  return { widthMm, heightMm, radiusMm: Math.min(drawn, circleMm === undefined ? Infinity : circleMm / 2, Math.hypot(widthMm, heightMm) / 2) };
+export function picturePart(
+  { projection, focalMm }: SkyCamera,
+  widthMm: number,
+  heightMm: number,
+  circleMm?: number,
+): PicturePart {
+  const drawn =
+    projection === 'rectilinear'
+      ? Infinity
+      : radiusMm(projection, focalMm, circleMm === undefined ? HALF_SKY_RAD : Math.PI * (1 - 1e-9));
+  return {
+    widthMm,
+    heightMm,
+    radiusMm: Math.min(drawn, circleMm === undefined ? Infinity : circleMm / 2, Math.hypot(widthMm, heightMm) / 2),
+  };
 }
 
 /** The nearest point that has a picture. */
@@ -50,10 +62,19 @@ function held({ widthMm, heightMm, radiusMm: radius }: PicturePart, xMm: number,
 export function starGrid(camera: SkyCamera, widthMm: number, heightMm: number, circleMm?: number): StarGrid {
   const part = picturePart(camera, widthMm, heightMm, circleMm);
   const inside = (point: FramePoint) => Math.hypot(point.xMm, point.yMm) <= part.radiusMm * (1 + 1e-9);
-  const lattice = Array.from({ length: COLUMNS * ROWS }, (_, i) => ({ xMm: ((i % COLUMNS) / (COLUMNS - 1) - 0.5) * widthMm, yMm: (0.5 - Math.floor(i / COLUMNS) / (ROWS - 1)) * heightMm }));
+  const lattice = Array.from({ length: COLUMNS * ROWS }, (_, i) => ({
+    xMm: ((i % COLUMNS) / (COLUMNS - 1) - 0.5) * widthMm,
+    yMm: (0.5 - Math.floor(i / COLUMNS) / (ROWS - 1)) * heightMm,
+  }));
   const round = part.radiusMm < Math.hypot(widthMm, heightMm) / 2 - 1e-9;
   const edge = round
-    ? Array.from({ length: AROUND }, (_, i) => held(part, 2 * part.radiusMm * Math.cos((2 * Math.PI * i) / AROUND), 2 * part.radiusMm * Math.sin((2 * Math.PI * i) / AROUND)))
+    ? Array.from({ length: AROUND }, (_, i) =>
+        held(
+          part,
+          2 * part.radiusMm * Math.cos((2 * Math.PI * i) / AROUND),
+          2 * part.radiusMm * Math.sin((2 * Math.PI * i) / AROUND),
+        ),
+      )
     : [];
   const points: FramePoint[] = [];
   const found: number[] = [];
@@ -77,7 +98,10 @@ export interface WorstPoint {
  * steps uphill, along the edge where it lies there.
  */
 export function worstPoint(grid: StarGrid, seconds: number): WorstPoint {
-  const start = grid.camera.projection === 'rectilinear' ? worstRectilinear(grid, seconds) : worstOf(grid.points, (point) => driftMm(grid.camera, point, seconds));
+  const start =
+    grid.camera.projection === 'rectilinear'
+      ? worstRectilinear(grid, seconds)
+      : worstOf(grid.points, (point) => driftMm(grid.camera, point, seconds));
   return Number.isFinite(start.mm) ? climbed(grid, start, seconds) : start;
 }
 
@@ -87,7 +111,7 @@ const FINEST = 2e-7;
 function climbed({ camera, part }: StarGrid, start: WorstPoint, seconds: number): WorstPoint {
   let best = start;
   const step = { x: part.widthMm / (COLUMNS - 1), y: part.heightMm / (ROWS - 1) };
-  for (let size = 1; size * step.x > FINEST * part.widthMm; ) {
+  for (let size = 1; size * step.x > FINEST * part.widthMm;) {
     let better = false;
     for (const [dx, dy] of COMPASS) {
       const point = held(part, best.point.xMm + dx * size * step.x, best.point.yMm + dy * size * step.y);
@@ -102,7 +126,16 @@ function climbed({ camera, part }: StarGrid, start: WorstPoint, seconds: number)
   return best;
 }
 
-const COMPASS = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]] as const;
+const COMPASS = [
+  [1, 0],
+  [-1, 0],
+  [0, 1],
+  [0, -1],
+  [1, 1],
+  [1, -1],
+  [-1, 1],
+  [-1, -1],
+] as const;
 
 function worstRectilinear({ camera, points, directions }: StarGrid, seconds: number): WorstPoint {
   const turn = SIDEREAL_RAD_PER_S * seconds;

@@ -40,13 +40,15 @@ export interface Entry {
   problem?: ApiProblem;
 }
 
-const isObject = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Whether a value is a change, whoever wrote it. */
 export function isChange(value: unknown): value is Change {
   if (!isObject(value)) return false;
   const { key, resource, id, verb, version, data } = value;
-  if (typeof key !== 'string' || typeof id !== 'string' || !RESOURCE_NAMES.includes(resource as ResourceName)) return false;
+  if (typeof key !== 'string' || typeof id !== 'string' || !RESOURCE_NAMES.includes(resource as ResourceName))
+    return false;
   if (verb === 'create') return isObject(data);
   return typeof version === 'number' && ((verb === 'replace' && isObject(data)) || verb === 'remove');
 }
@@ -55,5 +57,11 @@ export function isChange(value: unknown): value is Change {
 export function isEntry(value: unknown): value is Entry {
   if (!isObject(value)) return false;
   const { key, order, failures, state, problem } = value;
-  return typeof key === 'string' && typeof order === 'number' && typeof failures === 'number' && isChange(value.change) && (state === 'waiting' || state === 'stuck' || (state === 'refused' && isObject(problem)));
+  return (
+    typeof key === 'string' &&
+    typeof order === 'number' &&
+    typeof failures === 'number' &&
+    isChange(value.change) &&
+    (state === 'waiting' || state === 'stuck' || (state === 'refused' && isObject(problem)))
+  );
 }

@@ -30,7 +30,10 @@ function open(): Promise<IDBPDatabase> {
 /** Everything that waits, and what this program cannot read. */
 export async function readEntries(): Promise<{ entries: Entry[]; odd: Odd[] }> {
   const values = (await (await open()).getAll(STORE)) as { key: string }[];
-  return { entries: values.filter(isEntry), odd: values.filter((value) => !isEntry(value)).map((value) => ({ key: value.key, value })) };
+  return {
+    entries: values.filter(isEntry),
+    odd: values.filter((value) => !isEntry(value)).map((value) => ({ key: value.key, value })),
+  };
 }
 
 /** Writes an entry, and is done when it is on the disk. */
@@ -77,10 +80,20 @@ interface Former {
 function formerEntries(value: unknown): (Entry | Odd)[] {
   const { waiting = [], refused = [] } = (value as Former | null)?.state ?? {};
   const entryOf = (change: unknown, i: number, rest: object): Entry | Odd => {
-    const entry = { key: (change as Change | null)?.key ?? `former-${i}`, order: i, change, failures: 0, state: 'waiting', ...rest };
+    const entry = {
+      key: (change as Change | null)?.key ?? `former-${i}`,
+      order: i,
+      change,
+      failures: 0,
+      state: 'waiting',
+      ...rest,
+    };
     return isEntry(entry) ? entry : { key: entry.key, value: change };
   };
-  return [...waiting.map((change, i) => entryOf(change, i, {})), ...refused.map(({ change, problem }, i) => entryOf(change, waiting.length + i, { state: 'refused', problem }))];
+  return [
+    ...waiting.map((change, i) => entryOf(change, i, {})),
+    ...refused.map(({ change, problem }, i) => entryOf(change, waiting.length + i, { state: 'refused', problem })),
+  ];
 }
 
 /** Brings into the database what a killed tab or an earlier version left beside it; what cannot be read comes along. */
@@ -93,9 +106,9 @@ export async function adoptLeftovers(): Promise<void> {
   }
   for (const name of names) {
     const value = parsed(localStorage.getItem(name) ?? 'null');
-    const found = name === FORMER ? formerEntries(value) : [isEntry(value) ? value : { key: name.slice(HANDOVER.length), value }];
+    const found =
+      name === FORMER ? formerEntries(value) : [isEntry(value) ? value : { key: name.slice(HANDOVER.length), value }];
     for (const entry of found) await writeEntry(entry);
     localStorage.removeItem(name);
   }
 }
-

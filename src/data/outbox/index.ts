@@ -54,10 +54,22 @@ export async function keepMine(refused: Refused): Promise<void> {
   const stored = refused.problem.stored as Stored<unknown> | undefined;
   const { change } = refused;
   await forget(change.key);
-  if (change.verb === 'remove') return submit({ resource: change.resource, id: change.id, verb: 'remove', version: stored?.version ?? change.version } as NewChange);
+  if (change.verb === 'remove')
+    return submit({
+      resource: change.resource,
+      id: change.id,
+      verb: 'remove',
+      version: stored?.version ?? change.version,
+    } as NewChange);
   // Deleted meanwhile: what was typed is kept by making the row again.
   return stored
-    ? submit({ resource: change.resource, id: change.id, verb: 'replace', version: stored.version, data: change.data } as NewChange)
+    ? submit({
+        resource: change.resource,
+        id: change.id,
+        verb: 'replace',
+        version: stored.version,
+        data: change.data,
+      } as NewChange)
     : submit({ resource: change.resource, id: change.id, verb: 'create', data: change.data } as NewChange);
 }
 

@@ -8,19 +8,29 @@ import { inOrder, letGo } from './state';
 const subject = demoSubjects.curlew.data;
 const ID = '30000000-0000-4000-8000-000000000001';
 const OTHER = '30000000-0000-4000-8000-000000000002';
-const row = (version: number, name = subject.name): Stored<Subject> => ({ id: ID, version, createdAt: 't', updatedAt: 't', data: { ...subject, name } });
+const row = (version: number, name = subject.name): Stored<Subject> => ({
+  id: ID,
+  version,
+  createdAt: 't',
+  updatedAt: 't',
+  data: { ...subject, name },
+});
 
 type Answer = { status: number; body?: unknown; problem?: boolean; broken?: boolean } | 'unreachable';
 let answers: Answer[] = [];
 let requests: { url: string; method: string; body: unknown; key: string | undefined }[] = [];
 
 beforeEach(() => {
-
   answers = [];
   requests = [];
   AbortSignal.timeout = () => new AbortController().signal;
   globalThis.fetch = jest.fn((url: string, init?: RequestInit) => {
-    requests.push({ url, method: init?.method ?? 'GET', body: init?.body ? (JSON.parse(init.body as string) as unknown) : undefined, key: (init?.headers as Record<string, string> | undefined)?.['idempotency-key'] });
+    requests.push({
+      url,
+      method: init?.method ?? 'GET',
+      body: init?.body ? (JSON.parse(init.body as string) as unknown) : undefined,
+      key: (init?.headers as Record<string, string> | undefined)?.['idempotency-key'],
+    });
     const answer = init?.method === undefined ? { status: 200, body: { items: [], total: 0 } } : answers.shift();
     if (answer === undefined || answer === 'unreachable') return Promise.reject(new TypeError('refused'));
     return Promise.resolve({
@@ -37,22 +47,33 @@ afterEach(async () => {
   for (const { key } of (await readEntries()).odd) await discard(key);
   useOutbox.setState({ reachable: true, serverSays: null, unkept: [] });
 
-
   localStorage.clear();
 });
 
-const create = (id = ID, name = subject.name) => submit({ resource: 'subjects', id, verb: 'create', data: { ...subject, name } });
-const replace = (version: number, name: string) => submit({ resource: 'subjects', id: ID, verb: 'replace', version, data: { ...subject, name } });
+const create = (id = ID, name = subject.name) =>
+  submit({ resource: 'subjects', id, verb: 'create', data: { ...subject, name } });
+const replace = (version: number, name: string) =>
+  submit({ resource: 'subjects', id: ID, verb: 'replace', version, data: { ...subject, name } });
 const sent = () => requests.filter((request) => request.method !== 'GET');
-const problem = (status: number, code: string, more: object = {}): Answer => ({ status, problem: true, body: { code, title: 'T', detail: 'Because.', status, type: '', ...more } });
-const waiting = () => useOutbox.getState().waiting.map((change) => ('data' in change ? (change.data as Subject).name : change.verb));
+const problem = (status: number, code: string, more: object = {}): Answer => ({
+  status,
+  problem: true,
+  body: { code, title: 'T', detail: 'Because.', status, type: '', ...more },
+});
+const waiting = () =>
+  useOutbox.getState().waiting.map((change) => ('data' in change ? (change.data as Subject).name : change.verb));
 
 describe('a change', () => {
   it('is sent with a key and forgotten once acknowledged', async () => {
     answers = [{ status: 201, body: row(1) }];
     await create();
     expect(useOutbox.getState()).toMatchObject({ waiting: [], reachable: true });
-    expect(requests[0]).toMatchObject({ method: 'POST', url: '/api/v1/subjects', body: { id: ID, data: subject }, key: expect.stringMatching(/^[\w-]{36}$/) as string });
+    expect(requests[0]).toMatchObject({
+      method: 'POST',
+      url: '/api/v1/subjects',
+      body: { id: ID, data: subject },
+      key: expect.stringMatching(/^[\w-]{36}$/) as string,
+    });
     expect((await readEntries()).entries).toEqual([]);
     expect(Object.keys(localStorage)).toEqual([]);
   });
@@ -75,11 +96,20 @@ describe('a change', () => {
     answers = ['unreachable'];
     await replace(1, 'Second');
     expect(waiting()).toEqual([subject.name, 'Second']);
-    answers = [{ status: 201, body: row(1) }, { status: 200, body: row(2, 'Second') }];
+    answers = [
+      { status: 201, body: row(1) },
+      { status: 200, body: row(2, 'Second') },
+    ];
     await flush();
     expect(useOutbox.getState()).toMatchObject({ waiting: [], reachable: true });
     expect(sent().map((request) => request.method)).toEqual(['POST', 'POST', 'POST', 'PUT']);
-    expect(new Set(sent().slice(0, 3).map((request) => request.key)).size).toBe(1);
+    expect(
+      new Set(
+        sent()
+          .slice(0, 3)
+          .map((request) => request.key),
+      ).size,
+    ).toBe(1);
   });
 
   it('whose answer breaks off is sent again with its key', async () => {
@@ -94,7 +124,9 @@ describe('a change', () => {
 
   it('is tried again by itself, after pauses that grow', async () => {
     const timers: { run: () => void; ms: number }[] = [];
-    jest.spyOn(globalThis, 'setTimeout').mockImplementation(((run: () => void, ms: number) => timers.push({ run, ms })) as never);
+    jest
+      .spyOn(globalThis, 'setTimeout')
+      .mockImplementation(((run: () => void, ms: number) => timers.push({ run, ms })) as never);
     await create();
     for (let i = 0; i < 8; i++) {
       timers.at(-1)!.run();
@@ -130,8 +162,13 @@ describe('a server that fails', () => {
     }
     expect(waiting()).toEqual(['Follows']);
     expect(useOutbox.getState().stuck).toMatchObject([{ failures: 5, change: { id: ID, verb: 'create' } }]);
-    expect((await readEntries()).entries.map((entry) => entry.state)).toEqual(expect.arrayContaining(['stuck']) as string[]);
-    answers = [{ status: 201, body: row(1) }, { status: 200, body: row(2, 'Follows') }];
+    expect((await readEntries()).entries.map((entry) => entry.state)).toEqual(
+      expect.arrayContaining(['stuck']) as string[],
+    );
+    answers = [
+      { status: 201, body: row(1) },
+      { status: 200, body: row(2, 'Follows') },
+    ];
     await tryStuck(useOutbox.getState().stuck[0]!);
     expect(useOutbox.getState()).toMatchObject({ stuck: [], waiting: [] });
   });
@@ -151,9 +188,17 @@ it('waits with a row that speaks of one still to be made', async () => {
   answers = [problem(500, 'server.failed')];
   await submit({ resource: 'bodies', id: OTHER, verb: 'create', data: demoBodies.ostrel.data });
   answers = [problem(500, 'server.failed'), problem(422, 'reference.missing')];
-  await submit({ resource: 'setups', id: ID, verb: 'create', data: { name: 'S', bodyId: OTHER, modeId: 'whole', chain: [] } });
+  await submit({
+    resource: 'setups',
+    id: ID,
+    verb: 'create',
+    data: { name: 'S', bodyId: OTHER, modeId: 'whole', chain: [] },
+  });
   expect(useOutbox.getState()).toMatchObject({ refused: [], waiting: [{ id: OTHER }, { id: ID }] });
-  answers = [{ status: 201, body: { ...row(1), id: OTHER } }, { status: 201, body: row(1) }];
+  answers = [
+    { status: 201, body: { ...row(1), id: OTHER } },
+    { status: 201, body: row(1) },
+  ];
   await flush();
   expect(useOutbox.getState().waiting).toEqual([]);
 });
@@ -197,12 +242,27 @@ describe('a change the server refuses', () => {
 });
 
 describe('what lies on the device already', () => {
-  const change = (key: string, id: string): Change => ({ key, madeAt: '2026-05-01T10:00:00.000Z', resource: 'subjects', id, verb: 'create', data: subject });
+  const change = (key: string, id: string): Change => ({
+    key,
+    madeAt: '2026-05-01T10:00:00.000Z',
+    resource: 'subjects',
+    id,
+    verb: 'create',
+    data: subject,
+  });
 
   it('is taken over from another window, a killed one and an earlier version, in order', async () => {
     await writeEntry({ key: 'b', order: 2, change: change('b', OTHER), failures: 0, state: 'waiting' });
-    localStorage.setItem('jauge.change.c', JSON.stringify({ key: 'c', order: 3, change: change('c', ID), failures: 0, state: 'waiting' }));
-    localStorage.setItem('jauge.outbox', JSON.stringify({ state: { waiting: [change('a', ID)], refused: [{ change: change('r', ID), problem: { code: 'row.exists' } }] } }));
+    localStorage.setItem(
+      'jauge.change.c',
+      JSON.stringify({ key: 'c', order: 3, change: change('c', ID), failures: 0, state: 'waiting' }),
+    );
+    localStorage.setItem(
+      'jauge.outbox',
+      JSON.stringify({
+        state: { waiting: [change('a', ID)], refused: [{ change: change('r', ID), problem: { code: 'row.exists' } }] },
+      }),
+    );
     await openOutbox();
     expect(useOutbox.getState().waiting.map((each) => each.key)).toEqual(['a', 'b', 'c']);
     expect(useOutbox.getState().refused.map((each) => each.change.key)).toEqual(['r']);
@@ -214,7 +274,12 @@ describe('what lies on the device already', () => {
     localStorage.setItem('jauge.change.x', '{"half');
     localStorage.setItem('jauge.outbox', JSON.stringify({ state: { waiting: [{ verb: 'fly' }] } }));
     await openOutbox();
-    expect(useOutbox.getState().odd.map((each) => each.key).sort()).toEqual(['former-0', 'odd', 'x']);
+    expect(
+      useOutbox
+        .getState()
+        .odd.map((each) => each.key)
+        .sort(),
+    ).toEqual(['former-0', 'odd', 'x']);
     answers = [{ status: 201, body: row(1) }];
     await create();
     expect(useOutbox.getState().waiting).toEqual([]);
@@ -255,11 +320,13 @@ describe('a device without room', () => {
   });
 });
 
-
 it('lays waiting changes over the stored rows', () => {
-  const change = (part: object): Change => ({ key: 'k', madeAt: 'now', resource: 'subjects', id: ID, ...part }) as Change;
+  const change = (part: object): Change =>
+    ({ key: 'k', madeAt: 'now', resource: 'subjects', id: ID, ...part }) as Change;
   expect(overlay('subjects', [], [change({ verb: 'create', data: subject })])).toMatchObject([{ id: ID, version: 1 }]);
-  expect(overlay('subjects', [row(3)], [change({ verb: 'replace', version: 3, data: { ...subject, name: 'New' } })])).toMatchObject([{ version: 4, data: { name: 'New' } }]);
+  expect(
+    overlay('subjects', [row(3)], [change({ verb: 'replace', version: 3, data: { ...subject, name: 'New' } })]),
+  ).toMatchObject([{ version: 4, data: { name: 'New' } }]);
   expect(overlay('subjects', [row(3)], [change({ verb: 'remove', version: 3 })])).toEqual([]);
   expect(overlay('bodies', [], [change({ verb: 'create', data: subject })])).toEqual([]);
 });

@@ -3,7 +3,11 @@ import { nextVersion } from '@/contract/wholeData';
 import type { Change } from './changes';
 
 /** A list of rows with the waiting changes laid over it, so that nothing typed is out of sight. */
-export function overlay<N extends ResourceName>(resource: N, rows: Stored<ResourceTypes[N]>[], waiting: Change[]): Stored<ResourceTypes[N]>[] {
+export function overlay<N extends ResourceName>(
+  resource: N,
+  rows: Stored<ResourceTypes[N]>[],
+  waiting: Change[],
+): Stored<ResourceTypes[N]>[] {
   let result = rows;
   for (const change of waiting) {
     if (change.resource !== resource) continue;

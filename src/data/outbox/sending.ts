@@ -40,7 +40,9 @@ const rowOf = ({ change }: Entry): string => `${change.resource}/${change.id}`;
 function waitsFor(change: Change, others: Entry[]): boolean {
   if (!('data' in change)) return false;
   const text = JSON.stringify(change.data);
-  return others.some((other) => other.key !== change.key && other.change.verb === 'create' && text.includes(other.change.id));
+  return others.some(
+    (other) => other.key !== change.key && other.change.verb === 'create' && text.includes(other.change.id),
+  );
 }
 
 type Outcome = 'gone' | 'held' | 'stop';
@@ -74,7 +76,14 @@ async function sendOne(entry: Entry): Promise<Outcome> {
 async function refusedBy(entry: Entry, { problem }: ApiRefusal): Promise<Outcome> {
   const { change, key } = entry;
   useOutbox.setState({ reachable: true, serverSays: null });
-  if (problem.code === 'reference.missing' && waitsFor(change, inOrder().filter((other) => other.state !== 'refused'))) return 'held';
+  if (
+    problem.code === 'reference.missing' &&
+    waitsFor(
+      change,
+      inOrder().filter((other) => other.state !== 'refused'),
+    )
+  )
+    return 'held';
   // A row that is gone already need not be deleted again.
   if (change.verb === 'remove' && problem.code === 'row.notFound') await forget(key);
   else await keep({ ...entry, state: 'refused', problem });
@@ -100,7 +109,11 @@ export async function forget(key: string): Promise<void> {
 async function drain(): Promise<void> {
   await refresh().catch(() => undefined);
   /** Rows whose change is held back: what follows on the same row waits with it. */
-  const held = new Set(inOrder().filter((entry) => entry.state === 'stuck').map(rowOf));
+  const held = new Set(
+    inOrder()
+      .filter((entry) => entry.state === 'stuck')
+      .map(rowOf),
+  );
   for (;;) {
     const next = inOrder().find((entry) => entry.state === 'waiting' && !held.has(rowOf(entry)));
     if (!next) break;
@@ -108,7 +121,11 @@ async function drain(): Promise<void> {
     if (outcome === 'stop') break;
     if (outcome === 'held') held.add(rowOf(next));
   }
-  const stuck = new Set(inOrder().filter((entry) => entry.state === 'stuck').map(rowOf));
+  const stuck = new Set(
+    inOrder()
+      .filter((entry) => entry.state === 'stuck')
+      .map(rowOf),
+  );
   if (inOrder().some((entry) => entry.state === 'waiting' && !stuck.has(rowOf(entry)))) again();
 }
 

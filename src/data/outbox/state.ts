@@ -17,7 +17,15 @@ interface Outbox {
 }
 
 /** What waits, as the screen shows it. The entries themselves lie in the device's database. */
-export const useOutbox = create<Outbox>()(() => ({ waiting: [], refused: [], stuck: [], odd: [], unkept: [], reachable: true, serverSays: null }));
+export const useOutbox = create<Outbox>()(() => ({
+  waiting: [],
+  refused: [],
+  stuck: [],
+  odd: [],
+  unkept: [],
+  reachable: true,
+  serverSays: null,
+}));
 
 /** The entries of this window: those of the database, and its own that are just being written there. */
 const entries = new Map<string, Entry>();
@@ -25,14 +33,17 @@ const entries = new Map<string, Entry>();
 const own = new Set<string>();
 
 /** All entries in the order they go out. */
-export const inOrder = (): Entry[] => [...entries.values()].sort((a, b) => a.order - b.order || a.key.localeCompare(b.key));
+export const inOrder = (): Entry[] =>
+  [...entries.values()].sort((a, b) => a.order - b.order || a.key.localeCompare(b.key));
 
 /** Puts the entries on the screen. */
 export function publish(): void {
   const all = inOrder();
   useOutbox.setState({
     waiting: all.filter((entry) => entry.state === 'waiting').map((entry) => entry.change),
-    refused: all.flatMap((entry) => (entry.state === 'refused' && entry.problem ? [{ change: entry.change, problem: entry.problem }] : [])),
+    refused: all.flatMap((entry) =>
+      entry.state === 'refused' && entry.problem ? [{ change: entry.change, problem: entry.problem }] : [],
+    ),
     stuck: all.filter((entry) => entry.state === 'stuck').map(({ change, failures }) => ({ change, failures })),
   });
 }
@@ -51,7 +62,10 @@ export function handedOver(key: string): void {
 export function letGo(key: string): void {
   entries.delete(key);
   own.delete(key);
-  useOutbox.setState((state) => ({ unkept: state.unkept.filter((each) => each !== key), odd: state.odd.filter((each) => each.key !== key) }));
+  useOutbox.setState((state) => ({
+    unkept: state.unkept.filter((each) => each !== key),
+    odd: state.odd.filter((each) => each.key !== key),
+  }));
   publish();
 }
 

@@ -2,7 +2,8 @@ import { Mutex } from 'async-mutex';
 import type { ResourceName, Stored } from '@/contract/resources';
 
 /** What one window tells the others: that something waits or has gone, or that a row is at the server now. */
-export type Told = { kind: 'changed' } | { kind: 'settled'; resource: ResourceName; id: string; row: Stored<unknown> | null };
+export type Told =
+  { kind: 'changed' } | { kind: 'settled'; resource: ResourceName; id: string; row: Stored<unknown> | null };
 
 const NAME = 'jauge.outbox';
 

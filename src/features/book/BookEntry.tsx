@@ -38,9 +38,17 @@ export function BookEntry({ id }: { id: string }) {
     return (
       <View style={styles.centre} role="status">
         <Txt level={1} style={styles.centreText}>
-          {loading ? 'Opening the Book …' : failed ? 'The server cannot be reached, so this page cannot be opened. Start it again, then try again.' : 'There is no such reading in the Book. It may have been deleted, or the address is mistyped.'}
+          {loading
+            ? 'Opening the Book …'
+            : failed
+              ? 'The server cannot be reached, so this page cannot be opened. Start it again, then try again.'
+              : 'There is no such reading in the Book. It may have been deleted, or the address is mistyped.'}
         </Txt>
-        {loading ? null : failed ? <Key title="Try again" onPress={retry} /> : <Key title="To the Book" weight="strong" onPress={toBook} />}
+        {loading ? null : failed ? (
+          <Key title="Try again" onPress={retry} />
+        ) : (
+          <Key title="To the Book" weight="strong" onPress={toBook} />
+        )}
       </View>
     );
   }
@@ -68,9 +76,20 @@ export function BookEntry({ id }: { id: string }) {
       <Txt kind="small" tone="soft">
         {[data.input.body.name, ...data.input.chain.map((part) => part.name)].join(' + ')}
       </Txt>
-      <Comparison data={data} asKept={asKept.ok ? asKept.value : null} asNow={asNow} loading={kitLoading} units={units} onWhy={setWhy} />
-      {asKept.ok && asKept.value.desk !== 'stars' && data.desk !== 'stars' ? <ReadingPicture {...asKept.value} subject={data.input.subject} units={units} maxHeight={280} /> : null}
-      {asKept.ok && asKept.value.desk === 'stars' ? <StarPicture system={asKept.value.system} reading={asKept.value.reading} maxHeight={280} /> : null}
+      <Comparison
+        data={data}
+        asKept={asKept.ok ? asKept.value : null}
+        asNow={asNow}
+        loading={kitLoading}
+        units={units}
+        onWhy={setWhy}
+      />
+      {asKept.ok && asKept.value.desk !== 'stars' && data.desk !== 'stars' ? (
+        <ReadingPicture {...asKept.value} subject={data.input.subject} units={units} maxHeight={280} />
+      ) : null}
+      {asKept.ok && asKept.value.desk === 'stars' ? (
+        <StarPicture system={asKept.value.system} reading={asKept.value.reading} maxHeight={280} />
+      ) : null}
       {data.desk === 'near' ? (
         <Choice
           label="How was it held? Your limit by hand is learned from this."
@@ -115,7 +134,9 @@ export function BookEntry({ id }: { id: string }) {
           </View>
         </View>
       )}
-      {why ? <WhySheet quantity={why} units={units} onClose={() => setWhy(null)} onSchool={() => setWhy(null)} /> : null}
+      {why ? (
+        <WhySheet quantity={why} units={units} onClose={() => setWhy(null)} onSchool={() => setWhy(null)} />
+      ) : null}
     </ScrollView>
   );
 }
@@ -133,7 +154,13 @@ interface ComparisonProps {
 /** What was kept, line by line beside what the kit of today would give. */
 function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonProps) {
   const styles = useStyles();
-  const problem = loading ? 'Reading the kit …' : asNow === null ? 'The set-up, the subject or the output is not in the kit any more.' : asNow.ok ? null : asNow.problem.message;
+  const problem = loading
+    ? 'Reading the kit …'
+    : asNow === null
+      ? 'The set-up, the subject or the output is not in the kit any more.'
+      : asNow.ok
+        ? null
+        : asNow.problem.message;
   const lines = comparisonLines(data, asKept, asNow?.ok ? asNow.value : null, units);
   return (
     <View>
@@ -165,7 +192,16 @@ function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonPr
             <Txt kind="figure">{line.was}</Txt>
           </Pressable>
           <View style={[styles.half, styles.now]}>
-            {line.now ? <Figure label={line.label} quantity={line.now} units={units} name={line.label} onWhy={() => line.now && onWhy(line.now)} {...(line.beside === undefined ? {} : { beside: line.beside })} /> : null}
+            {line.now ? (
+              <Figure
+                label={line.label}
+                quantity={line.now}
+                units={units}
+                name={line.label}
+                onWhy={() => line.now && onWhy(line.now)}
+                {...(line.beside === undefined ? {} : { beside: line.beside })}
+              />
+            ) : null}
           </View>
         </View>
       ))}

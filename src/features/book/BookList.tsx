@@ -70,7 +70,12 @@ export function BookList() {
           </View>
           {many ? (
             <>
-              <TextField label="Look for" value={typed} onChange={setTyped} placeholder="Subject, set-up, output or note" />
+              <TextField
+                label="Look for"
+                value={typed}
+                onChange={setTyped}
+                placeholder="Subject, set-up, output or note"
+              />
               <Choice label="In order of" hideLabel options={SORTS} value={sort} onChange={setSort} />
             </>
           ) : null}
@@ -98,7 +103,10 @@ function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean })
   const words = entryWords(data, units);
   return (
     <Link href={`/book/${row.id}`} asChild>
-      <Pressable style={styles.line} aria-label={`${words.subject}, ${whenText(data.takenAt)}: ${words.judgement.slice(2)}`}>
+      <Pressable
+        style={styles.line}
+        aria-label={`${words.subject}, ${whenText(data.takenAt)}: ${words.judgement.slice(2)}`}
+      >
         <View style={styles.when}>
           <Txt kind="small" tone="soft">
             {whenText(data.takenAt)}
@@ -133,7 +141,15 @@ const useStyles = stylesOf((palette) => ({
   list: { padding: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
   head: { gap: space.medium, paddingBottom: space.medium },
   empty: { paddingVertical: space.wide, gap: space.page },
-  line: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, paddingVertical: space.large, minHeight: TARGET, borderBottomWidth: 1, borderColor: palette.hairline },
+  line: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    columnGap: space.page,
+    paddingVertical: space.large,
+    minHeight: TARGET,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   when: { width: 148 },
   words: { flexGrow: 1, flexBasis: 300, flexShrink: 1, gap: 2 },
   titleLine: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },

@@ -27,7 +27,9 @@ export const KeepBar = memo(function KeepBar({ reading }: Props) {
   };
   return (
     <View style={{ gap: space.small }}>
-      {note === null ? null : <TextField label="Note" value={note} onChange={setNote} multiline placeholder="Light, tide, what worked" />}
+      {note === null ? null : (
+        <TextField label="Note" value={note} onChange={setNote} multiline placeholder="Light, tide, what worked" />
+      )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
         <Key title="Keep this reading" icon="bookmark-add" weight="strong" onPress={keep} />
         {note === null ? <Key title="Add a note" weight="plain" onPress={() => setNote('')} /> : null}

@@ -36,7 +36,10 @@ export function entryWords(data: Reading, units: UnitSystem): EntryWords {
     };
   }
   const { result, input } = data;
-  const where = data.desk === 'far' ? `at ${shownText(showLengthM(data.input.distanceM, units))}` : `at ${formatRatio(result.ratio ?? 0)}`;
+  const where =
+    data.desk === 'far'
+      ? `at ${shownText(showLengthM(data.input.distanceM, units))}`
+      : `at ${formatRatio(result.ratio ?? 0)}`;
   return {
     subject: input.subject.name,
     where,

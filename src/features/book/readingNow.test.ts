@@ -28,8 +28,17 @@ it('works a kept reading out again to the very numbers that were kept', () => {
 it('reads the same situation with the kit of today', () => {
   expect(counted(value(readAsNow(kept, demoKit()))).pixelsOnSubject.value).toBeCloseTo(kept.result.pixelsOnSubject, 9);
   const kit = demoKit();
-  const bodies = kit.bodies.map((row) => ({ ...row, data: { ...row.data, sensor: { ...row.data.sensor, columns: row.data.sensor.columns * 2, rows: row.data.sensor.rows * 2 } } }));
-  expect(counted(value(readAsNow(kept, { ...kit, bodies }))).pixelsOnSubject.value).toBeCloseTo(2 * kept.result.pixelsOnSubject, 6);
+  const bodies = kit.bodies.map((row) => ({
+    ...row,
+    data: {
+      ...row.data,
+      sensor: { ...row.data.sensor, columns: row.data.sensor.columns * 2, rows: row.data.sensor.rows * 2 },
+    },
+  }));
+  expect(counted(value(readAsNow(kept, { ...kit, bodies }))).pixelsOnSubject.value).toBeCloseTo(
+    2 * kept.result.pixelsOnSubject,
+    6,
+  );
 });
 
 it('has nothing to say of today when the set-up, the subject or the output is gone', () => {
@@ -60,18 +69,38 @@ describe('a reading kept close up', () => {
     const kit = demoKit();
     const estimate = value(readAsNow(closest, kit));
     const chain = demoSetups.heath.data.chain;
-    const measured = { id: 'r', version: 1, createdAt: '', updatedAt: '', data: { name: 'heath', chain, at: 'closest' as const, method: 'ruler' as const, ratio: 1.31, plusMinus: 0.02, measuredAt: '2026-09-01T10:00:00Z' } };
+    const measured = {
+      id: 'r',
+      version: 1,
+      createdAt: '',
+      updatedAt: '',
+      data: {
+        name: 'heath',
+        chain,
+        at: 'closest' as const,
+        method: 'ruler' as const,
+        ratio: 1.31,
+        plusMinus: 0.02,
+        measuredAt: '2026-09-01T10:00:00Z',
+      },
+    };
     const now = value(readAsNow(closest, { ...kit, ratios: [measured] }));
     expect(counted(estimate).ratio.value).toBeCloseTo(1.2667, 3);
     expect([counted(now).ratio.kind, counted(now).ratio.value]).toEqual(['measured', 1.31]);
     // Another chain tried at the time stays the one it was kept with, not the set-up's own.
-    const longer = [{ type: 'optic' as const, id: demoOptics.macro100.id }, { type: 'adapter' as const, id: demoAdapters.tubes.id, usedMm: [20, 36] }];
+    const longer = [
+      { type: 'optic' as const, id: demoOptics.macro100.id },
+      { type: 'adapter' as const, id: demoAdapters.tubes.id, usedMm: [20, 36] },
+    ];
     const tried = value(readAsNow({ ...closest, chain: longer }, kit));
     expect(counted(tried).ratio.value).toBeGreaterThan(1.5);
   });
 
   it('keeps its measured ratio although the kit forgets it', () => {
-    const kept: NearReadingKept = { ...near, input: { ...near.input, ratio: undefined, measured: [{ at: 'closest', ratio: 1.31, plusMinus: 0.02 }] } };
+    const kept: NearReadingKept = {
+      ...near,
+      input: { ...near.input, ratio: undefined, measured: [{ at: 'closest', ratio: 1.31, plusMinus: 0.02 }] },
+    };
     expect(counted(value(readAsKept(kept))).ratio).toMatchObject({ kind: 'measured', value: 1.31 });
     expect(counted(value(readAsNow(kept, demoKit()))).ratio.kind).toBe('computed');
   });
@@ -97,9 +126,21 @@ describe('a reading of the stars', () => {
   });
 
   it('is told in words like the others', () => {
-    expect(entryWords(stars, 'metric')).toMatchObject({ subject: 'Stars', where: 'at declination 40°', unit: 's', verdict: 'enough', judgement: expect.stringMatching(/^● Points everywhere at/) as string });
+    expect(entryWords(stars, 'metric')).toMatchObject({
+      subject: 'Stars',
+      where: 'at declination 40°',
+      unit: 's',
+      verdict: 'enough',
+      judgement: expect.stringMatching(/^● Points everywhere at/) as string,
+    });
     const lines = comparisonLines(stars, value(readAsKept(stars)), null, 'metric');
-    expect(lines.map((line) => line.label)).toEqual(['Longest', 'For the centre', 'For the whole frame', 'Run, centre', 'Run, worst point']);
+    expect(lines.map((line) => line.label)).toEqual([
+      'Longest',
+      'For the centre',
+      'For the whole frame',
+      'Run, centre',
+      'Run, worst point',
+    ]);
     expect(lines.every((line) => line.wasWhy !== undefined && line.now === undefined)).toBe(true);
     expect(entryWords(kept, 'metric')).toMatchObject({ subject: 'Curlew', where: 'at 64\u202fm', unit: 'px' });
   });

@@ -8,14 +8,21 @@ import type { Result } from '@/core/quantity/result';
 import { situationOf, type Kit } from '@/data/situation';
 
 /** A kept reading worked out again, by the desk it was kept on. */
-export type Reread = { system: EffectiveSystem } & ({ desk: 'far'; reading: FarReading } | { desk: 'near'; reading: NearReading } | { desk: 'stars'; reading: StarsReading });
+export type Reread = { system: EffectiveSystem } & (
+  | { desk: 'far'; reading: FarReading }
+  | { desk: 'near'; reading: NearReading }
+  | { desk: 'stars'; reading: StarsReading }
+);
 
 function read(kept: Pick<Reading, 'desk' | 'input'>): Result<Reread> {
   const { desk, input } = kept as Reading;
   const system = foldSystem(input, input.cropConvention ?? 'usual');
   if (!system.ok) return system;
   if (desk === 'stars') {
-    return { ok: true, value: { desk: 'stars', system: system.value, reading: readStars(starsFromPlain(system.value, input)) } };
+    return {
+      ok: true,
+      value: { desk: 'stars', system: system.value, reading: readStars(starsFromPlain(system.value, input)) },
+    };
   }
   if (desk === 'near') {
     const reading = readNear({ ...input, system: system.value });
@@ -34,7 +41,8 @@ export const readAsKept = (kept: Reading): Result<Reread> => read(kept);
  * the focal length kept. Null when one of them is gone.
  */
 export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
-  const has = <T extends { id: string }>(rows: T[], id: string | undefined) => id !== undefined && rows.some((row) => row.id === id);
+  const has = <T extends { id: string }>(rows: T[], id: string | undefined) =>
+    id !== undefined && rows.some((row) => row.id === id);
   if (!has(kit.setups, kept.setupId) || !has(kit.outputs, kept.outputId)) return null;
   if (kept.desk !== 'stars' && !has(kit.subjects, kept.subjectId)) return null;
   const situation = situationOf(kit, {

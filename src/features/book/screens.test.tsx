@@ -6,7 +6,15 @@ import { BookEntry } from './BookEntry';
 import { BookList } from './BookList';
 
 const mockReplace = jest.fn();
-jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: (to: string) => mockReplace(to) }) }));
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: unknown }) => children,
+  useRouter: () => ({
+    push: jest.fn(),
+    back: jest.fn(),
+    canGoBack: () => false,
+    replace: (to: string) => mockReplace(to),
+  }),
+}));
 
 const readings = demoReadings();
 const idOf = (desk: string) => readings.find((row) => row.data.desk === desk)!.id;
@@ -40,7 +48,9 @@ describe('the Book', () => {
 
   it('tells what still waits to be sent', async () => {
     const [row] = readings;
-    useOutbox.setState({ waiting: [{ key: 'k', resource: 'readings', id: row!.id, madeAt: '', verb: 'create', data: row!.data }] });
+    useOutbox.setState({
+      waiting: [{ key: 'k', resource: 'readings', id: row!.id, madeAt: '', verb: 'create', data: row!.data }],
+    });
     await renderWithKit(<BookList />);
     expect(words()).toContain('waits to be sent');
   });
@@ -61,7 +71,11 @@ describe('a kept reading', () => {
     expect(text).not.toMatch(/NaN|undefined/);
   });
 
-  it.each([['far', 'setups'], ['near', 'subjects'], ['stars', 'outputs']] as const)('of the %s desk outlives the %s of its kit', async (desk, resource) => {
+  it.each([
+    ['far', 'setups'],
+    ['near', 'subjects'],
+    ['stars', 'outputs'],
+  ] as const)('of the %s desk outlives the %s of its kit', async (desk, resource) => {
     await renderWithKit(<BookEntry id={idOf(desk)} />, without(resource));
     expect(words()).toContain('is not in the kit any more');
     expect(words()).toContain('As it was');
@@ -80,7 +94,9 @@ describe('a kept reading', () => {
     fireEvent.changeText(screen.getByLabelText('Note'), 'wind');
     fireEvent.press(screen.getByText('Save the note'));
     const changes = useOutbox.getState().waiting;
-    expect(changes.some((change) => change.verb === 'replace' && (change.data as { held?: string }).held === 'handBlurred')).toBe(true);
+    expect(
+      changes.some((change) => change.verb === 'replace' && (change.data as { held?: string }).held === 'handBlurred'),
+    ).toBe(true);
     expect(changes.at(-1)).toMatchObject({ verb: 'replace', data: { note: 'wind' } });
   });
 

@@ -62,7 +62,13 @@ export function FarDesk({ onAddSetup, onAddSubject }: { onAddSetup: () => void; 
   }
   const gone = desk.status === 'missing' && desk.missing === 'parts';
   return (
-    <DeskMessage text={gone ? 'A part of this set-up is gone. Choose or change the set-up.' : 'No set-up yet. Choose your body’s format and megapixels, add a lens, and the reading starts.'}>
+    <DeskMessage
+      text={
+        gone
+          ? 'A part of this set-up is gone. Choose or change the set-up.'
+          : 'No set-up yet. Choose your body’s format and megapixels, add a lens, and the reading starts.'
+      }
+    >
       <Key title={gone ? 'Choose a set-up' : 'Start with a body'} weight="strong" onPress={onAddSetup} />
     </DeskMessage>
   );
@@ -86,7 +92,9 @@ function ReadyDesk({ desk }: { desk: Ready }) {
 
   const takeReading = useCallback((takenAt: string, note: string) => {
     const taken = latest.current;
-    return taken.system && taken.reading ? farReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading) : null;
+    return taken.system && taken.reading
+      ? farReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading)
+      : null;
   }, []);
 
   // A number of the reading is asked for by name, so that it stays current; a lever's gain as it was when asked.
@@ -96,15 +104,39 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const why = typeof asked === 'string' ? (known ?? more?.[asked as keyof typeof more]) : (asked ?? undefined);
   const sheet = why ? (
     <Suspense fallback={null}>
-      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)} />
+      <WhySheet
+        quantity={why}
+        units={units}
+        onClose={() => setAsked(null)}
+        onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)}
+      />
     </Suspense>
   ) : null;
 
-  const picture = system && reading && !reading.obstacle ? <ReadingPicture desk="far" system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.32} /> : <NoPicture now={now} />;
+  const picture =
+    system && reading && !reading.obstacle ? (
+      <ReadingPicture
+        desk="far"
+        system={system}
+        reading={reading}
+        subject={situation.subject}
+        units={units}
+        maxHeight={wide ? height * 0.5 : height * 0.32}
+      />
+    ) : (
+      <NoPicture now={now} />
+    );
   const readingBlock =
     system && reading ? (
       <>
-        <ReadingBlock now={{ ...now, reading }} before={before} outputs={kit.outputs} units={units} onOutput={chooseOutput} onWhy={setAsked} />
+        <ReadingBlock
+          now={{ ...now, reading }}
+          before={before}
+          outputs={kit.outputs}
+          units={units}
+          onOutput={chooseOutput}
+          onWhy={setAsked}
+        />
         {reading.obstacle ? null : <KeyFigures {...{ system, reading, units }} onWhy={setAsked} />}
       </>
     ) : problem ? (
@@ -121,7 +153,10 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     </View>
   ) : null;
   const keep = reading && !reading.obstacle && !reading.overflow ? <KeepBar reading={takeReading} /> : null;
-  const groups = system && reading && !reading.obstacle ? <GroupsBelow now={now} units={units} onWhy={setAsked} open={wide} /> : null;
+  const groups =
+    system && reading && !reading.obstacle ? (
+      <GroupsBelow now={now} units={units} onWhy={setAsked} open={wide} />
+    ) : null;
 
   return (
     <DeskFrame
@@ -156,11 +191,20 @@ function Problem({ now, units }: { now: DeskState; units: UnitSystem }) {
       <Txt kind="strong" tone="needle">
         ✕ {now.problem?.message}
       </Txt>
-      {nearest !== null && now.problem?.field === 'distanceM' ? <Key title={`Go back to ${shownText(showLengthM(nearest, units))}`} onPress={() => setDistanceM(nearest)} /> : null}
+      {nearest !== null && now.problem?.field === 'distanceM' ? (
+        <Key title={`Go back to ${shownText(showLengthM(nearest, units))}`} onPress={() => setDistanceM(nearest)} />
+      ) : null}
     </View>
   );
 }
 
 const useStyles = stylesOf((palette) => ({
-  noPicture: { height: 160, alignItems: 'center', justifyContent: 'center', borderWidth: 1, borderStyle: 'dashed', borderColor: palette.inkSoft },
+  noPicture: {
+    height: 160,
+    alignItems: 'center',
+    justifyContent: 'center',
+    borderWidth: 1,
+    borderStyle: 'dashed',
+    borderColor: palette.inkSoft,
+  },
 }));

@@ -32,9 +32,30 @@ interface Props {
 export function KeyFigures({ system, reading, units, onWhy }: Props) {
   return (
     <View style={row}>
-      <Figure label="Share of frame" quantity={reading.shareOfFrame} units={units} name="shareOfFrame" onWhy={onWhy} testID="share" />
-      <Figure label="Equivalent" quantity={system.equivalentFocalMm} beside={showFNumber(system.equivalentFNumber.value)} units={units} name="equivalentFocalMm" onWhy={onWhy} testID="equivalent" />
-      <Figure label="Sampling reach" quantity={reading.reachPxPerMrad} units={units} name="reachPxPerMrad" onWhy={onWhy} />
+      <Figure
+        label="Share of frame"
+        quantity={reading.shareOfFrame}
+        units={units}
+        name="shareOfFrame"
+        onWhy={onWhy}
+        testID="share"
+      />
+      <Figure
+        label="Equivalent"
+        quantity={system.equivalentFocalMm}
+        beside={showFNumber(system.equivalentFNumber.value)}
+        units={units}
+        name="equivalentFocalMm"
+        onWhy={onWhy}
+        testID="equivalent"
+      />
+      <Figure
+        label="Sampling reach"
+        quantity={reading.reachPxPerMrad}
+        units={units}
+        name="reachPxPerMrad"
+        onWhy={onWhy}
+      />
     </View>
   );
 }
@@ -56,7 +77,11 @@ export function FarGroups({ system, reading, units, onWhy, open = false }: Props
           {figure('Megapixels', 'megapixels', reading.megapixels)}
         </View>
       </Group>
-      <Group title="Light and equivalents" startsOpen={open} brief={`crop factor ${quantityText(system.cropFactor, units)}`}>
+      <Group
+        title="Light and equivalents"
+        startsOpen={open}
+        brief={`crop factor ${quantityText(system.cropFactor, units)}`}
+      >
         <View style={row}>
           {figure('Focal length', 'focalMm', system.focalMm)}
           {figure('f-number for the exposure', 'fNumber', system.fNumber)}
@@ -67,13 +92,20 @@ export function FarGroups({ system, reading, units, onWhy, open = false }: Props
           {figure('Entrance pupil', 'entrancePupilMm', system.entrancePupilMm)}
         </View>
         <Txt kind="small" tone="soft">
-          For the exposure {showFNumber(system.fNumber.value)} stays what it is. For depth, blur and total light it acts like {showFNumber(system.equivalentFNumber.value)} on 36 × 24: {formatStops(light)} on the whole picture.
+          For the exposure {showFNumber(system.fNumber.value)} stays what it is. For depth, blur and total light it acts
+          like {showFNumber(system.equivalentFNumber.value)} on 36 × 24: {formatStops(light)} on the whole picture.
         </Txt>
         <Txt kind="small" tone="soft">
-          Autofocus: {{ works: 'works', slow: 'works slowly', off: 'does not work', unknown: 'not known' }[system.autofocus.state]} ({system.autofocus.reason}).
+          Autofocus:{' '}
+          {{ works: 'works', slow: 'works slowly', off: 'does not work', unknown: 'not known' }[system.autofocus.state]}{' '}
+          ({system.autofocus.reason}).
         </Txt>
       </Group>
-      <Group title="Detail" startsOpen={open} brief={`${quantityText(reading.resolvedShare, units)} of the pixels resolved`}>
+      <Group
+        title="Detail"
+        startsOpen={open}
+        brief={`${quantityText(reading.resolvedShare, units)} of the pixels resolved`}
+      >
         <View style={row}>
           {figure('Resolved share', 'resolvedShare', reading.resolvedShare)}
           {figure('Smallest detail on it', 'smallestDetailMm', reading.smallestDetailMm)}

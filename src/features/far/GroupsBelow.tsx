@@ -16,7 +16,10 @@ const EVERY_MS = 140;
 
 /** Another set-up, subject or mode is a tap: it reaches the groups at once. A pull changes nothing but numbers. */
 const isTap = (from: DeskState, to: DeskState): boolean =>
-  from.situation.setupRow !== to.situation.setupRow || from.situation.subjectRow !== to.situation.subjectRow || from.situation.outputRow !== to.situation.outputRow || from.situation.setup.modeId !== to.situation.setup.modeId;
+  from.situation.setupRow !== to.situation.setupRow ||
+  from.situation.subjectRow !== to.situation.subjectRow ||
+  from.situation.outputRow !== to.situation.outputRow ||
+  from.situation.setup.modeId !== to.situation.setup.modeId;
 
 interface Props {
   now: DeskState;
@@ -29,10 +32,26 @@ interface Props {
 /** All groups below the reading and the pages beyond them, drawn again a few times a second while one pulls. */
 export function GroupsBelow({ now, units, onWhy, open }: Props) {
   const calm = useCalmed(now, EVERY_MS, isTap);
-  return calm?.system && calm.reading ? <Groups situation={calm.situation} system={calm.system} reading={calm.reading} units={units} onWhy={onWhy} open={open} /> : null;
+  return calm?.system && calm.reading ? (
+    <Groups
+      situation={calm.situation}
+      system={calm.system}
+      reading={calm.reading}
+      units={units}
+      onWhy={onWhy}
+      open={open}
+    />
+  ) : null;
 }
 
-const Groups = memo(function Groups({ situation, system, reading, units, onWhy, open }: Omit<Props, 'now'> & { situation: Situation; system: EffectiveSystem; reading: FarReading }) {
+const Groups = memo(function Groups({
+  situation,
+  system,
+  reading,
+  units,
+  onWhy,
+  open,
+}: Omit<Props, 'now'> & { situation: Situation; system: EffectiveSystem; reading: FarReading }) {
   const more = useFarMore(situation, system, reading);
   return (
     <View>

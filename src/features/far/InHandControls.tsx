@@ -47,11 +47,18 @@ function Distance({ now, units, label }: { now: DeskState; units: UnitSystem; la
   return (
     <ControlLine
       label={label}
-      field={
-        <DistanceField distanceM={distanceM} imperial={units === 'imperial'} />
-      }
+      field={<DistanceField distanceM={distanceM} imperial={units === 'imperial'} />}
       ruler={
-        <Ruler label="Distance" value={Math.min(FARTHEST_M, Math.max(NEAREST_M, distanceM))} minimum={NEAREST_M} maximum={FARTHEST_M} perUnit={perUnit} valueText={shownText(showLengthM(distanceM, units))} rounded={roundedDistance} onChange={setDistanceM} />
+        <Ruler
+          label="Distance"
+          value={Math.min(FARTHEST_M, Math.max(NEAREST_M, distanceM))}
+          minimum={NEAREST_M}
+          maximum={FARTHEST_M}
+          perUnit={perUnit}
+          valueText={shownText(showLengthM(distanceM, units))}
+          rounded={roundedDistance}
+          onChange={setDistanceM}
+        />
       }
     />
   );

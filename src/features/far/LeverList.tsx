@@ -17,7 +17,9 @@ export const LeverList = memo(function LeverList({ onWhy }: { onWhy: (gain: Quan
   return (
     <View>
       <LeverHead trying={Object.keys(trials).length > 0} onAdopt={adoptTrials} />
-      {levers.length === 0 && !pending ? <Txt tone="soft">Nothing else to try: add set-ups, converters or crop modes to the kit.</Txt> : null}
+      {levers.length === 0 && !pending ? (
+        <Txt tone="soft">Nothing else to try: add set-ups, converters or crop modes to the kit.</Txt>
+      ) : null}
       {situation
         ? levers.map((lever) => (
             <LeverRow
@@ -38,4 +40,10 @@ export const LeverList = memo(function LeverList({ onWhy }: { onWhy: (gain: Quan
   );
 });
 
-const ICONS = { distance: 'straighten', focal: 'zoom-in', converter: 'add-circle-outline', mode: 'crop', setup: 'photo-camera' } as const;
+const ICONS = {
+  distance: 'straighten',
+  focal: 'zoom-in',
+  converter: 'add-circle-outline',
+  mode: 'crop',
+  setup: 'photo-camera',
+} as const;

@@ -30,16 +30,30 @@ import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
 /** What a number of these groups is asked for by, so that its derivation stays current. */
-export function useFarMore(situation: Situation, system: EffectiveSystem | null, reading: FarReading | null): FarMore | null {
+export function useFarMore(
+  situation: Situation,
+  system: EffectiveSystem | null,
+  reading: FarReading | null,
+): FarMore | null {
   const background = useFarOptions((state) => state.background);
   const speed = useFarOptions((state) => state.speedMPerS);
   const cocSchool = useInHand((state) => state.cocSchool);
   return useMemo(
-    () => (system && reading ? farMore({ system, reading, subject: situation.subject, output: situation.output, cocSchool, background, speedMPerS: speed ?? situation.subject.speedMPerS }) : null),
+    () =>
+      system && reading
+        ? farMore({
+            system,
+            reading,
+            subject: situation.subject,
+            output: situation.output,
+            cocSchool,
+            background,
+            speedMPerS: speed ?? situation.subject.speedMPerS,
+          })
+        : null,
     [system, reading, situation, cocSchool, background, speed],
   );
 }
-
 
 interface Props {
   situation: Situation;
@@ -53,12 +67,17 @@ interface Props {
 export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
   const figure = (label: string, key: keyof FarMore) => {
     const quantity = more[key];
-    return quantity ? <Figure key={key} label={label} quantity={quantity} units={units} name={key} onWhy={onWhy} /> : null;
+    return quantity ? (
+      <Figure key={key} label={label} quantity={quantity} units={units} name={key} onWhy={onWhy} />
+    ) : null;
   };
   const blur = more.backgroundBlur;
   return (
     <View>
-      <Group title="Depth and background" brief={`${more.depthM ? quantityText(more.depthM, units) : 'to infinity'} deep, background ${quantityText(blur, units)} blurred`}>
+      <Group
+        title="Depth and background"
+        brief={`${more.depthM ? quantityText(more.depthM, units) : 'to infinity'} deep, background ${quantityText(blur, units)} blurred`}
+      >
         <View style={row}>
           {figure('Sharp from', 'nearLimitM')}
           {figure('Sharp to', 'farLimitM')}
@@ -69,7 +88,14 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
         </View>
         <BackgroundFields units={units} />
       </Group>
-      <Group title="Shutter and motion" brief={more.speedMPerS.note === 'assumed' ? 'no speed entered' : `${quantityText(more.longestShutterOutputS, units)} for ${situation.output.name}`}>
+      <Group
+        title="Shutter and motion"
+        brief={
+          more.speedMPerS.note === 'assumed'
+            ? 'no speed entered'
+            : `${quantityText(more.longestShutterOutputS, units)} for ${situation.output.name}`
+        }
+      >
         <View style={row}>
           {figure('Speed across the view', 'speedMPerS')}
           {figure('Speed over the pixels', 'motionPxPerS')}
@@ -112,7 +138,9 @@ function ShutterAdvice({ more, output, units }: { more: FarMore; output: OutputS
   return (
     <Txt kind="small" tone="soft">
       {assumed ? `Nobody entered how fast it moves: at the usual ${quantityText(more.speedMPerS, units)} ` : ''}
-      {strict === null ? `${assumed ? 'it would be too fast' : 'Too fast'} for any shutter: pan with it.` : `${assumed ? 'set' : 'Set'} ${shutterText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${shutterText(enough)} is enough for ${output.name}` : ''}.`}
+      {strict === null
+        ? `${assumed ? 'it would be too fast' : 'Too fast'} for any shutter: pan with it.`
+        : `${assumed ? 'set' : 'Set'} ${shutterText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${shutterText(enough)} is enough for ${output.name}` : ''}.`}
       {hand === null ? '' : ` By hand ${shutterText(hand)} or shorter.`}
     </Txt>
   );
@@ -123,32 +151,65 @@ const GROUND: Background = { kind: 'ground', cameraHeightM: 1.5, subjectHeightM:
 function BackgroundFields({ units }: { units: UnitSystem }) {
   const { background, set } = useFarOptions();
   const imperial = units === 'imperial';
-  const length = (label: string, value: number, minimum: number, maximum: number, change: (metres: number) => Background) => (
+  const length = (
+    label: string,
+    value: number,
+    minimum: number,
+    maximum: number,
+    change: (metres: number) => Background,
+  ) => (
     <View style={half}>
-      <NumberField label={label} value={value} unit="m" shownUnit={imperial ? 'ft' : 'm'} perUnit={imperial ? metresToFeet(1) : 1} minimum={minimum} maximum={maximum} onChange={(next) => next !== null && set({ background: change(next) })} />
+      <NumberField
+        label={label}
+        value={value}
+        unit="m"
+        shownUnit={imperial ? 'ft' : 'm'}
+        perUnit={imperial ? metresToFeet(1) : 1}
+        minimum={minimum}
+        maximum={maximum}
+        onChange={(next) => next !== null && set({ background: change(next) })}
+      />
     </View>
   );
   return (
     <View style={{ gap: space.medium }}>
       <Choice
         label="What stands behind it"
-        options={[{ value: 'ground', name: 'Ground or water' }, { value: 'distance', name: 'At a distance' }]}
+        options={[
+          { value: 'ground', name: 'Ground or water' },
+          { value: 'distance', name: 'At a distance' },
+        ]}
         value={background.kind}
-        onChange={(kind) => set({ background: kind === 'ground' ? GROUND : { kind: 'distance', distanceM: imperial ? feetToMetres(300) : 90 } })}
+        onChange={(kind) =>
+          set({
+            background: kind === 'ground' ? GROUND : { kind: 'distance', distanceM: imperial ? feetToMetres(300) : 90 },
+          })
+        }
       />
       <View style={row}>
         {background.kind === 'ground' ? (
           <>
-            {length('Camera height', background.cameraHeightM, 0.01, 500, (cameraHeightM) => ({ ...background, cameraHeightM }))}
-            {length('Height of its eye', background.subjectHeightM, 0, 500, (subjectHeightM) => ({ ...background, subjectHeightM }))}
+            {length('Camera height', background.cameraHeightM, 0.01, 500, (cameraHeightM) => ({
+              ...background,
+              cameraHeightM,
+            }))}
+            {length('Height of its eye', background.subjectHeightM, 0, 500, (subjectHeightM) => ({
+              ...background,
+              subjectHeightM,
+            }))}
           </>
         ) : (
-          length('Distance of the background', background.distanceM, 0.05, 100_000, (distanceM) => ({ kind: 'distance', distanceM }))
+          length('Distance of the background', background.distanceM, 0.05, 100_000, (distanceM) => ({
+            kind: 'distance',
+            distanceM,
+          }))
         )}
       </View>
       {background.kind === 'ground' ? (
         <Txt kind="small" tone="soft">
-          {background.cameraHeightM <= background.subjectHeightM ? 'At or below its eye the background is as far away as the view goes: the softest there is.' : 'Lower the camera towards its eye: the ground behind moves away and blurs more.'}
+          {background.cameraHeightM <= background.subjectHeightM
+            ? 'At or below its eye the background is as far away as the view goes: the softest there is.'
+            : 'Lower the camera towards its eye: the ground behind moves away and blurs more.'}
         </Txt>
       ) : null}
     </View>
@@ -161,7 +222,17 @@ function SpeedField({ situation, units }: { situation: Situation; units: UnitSys
   return (
     <View style={row}>
       <View style={half}>
-      <NumberField label="Speed across the view" value={speedMPerS ?? situation.subject.speedMPerS ?? null} unit="none" shownUnit={imperial ? 'ft/s' : 'm/s'} perUnit={imperial ? metresToFeet(1) : 1} minimum={0} maximum={500} optional onChange={(value) => set({ speedMPerS: value })} />
+        <NumberField
+          label="Speed across the view"
+          value={speedMPerS ?? situation.subject.speedMPerS ?? null}
+          unit="none"
+          shownUnit={imperial ? 'ft/s' : 'm/s'}
+          perUnit={imperial ? metresToFeet(1) : 1}
+          minimum={0}
+          maximum={500}
+          optional
+          onChange={(value) => set({ speedMPerS: value })}
+        />
       </View>
     </View>
   );
@@ -177,7 +248,16 @@ function LightContent({ situation, system }: { situation: Situation; system: Eff
     () =>
       situation.otherSetups.flatMap((other) => {
         const folded = foldSystem(other.setup, situation.convention);
-        return folded.ok ? [{ id: other.id, name: other.name, pupilMm: folded.value.entrancePupilMm, stops: 2 * Math.log2(lightPupilMm(system) / lightPupilMm(folded.value)) }] : [];
+        return folded.ok
+          ? [
+              {
+                id: other.id,
+                name: other.name,
+                pupilMm: folded.value.entrancePupilMm,
+                stops: 2 * Math.log2(lightPupilMm(system) / lightPupilMm(folded.value)),
+              },
+            ]
+          : [];
       }),
     [situation.otherSetups, situation.convention, system],
   );
@@ -194,7 +274,8 @@ function LightContent({ situation, system }: { situation: Situation; system: Eff
         </View>
       ))}
       <Txt kind="small" tone="soft">
-        From the same spot in the same time: the opening of {quantityText(system.entrancePupilMm, 'metric')} decides, not the f-number and not the sensor.
+        From the same spot in the same time: the opening of {quantityText(system.entrancePupilMm, 'metric')} decides,
+        not the f-number and not the sensor.
       </Txt>
     </>
   );
@@ -202,9 +283,18 @@ function LightContent({ situation, system }: { situation: Situation; system: Eff
 
 function CardContent({ situation, system, more, units, onWhy }: Props) {
   const { cardGb, pixelsPerInch } = useTableSettings();
-  const mode = useMemo(() => modeTable({ body: situation.setup.body, cardGb, pixelsPerInch, outputs: [] }).find((each) => each.mode.id === system.mode.id), [situation.setup.body, cardGb, pixelsPerInch, system.mode.id]);
+  const mode = useMemo(
+    () =>
+      modeTable({ body: situation.setup.body, cardGb, pixelsPerInch, outputs: [] }).find(
+        (each) => each.mode.id === system.mode.id,
+      ),
+    [situation.setup.body, cardGb, pixelsPerInch, system.mode.id],
+  );
   if (!mode) return null;
-  const figure = (label: string, quantity: Quantity | undefined) => (quantity ? <Figure label={label} quantity={quantity} units={units} name={label} onWhy={() => onWhy(quantity)} /> : null);
+  const figure = (label: string, quantity: Quantity | undefined) =>
+    quantity ? (
+      <Figure label={label} quantity={quantity} units={units} name={label} onWhy={() => onWhy(quantity)} />
+    ) : null;
   return (
     <View style={row}>
       {figure('File', mode.fileSizeMb)}
@@ -236,7 +326,13 @@ function ModesContent({ situation }: { situation: Situation }) {
       <View role="table" aria-label="The modes on this subject">
         <View role="row" style={styles.line}>
           {['Mode', 'On it', 'Of frame', 'Hidden', 'Per s'].map((head) => (
-            <Txt key={head} kind="fine" tone="soft" role="columnheader" style={head === 'Mode' ? styles.wideCell : styles.cell}>
+            <Txt
+              key={head}
+              kind="fine"
+              tone="soft"
+              role="columnheader"
+              style={head === 'Mode' ? styles.wideCell : styles.cell}
+            >
               {head}
             </Txt>
           ))}
@@ -295,7 +391,16 @@ function ReadoutContent({ system }: { system: EffectiveSystem }) {
   const { kit } = useKit();
   const modes = readOut(system);
   if (modes.length === 0) return null;
-  const lenses = kit.optics.flatMap(({ data }) => (data.kind === 'lens' && !data.retired && data !== system.lens && data.mount !== undefined && system.body.mount !== undefined && sameMount(data.mount, system.body.mount) ? [data] : []));
+  const lenses = kit.optics.flatMap(({ data }) =>
+    data.kind === 'lens' &&
+    !data.retired &&
+    data !== system.lens &&
+    data.mount !== undefined &&
+    system.body.mount !== undefined &&
+    sameMount(data.mount, system.body.mount)
+      ? [data]
+      : [],
+  );
   const videoModes = system.body.videoModes ?? [];
   return (
     <>
@@ -311,27 +416,47 @@ function ReadoutContent({ system }: { system: EffectiveSystem }) {
             <Txt kind="strong">
               {mode.name} at {mode.framesPerSecond.map((rate) => formatFigures(rate)).join(', ')} frames/s
             </Txt>
-            <View style={styles.sensorBar} role="img" aria-label={`Reads ${formatFixed(strip * 100)} per cent of the sensor’s width`}>
+            <View
+              style={styles.sensorBar}
+              role="img"
+              aria-label={`Reads ${formatFixed(strip * 100)} per cent of the sensor’s width`}
+            >
               <View style={[styles.stripBar, { width: `${Math.min(100, strip * 100)}%` }]} />
             </View>
             <Txt kind="small" tone="soft">
-              reads {formatFixed(read.sampledColumns)} of {formatFixed(system.body.sensor.columns)} columns, records {formatFixed(read.recordedColumns)}; {free >= 1.005 ? `zoom is free up to ×${formatFigures(free)}` : 'nothing is left over for zoom: every zoom invents pixels'}.
+              reads {formatFixed(read.sampledColumns)} of {formatFixed(system.body.sensor.columns)} columns, records{' '}
+              {formatFixed(read.recordedColumns)};{' '}
+              {free >= 1.005
+                ? `zoom is free up to ×${formatFigures(free)}`
+                : 'nothing is left over for zoom: every zoom invents pixels'}
+              .
             </Txt>
             <Txt kind="small" tone="soft">
-              This lens, same aspect: {formatFixed(mode.equivalentWideMm)} to {formatFixed(mode.equivalentZoomedMm)} mm equivalent{limit > 1 ? ` with zoom ×${formatFigures(limit)}` : ''}, {formatFixed(mode.equivalentFreeMm)} mm without loss.
+              This lens, same aspect: {formatFixed(mode.equivalentWideMm)} to {formatFixed(mode.equivalentZoomedMm)} mm
+              equivalent{limit > 1 ? ` with zoom ×${formatFigures(limit)}` : ''}, {formatFixed(mode.equivalentFreeMm)}{' '}
+              mm without loss.
             </Txt>
             {limit > 1 ? (
               <View style={styles.steps}>
                 {mode.steps.map((step) => (
-                  <Txt key={step.zoom} kind="fine" tone={step.realShare < 0.999 ? 'caution' : 'ink'} style={styles.step}>
-                    ×{formatFigures(step.zoom)} {step.realShare < 0.999 ? `⚠ ${formatFixed(step.realShare * 100)} %, area ${formatFixed(step.realAreaShare * 100)} %` : '✓'}
+                  <Txt
+                    key={step.zoom}
+                    kind="fine"
+                    tone={step.realShare < 0.999 ? 'caution' : 'ink'}
+                    style={styles.step}
+                  >
+                    ×{formatFigures(step.zoom)}{' '}
+                    {step.realShare < 0.999
+                      ? `⚠ ${formatFixed(step.realShare * 100)} %, area ${formatFixed(step.realAreaShare * 100)} %`
+                      : '✓'}
                   </Txt>
                 ))}
               </View>
             ) : null}
             {lenses.length ? (
               <Txt kind="small" tone="soft">
-                Others that mount: {lenses.map((lens) => `${lens.name} ${rangeOf(lens.focalWideMm, lens.focalTeleMm)}`).join('; ')}.
+                Others that mount:{' '}
+                {lenses.map((lens) => `${lens.name} ${rangeOf(lens.focalWideMm, lens.focalTeleMm)}`).join('; ')}.
               </Txt>
             ) : null}
             {mode.restrictions.length ? (
@@ -343,7 +468,8 @@ function ReadoutContent({ system }: { system: EffectiveSystem }) {
         );
       })}
       <Txt kind="small" tone="soft">
-        ✓ real pixels only · ⚠ real pixels along the width, and of the area. Cropping later takes the same real pixels; a converter adds real ones and costs light.
+        ✓ real pixels only · ⚠ real pixels along the width, and of the area. Cropping later takes the same real pixels;
+        a converter adds real ones and costs light.
       </Txt>
     </>
   );
@@ -353,7 +479,13 @@ const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, row
 const half = { flexGrow: 1, flexBasis: 140 } as const;
 
 const useStyles = stylesOf((palette) => ({
-  line: { flexDirection: 'row', gap: space.small, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  line: {
+    flexDirection: 'row',
+    gap: space.small,
+    paddingVertical: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   cell: { flex: 1, textAlign: 'right' },
   wideCell: { flex: 1.7 },
   readout: { gap: space.small, paddingBottom: space.medium },

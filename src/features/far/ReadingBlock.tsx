@@ -60,9 +60,19 @@ export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: P
         resolvedAbout={`resolved ${showError(reading.resolvedPixels, units)}`}
         onWhy={onWhy}
       />
-      <VerdictLine verdict={reading.verdict} words={VERDICT_WORDS[reading.verdict](output.name)} sentence={verdictSentence(reading)} onWhy={() => onWhy('countedPixels')} />
+      <VerdictLine
+        verdict={reading.verdict}
+        words={VERDICT_WORDS[reading.verdict](output.name)}
+        sentence={verdictSentence(reading)}
+        onWhy={() => onWhy('countedPixels')}
+      />
       <Scale reading={reading} output={output} before={before?.reading?.countedPixels.value} />
-      <OutputKeys outputs={outputs.map((row) => ({ id: row.id, name: row.data.name }))} verdicts={verdictsOf(outputs, reading.countedPixels.value, subject.sizeMm)} chosenId={situation.outputRow.id} onOutput={onOutput} />
+      <OutputKeys
+        outputs={outputs.map((row) => ({ id: row.id, name: row.data.name }))}
+        verdicts={verdictsOf(outputs, reading.countedPixels.value, subject.sizeMm)}
+        chosenId={situation.outputRow.id}
+        onOutput={onOutput}
+      />
     </View>
   );
 }
@@ -73,8 +83,15 @@ function GoThere({ reading, system, units }: { reading: FarReading; system: Desk
   if (!system || !reading.obstacle) return null;
   const nearest = nearestDistanceM(system);
   const farthest = farthestDistanceM(system);
-  const there = reading.distanceM.value < nearest ? Math.ceil(nearest * 100 - 1e-6) / 100 : Number.isFinite(farthest) ? Math.floor(farthest * 100 + 1e-6) / 100 : null;
-  return there === null || there <= 0 ? null : <Key title={`Go to ${shownText(showLengthM(there, units))}`} onPress={() => setDistanceM(there)} />;
+  const there =
+    reading.distanceM.value < nearest
+      ? Math.ceil(nearest * 100 - 1e-6) / 100
+      : Number.isFinite(farthest)
+        ? Math.floor(farthest * 100 + 1e-6) / 100
+        : null;
+  return there === null || there <= 0 ? null : (
+    <Key title={`Go to ${shownText(showLengthM(there, units))}`} onPress={() => setDistanceM(there)} />
+  );
 }
 
 type OnWhy = Props['onWhy'];
@@ -92,7 +109,13 @@ const Numbers = memo(function Numbers({ pixels, resolved, about, resolvedAbout, 
   const styles = useStyles();
   return (
     <View style={styles.numbers}>
-      <Pressable role="button" onPress={() => onWhy('pixelsOnSubject')} style={styles.main} aria-label={`Pixels on the subject: ${pixels}. Why?`} testID="pixels">
+      <Pressable
+        role="button"
+        onPress={() => onWhy('pixelsOnSubject')}
+        style={styles.main}
+        aria-label={`Pixels on the subject: ${pixels}. Why?`}
+        testID="pixels"
+      >
         <View style={styles.baseline}>
           <Txt kind="huge" testID="pixels-value">
             {pixels}
@@ -105,7 +128,13 @@ const Numbers = memo(function Numbers({ pixels, resolved, about, resolvedAbout, 
           {about}
         </Txt>
       </Pressable>
-      <Pressable role="button" onPress={() => onWhy('resolvedPixels')} style={styles.second} aria-label={`Resolved pixels: ${resolved}. Why?`} testID="resolved">
+      <Pressable
+        role="button"
+        onPress={() => onWhy('resolvedPixels')}
+        style={styles.second}
+        aria-label={`Resolved pixels: ${resolved}. Why?`}
+        testID="resolved"
+      >
         <View style={styles.baseline}>
           <Txt kind="large">{resolved}</Txt>
           <Txt kind="small" tone="soft">
@@ -141,7 +170,9 @@ function Scale({ reading, output, before }: { reading: FarReading; output: Outpu
         before={before}
         description={`Scale of pixels: ${words}. ${verdictSentence(reading)}. ${rivals.map((rival) => `${rival.letter}, ${rival.name}: ${Math.round(rival.counted)} px`).join('; ')}`}
       />
-      {rivals.length ? <RivalNames names={rivals.map((rival) => `${rival.letter}\u00a0${rival.name}`).join('   ')} /> : null}
+      {rivals.length ? (
+        <RivalNames names={rivals.map((rival) => `${rival.letter}\u00a0${rival.name}`).join('   ')} />
+      ) : null}
     </>
   );
 }
@@ -160,5 +191,12 @@ const useStyles = stylesOf(() => ({
   main: { flexShrink: 1 },
   second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
   baseline: { flexDirection: 'row', alignItems: 'baseline', gap: space.small },
-  verdict: { minHeight: TARGET, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.medium, paddingTop: space.medium },
+  verdict: {
+    minHeight: TARGET,
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'baseline',
+    columnGap: space.medium,
+    paddingTop: space.medium,
+  },
 }));

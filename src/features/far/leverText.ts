@@ -24,7 +24,9 @@ function gainOf(lever: Lever): string {
 
 function filesText(ratio: number): string {
   if (Math.abs(ratio - 1) < 0.02) return '';
-  return ratio < 1 ? `files ${formatFigures(1 / ratio, 3)}\u202f× smaller` : `files ${formatFigures(ratio, 3)}\u202f× larger`;
+  return ratio < 1
+    ? `files ${formatFigures(1 / ratio, 3)}\u202f× smaller`
+    : `files ${formatFigures(ratio, 3)}\u202f× larger`;
 }
 
 function aroundText(ratio: number): string {
@@ -35,7 +37,9 @@ function aroundText(ratio: number): string {
 }
 
 const weightText = (grams: number): string =>
-  Math.abs(grams) < 20 ? '' : `${formatFigures(Math.abs(grams) / 1000, 2)}\u202fkg ${grams < 0 ? 'lighter' : 'heavier'}`;
+  Math.abs(grams) < 20
+    ? ''
+    : `${formatFigures(Math.abs(grams) / 1000, 2)}\u202fkg ${grams < 0 ? 'lighter' : 'heavier'}`;
 
 const listed = (parts: string[]): string => parts.filter((part) => part !== '').join(' · ');
 
@@ -62,7 +66,9 @@ export function leverText(offered: Lever, subject: SubjectSpec, distanceM: numbe
       const nearer = lever.distanceChangeM < 0;
       const tooNear = nearer && subject.keepDistanceM !== undefined && target < subject.keepDistanceM;
       return {
-        title: nearer ? `${length(-lever.distanceChangeM)} closer, to ${length(target)}` : `${length(lever.distanceChangeM)} further back, to ${length(target)}`,
+        title: nearer
+          ? `${length(-lever.distanceChangeM)} closer, to ${length(target)}`
+          : `${length(lever.distanceChangeM)} further back, to ${length(target)}`,
         gain,
         price: nearer ? '' : 'more peace for the subject',
         caution: tooNear
@@ -73,7 +79,12 @@ export function leverText(offered: Lever, subject: SubjectSpec, distanceM: numbe
       };
     }
     case 'focal':
-      return { title: `Set the lens to ${formatFigures(lever.patch.focalMm ?? 0, 4)}\u202fmm`, gain, price: listed([lightText(lever), aroundText(lever.surroundingsRatio)]), caution: lever.caution ?? '' };
+      return {
+        title: `Set the lens to ${formatFigures(lever.patch.focalMm ?? 0, 4)}\u202fmm`,
+        gain,
+        price: listed([lightText(lever), aroundText(lever.surroundingsRatio)]),
+        caution: lever.caution ?? '',
+      };
     case 'converter':
       return {
         title: lever.removes ? `Without ${lever.name}` : lever.name,
@@ -85,7 +96,11 @@ export function leverText(offered: Lever, subject: SubjectSpec, distanceM: numbe
       return {
         title: lever.name,
         gain,
-        price: listed([lever.fileSizeRatio === undefined ? '' : filesText(lever.fileSizeRatio), framesText(lever), aroundText(lever.surroundingsRatio)]),
+        price: listed([
+          lever.fileSizeRatio === undefined ? '' : filesText(lever.fileSizeRatio),
+          framesText(lever),
+          aroundText(lever.surroundingsRatio),
+        ]),
         caution: lever.caution ?? '',
       };
     case 'setup':

@@ -10,7 +10,10 @@ import FairTestPage from './pages/FairTestPage';
 import PlanPage from './pages/PlanPage';
 import RoutesPage from './pages/RoutesPage';
 
-jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }) }));
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: unknown }) => children,
+  useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }),
+}));
 
 const [inHand, options] = [useInHand.getState(), useFarOptions.getState()];
 const actions = { onAddSetup: jest.fn(), onAddSubject: jest.fn() };
@@ -87,7 +90,17 @@ describe('the Far desk', () => {
     fireEvent.changeText(screen.getByLabelText('Note'), 'light from the left');
     fireEvent.press(screen.getByText('Keep this reading'));
     const [change] = useOutbox.getState().waiting;
-    expect(change).toMatchObject({ resource: 'readings', data: { desk: 'far', note: 'light from the left', setupName: 'Marsh hide', chain: demoSetups.hide.data.chain, input: { distanceM: demoSubjects.curlew.data.distanceM }, result: { verdict: 'enough' } } });
+    expect(change).toMatchObject({
+      resource: 'readings',
+      data: {
+        desk: 'far',
+        note: 'light from the left',
+        setupName: 'Marsh hide',
+        chain: demoSetups.hide.data.chain,
+        input: { distanceM: demoSubjects.curlew.data.distanceM },
+        result: { verdict: 'enough' },
+      },
+    });
   });
 });
 
@@ -115,7 +128,12 @@ describe('the pages for far subjects', () => {
     expect((words().match(/☐/g) ?? []).length).toBeGreaterThan(5);
   });
 
-  it.each([['Beside', BesidePage], ['Plan', PlanPage], ['Routes', RoutesPage], ['Test', FairTestPage]] as const)('%s survives an empty kit', async (_, Page) => {
+  it.each([
+    ['Beside', BesidePage],
+    ['Plan', PlanPage],
+    ['Routes', RoutesPage],
+    ['Test', FairTestPage],
+  ] as const)('%s survives an empty kit', async (_, Page) => {
     await renderWithKit(<Page />, { held: {} });
     expect(words()).not.toMatch(/NaN|undefined/);
   });

@@ -23,7 +23,8 @@ function leversOf(kit: Kit, chosen: Chosen, units: UnitSystem): Lever[] {
   const levers = farLevers({ ...situation, units }).filter((lever) => !tried.includes(lever.kind));
   for (const kind of tried) {
     const without = situationOf(kit, chosen, [kind]);
-    if (typeof without !== 'string') levers.push(...farLevers({ ...without, units }).filter((lever) => lever.kind === kind));
+    if (typeof without !== 'string')
+      levers.push(...farLevers({ ...without, units }).filter((lever) => lever.kind === kind));
   }
   const order: LeverKind[] = ['distance', 'focal', 'converter', 'mode', 'setup'];
   return levers.sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind));

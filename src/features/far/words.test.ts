@@ -16,8 +16,17 @@ function situation(change: Partial<FarSituation> = {}): FarSituation {
     judgeBy: 'resolved',
     convention: 'usual',
     converterIds: [],
-    converters: [{ id: 'x14', spec: demoAdapters.converter14.data }, { id: 'x20', spec: demoAdapters.converter20.data }],
-    otherSetups: [{ id: 'light', name: 'Light bag', setup: { body: demoBodies.merrow.data, modeId: 'whole', chain: [demoOptics.tele300.data] } }],
+    converters: [
+      { id: 'x14', spec: demoAdapters.converter14.data },
+      { id: 'x20', spec: demoAdapters.converter20.data },
+    ],
+    otherSetups: [
+      {
+        id: 'light',
+        name: 'Light bag',
+        setup: { body: demoBodies.merrow.data, modeId: 'whole', chain: [demoOptics.tele300.data] },
+      },
+    ],
     ...change,
   };
 }
@@ -39,7 +48,9 @@ describe('a lever in words', () => {
 
   it('refuses to recommend a place nearer than the distance to keep', () => {
     const guarded = situation({ distanceM: 110, subject: { ...demoSubjects.curlew.data, keepDistanceM: 105 } });
-    expect(words(guarded, (lever) => lever.kind === 'distance').caution).toBe('Nearer than the 105 m to keep here: use another lever.');
+    expect(words(guarded, (lever) => lever.kind === 'distance').caution).toBe(
+      'Nearer than the 105 m to keep here: use another lever.',
+    );
   });
 
   it('says how far one can stay back when there is enough', () => {
@@ -50,7 +61,9 @@ describe('a lever in words', () => {
   });
 
   it('tells distances in feet to those who read feet', () => {
-    expect(words(situation({ distanceM: 110 }), (lever) => lever.kind === 'distance', 'imperial').title).toMatch(/^[\d.]+ ft closer, to [\d.]+ ft$/);
+    expect(words(situation({ distanceM: 110 }), (lever) => lever.kind === 'distance', 'imperial').title).toMatch(
+      /^[\d.]+ ft closer, to [\d.]+ ft$/,
+    );
   });
 
   it('gives a converter with its light, its f-number and its autofocus', () => {
@@ -61,7 +74,14 @@ describe('a lever in words', () => {
   });
 
   it('says that a converter would come off when it is on', () => {
-    const on = situation({ setup: { body: demoBodies.ostrel.data, modeId: 'whole', chain: [demoOptics.tele600.data, demoAdapters.converter14.data] }, converterIds: ['x14'] });
+    const on = situation({
+      setup: {
+        body: demoBodies.ostrel.data,
+        modeId: 'whole',
+        chain: [demoOptics.tele600.data, demoAdapters.converter14.data],
+      },
+      converterIds: ['x14'],
+    });
     expect(words(on, (lever) => lever.id === 'converter:x14').title).toBe('Without Ostrel ×1.4');
   });
 
@@ -76,7 +96,10 @@ describe('a lever in words', () => {
   });
 
   it('names the longer focal length of a zoom', () => {
-    const zoom = situation({ setup: { body: demoBodies.quillon.data, modeId: 'whole', chain: [demoOptics.zoom150600.data], focalMm: 200 }, distanceM: 90 });
+    const zoom = situation({
+      setup: { body: demoBodies.quillon.data, modeId: 'whole', chain: [demoOptics.zoom150600.data], focalMm: 200 },
+      distanceM: 90,
+    });
     expect(words(zoom, (lever) => lever.kind === 'focal').title).toBe('Set the lens to 600 mm');
   });
 });
@@ -94,6 +117,10 @@ describe('the verdict in words', () => {
     expect(read('sampled')).toMatch(/^[\d,]+ px in all, 1,417 needed$/);
   });
   it('names the zones after what the picture is for', () => {
-    expect(zoneNames(demoOutputs.web.data)).toEqual({ short: 'too few for Web page', enough: 'enough for Web page', more: 'more than it uses' });
+    expect(zoneNames(demoOutputs.web.data)).toEqual({
+      short: 'too few for Web page',
+      enough: 'enough for Web page',
+      more: 'more than it uses',
+    });
   });
 });

@@ -26,14 +26,20 @@ export default function InUse({ resource, row, onClose, onDone }: Props) {
   const show = useNotice((state) => state.show);
   const users = whereUsed(kit, resource, row.id);
   const kind = 'kind' in row.data ? row.data.kind : null;
-  const others = (kit[resource] as StoredOf<PartResource>[]).filter((each) => each.id !== row.id && !each.data.retired && (kind === null || ('kind' in each.data && each.data.kind === kind)));
+  const others = (kit[resource] as StoredOf<PartResource>[]).filter(
+    (each) =>
+      each.id !== row.id && !each.data.retired && (kind === null || ('kind' in each.data && each.data.kind === kind)),
+  );
   const other = others.find((each) => each.id === otherId);
 
   const replace = () => {
     if (!other) return;
     for (const user of users) replaceRow('setups', user, withReplaced(user.data, resource, row.id, other.id));
     removeRow(resource, row as never, row.data.name);
-    show({ text: `${other.data.name} took the place of ${row.data.name} in ${users.length === 1 ? 'one set-up' : `${users.length} set-ups`}.`, action: { title: 'Undo', run: () => undo() } });
+    show({
+      text: `${other.data.name} took the place of ${row.data.name} in ${users.length === 1 ? 'one set-up' : `${users.length} set-ups`}.`,
+      action: { title: 'Undo', run: () => undo() },
+    });
     onDone();
   };
   const undo = () => {
@@ -43,18 +49,37 @@ export default function InUse({ resource, row, onClose, onDone }: Props) {
   };
   const retire = () => {
     replaceRow(resource, row as never, { ...row.data, retired: true } as never);
-    show({ text: `${row.data.name} is retired: its set-ups keep it, nothing offers it any more.`, action: { title: 'Undo', run: () => replaceRow(resource, { ...row, version: row.version + 1 } as never, row.data as never) } });
+    show({
+      text: `${row.data.name} is retired: its set-ups keep it, nothing offers it any more.`,
+      action: {
+        title: 'Undo',
+        run: () => replaceRow(resource, { ...row, version: row.version + 1 } as never, row.data as never),
+      },
+    });
     onDone();
   };
 
   return (
     <Sheet title={`${row.data.name} is in use`} onClose={onClose}>
-      <Txt>It is in {users.length === 1 ? 'the set-up' : 'the set-ups'} {users.map((user) => `“${user.data.name}”`).join(', ')}. Kept readings are not touched, whatever you choose.</Txt>
+      <Txt>
+        It is in {users.length === 1 ? 'the set-up' : 'the set-ups'}{' '}
+        {users.map((user) => `“${user.data.name}”`).join(', ')}. Kept readings are not touched, whatever you choose.
+      </Txt>
       <View style={{ gap: space.medium }}>
         {others.length ? (
           <>
-            <Choice label="Put another in its place" options={others.map((each) => ({ value: each.id, name: each.data.name }))} value={otherId} onChange={setOtherId} />
-            <Key title={other ? `Replace by ${other.data.name}, then delete` : 'Replace, then delete'} weight="strong" disabled={!other} onPress={replace} />
+            <Choice
+              label="Put another in its place"
+              options={others.map((each) => ({ value: each.id, name: each.data.name }))}
+              value={otherId}
+              onChange={setOtherId}
+            />
+            <Key
+              title={other ? `Replace by ${other.data.name}, then delete` : 'Replace, then delete'}
+              weight="strong"
+              disabled={!other}
+              onPress={replace}
+            />
           </>
         ) : (
           <Txt kind="small" tone="soft">

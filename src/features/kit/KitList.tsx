@@ -31,14 +31,27 @@ const SORTS: { value: KitSort; name: string }[] = [
   { value: 'pupil', name: 'Entrance pupil' },
 ];
 const NEW_OPTICS: PartKind[] = ['lens', 'builtIn', 'telescope', 'scope', 'objective'];
-const NEW_ADAPTERS: PartKind[] = ['converter', 'reducer', 'barlow', 'tubes', 'closeUp', 'reversing', 'coupling', 'tubeLens', 'afocal', 'mountAdapter'];
+const NEW_ADAPTERS: PartKind[] = [
+  'converter',
+  'reducer',
+  'barlow',
+  'tubes',
+  'closeUp',
+  'reversing',
+  'coupling',
+  'tubeLens',
+  'afocal',
+  'mountAdapter',
+];
 /** More than this cannot be laid side by side on a phone. */
 const MOST_COMPARED = 4;
 
 function valueText(item: KitItem, sort: KitSort): string {
   const parts = [
     item.pitchUm === undefined || sort !== 'pitch' ? '' : `${formatFigures(item.pitchUm)}\u202fµm`,
-    item.entrancePupilMm === undefined || sort !== 'pupil' ? '' : `pupil ${formatFigures(item.entrancePupilMm)}\u202fmm`,
+    item.entrancePupilMm === undefined || sort !== 'pupil'
+      ? ''
+      : `pupil ${formatFigures(item.entrancePupilMm)}\u202fmm`,
     item.weightG === undefined ? '' : `${formatFixed(item.weightG)}\u202fg`,
     item.price === undefined || sort !== 'price' ? '' : formatFixed(item.price),
   ];
@@ -59,8 +72,15 @@ export default function KitList() {
   const shown = useMemo(() => selectItems(items, sought, filter, sort), [items, sought, filter, sort]);
   const comparing = items.filter((item) => ticked.includes(item.id));
   const kindOf = comparing[0]?.resource;
-  const toggle = (item: KitItem) => setTicked((all) => (all.includes(item.id) ? all.filter((id) => id !== item.id) : [...all, item.id]));
-  const empty = loading ? 'Opening the kit …' : failed ? 'The server cannot be reached, so the kit stays closed. Start it again, then try again.' : items.length ? 'Nothing of the kit matches. Seek less, or show all.' : 'The kit is empty. Add a body from the slate with two taps, or bring one in from a photo.';
+  const toggle = (item: KitItem) =>
+    setTicked((all) => (all.includes(item.id) ? all.filter((id) => id !== item.id) : [...all, item.id]));
+  const empty = loading
+    ? 'Opening the kit …'
+    : failed
+      ? 'The server cannot be reached, so the kit stays closed. Start it again, then try again.'
+      : items.length
+        ? 'Nothing of the kit matches. Seek less, or show all.'
+        : 'The kit is empty. Add a body from the slate with two taps, or bring one in from a photo.';
   return (
     <Page title="Kit" up="/far" keys={<Key title="In and out" icon="import-export" onPress={() => go('/kit/bring')} />}>
       <FlatList
@@ -77,8 +97,16 @@ export default function KitList() {
             </Group>
             <Group title="Add a part" brief="optics, adapters">
               <View style={styles.adds}>
-                {[...NEW_OPTICS.map((kind) => ['optics', kind] as const), ...NEW_ADAPTERS.map((kind) => ['adapters', kind] as const)].map(([resource, kind]) => (
-                  <Key key={kind} title={PART_WORDS[kind].name} icon="add" onPress={() => go(`/kit/${resource}/new?kind=${kind}`)} />
+                {[
+                  ...NEW_OPTICS.map((kind) => ['optics', kind] as const),
+                  ...NEW_ADAPTERS.map((kind) => ['adapters', kind] as const),
+                ].map(([resource, kind]) => (
+                  <Key
+                    key={kind}
+                    title={PART_WORDS[kind].name}
+                    icon="add"
+                    onPress={() => go(`/kit/${resource}/new?kind=${kind}`)}
+                  />
                 ))}
               </View>
               <Txt kind="small" tone="soft">
@@ -95,7 +123,12 @@ export default function KitList() {
         }
         renderItem={({ item }) => (
           <View style={styles.line}>
-            <Pressable role="link" aria-label={`Open ${item.name}`} onPress={() => go(`/kit/${item.resource}/${item.id}`)} style={styles.press}>
+            <Pressable
+              role="link"
+              aria-label={`Open ${item.name}`}
+              onPress={() => go(`/kit/${item.resource}/${item.id}`)}
+              style={styles.press}
+            >
               <View style={styles.titleLine}>
                 <Txt kind="strong" style={styles.name}>
                   {item.name}
@@ -115,16 +148,19 @@ export default function KitList() {
               <View style={styles.tick} />
             ) : (
               <View style={styles.tick}>
-              <CheckBox
-                checked={ticked.includes(item.id)}
-                disabled={kindOf !== undefined && (kindOf !== item.resource || (comparing.length >= MOST_COMPARED && !ticked.includes(item.id)))}
-                onPress={() => toggle(item)}
-                role="checkbox"
-                aria-checked={ticked.includes(item.id)}
-                aria-label={`Compare ${item.name}`}
-                containerStyle={styles.box}
-                {...(kindOf !== undefined && kindOf !== item.resource ? { uncheckedColor: palette.hairline } : {})}
-              />
+                <CheckBox
+                  checked={ticked.includes(item.id)}
+                  disabled={
+                    kindOf !== undefined &&
+                    (kindOf !== item.resource || (comparing.length >= MOST_COMPARED && !ticked.includes(item.id)))
+                  }
+                  onPress={() => toggle(item)}
+                  role="checkbox"
+                  aria-checked={ticked.includes(item.id)}
+                  aria-label={`Compare ${item.name}`}
+                  containerStyle={styles.box}
+                  {...(kindOf !== undefined && kindOf !== item.resource ? { uncheckedColor: palette.hairline } : {})}
+                />
               </View>
             )}
           </View>
@@ -135,7 +171,12 @@ export default function KitList() {
           <Txt kind="small" style={styles.name}>
             {comparing.length === 1 ? `${comparing[0]?.name}: tick another of its kind` : `${comparing.length} ticked`}
           </Txt>
-          <Key title="Compare" weight="strong" disabled={comparing.length < 2} onPress={() => go(`/kit/compare?what=${kindOf}&ids=${comparing.map((item) => item.id).join(',')}`)} />
+          <Key
+            title="Compare"
+            weight="strong"
+            disabled={comparing.length < 2}
+            onPress={() => go(`/kit/compare?what=${kindOf}&ids=${comparing.map((item) => item.id).join(',')}`)}
+          />
           <Key title="None" weight="plain" onPress={() => setTicked([])} />
         </View>
       ) : null}
@@ -154,5 +195,14 @@ const useStyles = stylesOf((palette) => ({
   name: { flex: 1 },
   tick: { width: TARGET + 8, minHeight: TARGET, alignItems: 'flex-end', justifyContent: 'center' },
   box: { padding: 0, margin: 0, marginLeft: 0, marginRight: 0 },
-  bar: { flexDirection: 'row', alignItems: 'center', gap: space.medium, paddingHorizontal: space.page, paddingVertical: space.medium, borderTopWidth: 1, borderColor: palette.hairline, backgroundColor: palette.paper },
+  bar: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.medium,
+    paddingHorizontal: space.page,
+    paddingVertical: space.medium,
+    borderTopWidth: 1,
+    borderColor: palette.hairline,
+    backgroundColor: palette.paper,
+  },
 }));

@@ -41,7 +41,13 @@ export function ListField({ list, items, onChange, error, onProblem }: Props) {
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.large, rowGap: space.small }}>
             {list.fields.map((field) => (
               <View key={field.key} style={{ flexGrow: 1, flexBasis: field.kind === 'number' ? 140 : 300 }}>
-                <One field={field} item={item} number={i + 1} onChange={(next) => change(i, next)} onProblem={(problem) => onProblem(`${keyOf(item, i)}.${field.key}`, problem)} />
+                <One
+                  field={field}
+                  item={item}
+                  number={i + 1}
+                  onChange={(next) => change(i, next)}
+                  onProblem={(problem) => onProblem(`${keyOf(item, i)}.${field.key}`, problem)}
+                />
               </View>
             ))}
           </View>
@@ -62,23 +68,75 @@ const keyOf = (item: Item, i: number): string => (typeof item.id === 'string' ? 
 
 /** An object without what became empty inside it, such as exact pixels of which neither side is left. */
 function pruned(item: Item): Item {
-  return Object.fromEntries(Object.entries(item).filter(([, value]) => !(typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length === 0)));
+  return Object.fromEntries(
+    Object.entries(item).filter(
+      ([, value]) =>
+        !(typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length === 0),
+    ),
+  );
 }
 
-function One({ field, item, number, onChange, onProblem }: { field: ItemField; item: Item; number: number; onChange: (item: Item) => void; onProblem: (problem: string | null) => void }) {
+function One({
+  field,
+  item,
+  number,
+  onChange,
+  onProblem,
+}: {
+  field: ItemField;
+  item: Item;
+  number: number;
+  onChange: (item: Item) => void;
+  onProblem: (problem: string | null) => void;
+}) {
   const value = atPath(item, field.key);
   const set = (next: unknown) => onChange(pruned(withPath(item, field.key, next) as Item));
   switch (field.kind) {
     case 'text':
-      return <TextField label={`${field.label} ${number}`} value={(value as string | undefined) ?? ''} onChange={set} />;
+      return (
+        <TextField label={`${field.label} ${number}`} value={(value as string | undefined) ?? ''} onChange={set} />
+      );
     case 'number':
-      return <NumberField label={field.label} value={(value as number | undefined) ?? null} unit={field.aspect ? 'aspect' : 'none'} shownUnit={field.unit ?? ''} optional={field.optional ?? false} onChange={set} onProblem={onProblem} />;
+      return (
+        <NumberField
+          label={field.label}
+          value={(value as number | undefined) ?? null}
+          unit={field.aspect ? 'aspect' : 'none'}
+          shownUnit={field.unit ?? ''}
+          optional={field.optional ?? false}
+          onChange={set}
+          onProblem={onProblem}
+        />
+      );
     case 'numbers':
-      return <NumbersField label={field.label} value={(value as number[] | undefined) ?? []} onChange={set} onProblem={onProblem} />;
+      return (
+        <NumbersField
+          label={field.label}
+          value={(value as number[] | undefined) ?? []}
+          onChange={set}
+          onProblem={onProblem}
+        />
+      );
     case 'flag':
-      return <CheckBox title={field.label} checked={value === true} onPress={() => set(value === true ? undefined : true)} role="checkbox" aria-checked={value === true} aria-label={`${field.label}, mode ${number}`} />;
+      return (
+        <CheckBox
+          title={field.label}
+          checked={value === true}
+          onPress={() => set(value === true ? undefined : true)}
+          role="checkbox"
+          aria-checked={value === true}
+          aria-label={`${field.label}, mode ${number}`}
+        />
+      );
     case 'choice':
-      return <Choice label={field.label} options={Object.entries(field.options).map(([key, name]) => ({ value: key, name }))} value={(value as string | undefined) ?? null} onChange={set} />;
+      return (
+        <Choice
+          label={field.label}
+          options={Object.entries(field.options).map(([key, name]) => ({ value: key, name }))}
+          value={(value as string | undefined) ?? null}
+          onChange={set}
+        />
+      );
     case 'ticks': {
       const ticked = (value as string[] | undefined) ?? [];
       return (
@@ -89,7 +147,17 @@ function One({ field, item, number, onChange, onProblem }: { field: ItemField; i
           {Object.entries(field.options).map(([key, name]) => {
             const on = ticked.includes(key);
             const next = on ? ticked.filter((each) => each !== key) : [...ticked, key];
-            return <CheckBox key={key} title={name} checked={on} onPress={() => set(next.length ? next : undefined)} role="checkbox" aria-checked={on} aria-label={name} />;
+            return (
+              <CheckBox
+                key={key}
+                title={name}
+                checked={on}
+                onPress={() => set(next.length ? next : undefined)}
+                role="checkbox"
+                aria-checked={on}
+                aria-label={name}
+              />
+            );
           })}
         </View>
       );

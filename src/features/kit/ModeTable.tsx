@@ -26,18 +26,41 @@ interface Props {
 export function ModeTable({ body, outputs, units, onWhy }: Props) {
   const { width } = useWindowDimensions();
   const { cardGb, pixelsPerInch, set } = useTableSettings();
-  const rows = useMemo(() => modeTable({ body, cardGb, pixelsPerInch, outputs: outputs.map((row) => row.data) }), [body, cardGb, pixelsPerInch, outputs]);
+  const rows = useMemo(
+    () => modeTable({ body, cardGb, pixelsPerInch, outputs: outputs.map((row) => row.data) }),
+    [body, cardGb, pixelsPerInch, outputs],
+  );
   return (
     <View style={{ gap: space.large }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.large }}>
         <View style={half}>
-          <NumberField label="Card" value={cardGb} unit="none" shownUnit="GB" minimum={0.1} maximum={100_000} onChange={(value) => value !== null && set({ cardGb: value })} />
+          <NumberField
+            label="Card"
+            value={cardGb}
+            unit="none"
+            shownUnit="GB"
+            minimum={0.1}
+            maximum={100_000}
+            onChange={(value) => value !== null && set({ cardGb: value })}
+          />
         </View>
         <View style={half}>
-          <NumberField label="Print at" value={pixelsPerInch} unit="none" shownUnit="px/in" minimum={10} maximum={2400} onChange={(value) => value !== null && set({ pixelsPerInch: value })} />
+          <NumberField
+            label="Print at"
+            value={pixelsPerInch}
+            unit="none"
+            shownUnit="px/in"
+            minimum={10}
+            maximum={2400}
+            onChange={(value) => value !== null && set({ pixelsPerInch: value })}
+          />
         </View>
       </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.wide, rowGap: space.wide }} role="list" aria-label="Modes of this body">
+      <View
+        style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.wide, rowGap: space.wide }}
+        role="list"
+        aria-label="Modes of this body"
+      >
         {rows.map((row) => (
           <Mode key={row.mode.id} row={row} units={units} onWhy={onWhy} wide={width >= WIDE_FROM} />
         ))}
@@ -49,14 +72,37 @@ export function ModeTable({ body, outputs, units, onWhy }: Props) {
   );
 }
 
-function Mode({ row, units, onWhy, wide }: { row: ModeRow; units: UnitSystem; onWhy: (quantity: Quantity) => void; wide: boolean }) {
+function Mode({
+  row,
+  units,
+  onWhy,
+  wide,
+}: {
+  row: ModeRow;
+  units: UnitSystem;
+  onWhy: (quantity: Quantity) => void;
+  wide: boolean;
+}) {
   const styles = useStyles();
   const { mode, used } = row;
   const figure = (label: string, name: keyof ModeRow, beside?: string) => {
     const quantity = row[name] as Quantity | undefined;
-    return quantity ? <Figure label={label} quantity={quantity} units={units} name={name} onWhy={() => onWhy(quantity)} {...(beside ? { beside } : {})} testID={`${mode.id}-${name}`} /> : null;
+    return quantity ? (
+      <Figure
+        label={label}
+        quantity={quantity}
+        units={units}
+        name={name}
+        onWhy={() => onWhy(quantity)}
+        {...(beside ? { beside } : {})}
+        testID={`${mode.id}-${name}`}
+      />
+    ) : null;
   };
-  const accessory = mode.framesPerSecondWithAccessory === undefined ? undefined : `(${formatFigures(mode.framesPerSecondWithAccessory)} with accessory)`;
+  const accessory =
+    mode.framesPerSecondWithAccessory === undefined
+      ? undefined
+      : `(${formatFigures(mode.framesPerSecondWithAccessory)} with accessory)`;
   const about = [
     `${formatFixed(used.columns)} × ${formatFixed(used.rows)} px`,
     `${formatFigures(used.widthMm)} × ${formatFigures(used.heightMm)} mm`,
@@ -89,8 +135,14 @@ function Mode({ row, units, onWhy, wide }: { row: ModeRow; units: UnitSystem; on
       ) : null}
       <View style={styles.verdicts}>
         {row.verdicts.map(({ output, verdict }) => (
-          <Txt key={output.name} kind="small" tone={verdict === 'notEnough' ? 'needle' : verdict === null ? 'soft' : 'press'}>
-            {verdict === null ? `· ${output.name}: decided by the pixels on the subject` : `${VERDICT_MARK[verdict]} ${VERDICT_WORDS[verdict](output.name)}`}
+          <Txt
+            key={output.name}
+            kind="small"
+            tone={verdict === 'notEnough' ? 'needle' : verdict === null ? 'soft' : 'press'}
+          >
+            {verdict === null
+              ? `· ${output.name}: decided by the pixels on the subject`
+              : `${VERDICT_MARK[verdict]} ${VERDICT_WORDS[verdict](output.name)}`}
           </Txt>
         ))}
       </View>
@@ -102,7 +154,14 @@ const half = { flexGrow: 1, flexBasis: 140 } as const;
 
 const useStyles = stylesOf((palette) => ({
   mode: { flexBasis: '100%', gap: space.small, borderTopWidth: 2, borderColor: palette.ink, paddingTop: space.small },
-  wideMode: { flexBasis: 300, flexGrow: 1, gap: space.small, borderTopWidth: 2, borderColor: palette.ink, paddingTop: space.small },
+  wideMode: {
+    flexBasis: 300,
+    flexGrow: 1,
+    gap: space.small,
+    borderTopWidth: 2,
+    borderColor: palette.ink,
+    paddingTop: space.small,
+  },
   figures: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
   verdicts: { gap: 2 },
 }));

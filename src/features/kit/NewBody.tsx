@@ -24,7 +24,12 @@ export function NewBody({ onMake }: { onMake: (body: Body) => void }) {
   const chosen = FORMATS.find((each) => each.id === format);
   return (
     <View style={{ gap: space.large }}>
-      <Choice label="New body: its format" options={FORMATS.map((each) => ({ value: each.id, name: each.name, gloss: each.gloss }))} value={format} onChange={setFormat} />
+      <Choice
+        label="New body: its format"
+        options={FORMATS.map((each) => ({ value: each.id, name: each.name, gloss: each.gloss }))}
+        value={format}
+        onChange={setFormat}
+      />
       {chosen ? (
         <>
           <Choice
@@ -33,7 +38,17 @@ export function NewBody({ onMake }: { onMake: (body: Body) => void }) {
             value={null}
             onChange={(count) => onMake(bodyFromPreset(chosen.id, Number(count)))}
           />
-          <NumberField label="Other megapixels" value={null} unit="none" shownUnit="MP" minimum={0.3} maximum={500} limits="from 0.3 to 500" optional onChange={(count) => count !== null && onMake(bodyFromPreset(chosen.id, count))} />
+          <NumberField
+            label="Other megapixels"
+            value={null}
+            unit="none"
+            shownUnit="MP"
+            minimum={0.3}
+            maximum={500}
+            limits="from 0.3 to 500"
+            optional
+            onChange={(count) => count !== null && onMake(bodyFromPreset(chosen.id, count))}
+          />
         </>
       ) : (
         <Txt kind="small" tone="soft">

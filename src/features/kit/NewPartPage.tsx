@@ -18,7 +18,9 @@ export function NewPartPage({ resource, kind }: { resource: PartResource; kind: 
   const known = kind !== undefined && kind in PART_WORDS ? (kind as PartKind) : FALLBACK[resource];
   return (
     <Page title={`New ${PART_WORDS[known].name.toLowerCase()}`} up="/kit">
-      <ScrollView contentContainerStyle={{ padding: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' }}>
+      <ScrollView
+        contentContainerStyle={{ padding: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' }}
+      >
         <PartEditor resource={resource} row={null} kind={known} onSaved={() => go(next)} onGone={() => go('/kit')} />
       </ScrollView>
     </Page>

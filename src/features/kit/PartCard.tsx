@@ -51,9 +51,19 @@ export function PartCard({ resource, id }: { resource: PartResource; id: string 
   }
   if (editing) {
     return (
-      <Page title={row.data.name} up="/kit" keys={<Key title="Cancel" weight="plain" onPress={() => setEditing(false)} />}>
+      <Page
+        title={row.data.name}
+        up="/kit"
+        keys={<Key title="Cancel" weight="plain" onPress={() => setEditing(false)} />}
+      >
         <ScrollView contentContainerStyle={styles.content}>
-          <PartEditor resource={resource} row={row} kind="lens" onSaved={() => setEditing(false)} onGone={() => go('/kit')} />
+          <PartEditor
+            resource={resource}
+            row={row}
+            kind="lens"
+            onSaved={() => setEditing(false)}
+            onGone={() => go('/kit')}
+          />
         </ScrollView>
       </Page>
     );
@@ -78,10 +88,23 @@ export function PartCard({ resource, id }: { resource: PartResource; id: string 
             <Txt kind="small" tone="caution">
               Retired: its set-ups keep it, nothing offers it any more.
             </Txt>
-            <Key title="Bring it back" onPress={() => { back(); show({ text: `${row.data.name} is offered again.` }); }} />
+            <Key
+              title="Bring it back"
+              onPress={() => {
+                back();
+                show({ text: `${row.data.name} is offered again.` });
+              }}
+            />
           </View>
         ) : null}
-        {'sensor' in row.data ? <BodyParts body={row.data} units={units} width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 560)} onWhy={setWhy} /> : null}
+        {'sensor' in row.data ? (
+          <BodyParts
+            body={row.data}
+            units={units}
+            width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 560)}
+            onWhy={setWhy}
+          />
+        ) : null}
         <Facts facts={'sensor' in row.data ? bodyFacts(row.data) : partFacts(row.data, units)} />
         <View style={{ gap: space.small }}>
           <Txt kind="strong" level={2}>
@@ -112,13 +135,30 @@ export function PartCard({ resource, id }: { resource: PartResource; id: string 
   );
 }
 
-function BodyParts({ body, units, width, onWhy }: { body: StoredOf<'bodies'>['data']; units: UnitSystem; width: number; onWhy: (quantity: Quantity) => void }) {
+function BodyParts({
+  body,
+  units,
+  width,
+  onWhy,
+}: {
+  body: StoredOf<'bodies'>['data'];
+  units: UnitSystem;
+  width: number;
+  onWhy: (quantity: Quantity) => void;
+}) {
   const { kit } = useKit();
   const modes = modesOf(body);
   return (
     <>
       <SensorDrawing
-        frames={modes.map((mode, i) => ({ name: i === 0 ? `${formatFigures(body.sensor.widthMm)} × ${formatFigures(body.sensor.heightMm)}\u202fmm` : mode.name, ...usedArea(body.sensor, mode), strong: i === 0 }))}
+        frames={modes.map((mode, i) => ({
+          name:
+            i === 0
+              ? `${formatFigures(body.sensor.widthMm)} × ${formatFigures(body.sensor.heightMm)}\u202fmm`
+              : mode.name,
+          ...usedArea(body.sensor, mode),
+          strong: i === 0,
+        }))}
         width={width}
         maxHeight={280}
         description={`The sensor of ${body.name} with its modes: ${modes.map((mode) => mode.name).join(', ')}`}
@@ -146,9 +186,13 @@ function VideoModes({ body }: { body: StoredOf<'bodies'>['data'] }) {
           <View key={mode.id} style={styles.fact}>
             <Txt kind="strong">{mode.name}</Txt>
             <Txt kind="small" tone="soft">
-              reads {formatFixed(mode.sampledColumns)} × {formatFixed(mode.sampledRows)}, records {formatFixed(mode.recordedColumns)} × {formatFixed(mode.recordedRows)} at {mode.framesPerSecond.map((rate) => formatFigures(rate)).join(', ')} frames/s
+              reads {formatFixed(mode.sampledColumns)} × {formatFixed(mode.sampledRows)}, records{' '}
+              {formatFixed(mode.recordedColumns)} × {formatFixed(mode.recordedRows)} at{' '}
+              {mode.framesPerSecond.map((rate) => formatFigures(rate)).join(', ')} frames/s
               {free > 1.005 ? `; zoom free of loss up to ×${formatFigures(free)}` : '; no zoom free of loss'}
-              {mode.restrictions?.length ? `; ${mode.restrictions.map((each) => RESTRICTION_WORDS[each]).join(', ')}` : ''}
+              {mode.restrictions?.length
+                ? `; ${mode.restrictions.map((each) => RESTRICTION_WORDS[each]).join(', ')}`
+                : ''}
             </Txt>
           </View>
         );
@@ -156,7 +200,8 @@ function VideoModes({ body }: { body: StoredOf<'bodies'>['data'] }) {
       {body.readoutWindows?.map((window) => (
         <View key={`${window.columns}×${window.rows}`} style={styles.fact}>
           <Txt kind="small">
-            window {formatFixed(window.columns)} × {formatFixed(window.rows)}: {formatFigures(window.framesPerSecond)} frames/s
+            window {formatFixed(window.columns)} × {formatFixed(window.rows)}: {formatFigures(window.framesPerSecond)}{' '}
+            frames/s
           </Txt>
         </View>
       ))}
@@ -187,6 +232,13 @@ const useStyles = stylesOf((palette) => ({
   words: { flex: 1 },
   retired: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.medium },
   facts: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.wide },
-  fact: { flexGrow: 1, flexBasis: 150, minHeight: TARGET, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  fact: {
+    flexGrow: 1,
+    flexBasis: 150,
+    minHeight: TARGET,
+    paddingVertical: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   user: { minHeight: TARGET, paddingVertical: space.medium },
 }));

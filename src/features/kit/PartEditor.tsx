@@ -40,7 +40,14 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
     const body = kit.bodies.at(-1);
     // The first lens makes the first set-up, so that there is a reading at once.
     if (kit.setups.length === 0 && body && 'kind' in data && (data.kind === 'lens' || data.kind === 'builtIn')) {
-      chooseSetup(createRow('setups', { name: `${body.data.name} + ${data.name}`.slice(0, 120), bodyId: body.id, modeId: 'whole', chain: [{ type: 'optic', id }] }));
+      chooseSetup(
+        createRow('setups', {
+          name: `${body.data.name} + ${data.name}`.slice(0, 120),
+          bodyId: body.id,
+          modeId: 'whole',
+          chain: [{ type: 'optic', id }],
+        }),
+      );
       show({ text: `${body.data.name} + ${data.name} is in hand: your first set-up.` });
     }
     return onSaved(id);
@@ -62,7 +69,8 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
         onSave={save}
         {...(row
           ? {
-              onDuplicate: (data: ResourceTypes[PartResource]) => onSaved(createRow(resource, { ...data, name: `${data.name} (copy)`.slice(0, 120) } as never)),
+              onDuplicate: (data: ResourceTypes[PartResource]) =>
+                onSaved(createRow(resource, { ...data, name: `${data.name} (copy)`.slice(0, 120) } as never)),
               onDelete: remove,
             }
           : {})}

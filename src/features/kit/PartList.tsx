@@ -28,9 +28,19 @@ export function PartList({ lines, verb, onPress, onEdit }: Props) {
     <View>
       {lines.map((line) => (
         <View key={line.id} style={[styles.line, line.chosen && styles.chosen]}>
-          <Pressable role="button" aria-label={`${verb} ${line.name}`} {...(line.chosen === undefined ? {} : { 'aria-pressed': line.chosen })} onPress={() => onPress(line.id)} style={styles.press}>
+          <Pressable
+            role="button"
+            aria-label={`${verb} ${line.name}`}
+            {...(line.chosen === undefined ? {} : { 'aria-pressed': line.chosen })}
+            onPress={() => onPress(line.id)}
+            style={styles.press}
+          >
             {line.chosen === undefined ? null : (
-              <MaterialIcons name={line.chosen ? 'radio-button-checked' : 'radio-button-unchecked'} size={20} color={palette.press} />
+              <MaterialIcons
+                name={line.chosen ? 'radio-button-checked' : 'radio-button-unchecked'}
+                size={20}
+                color={palette.press}
+              />
             )}
             <View style={styles.words}>
               <Txt kind="strong">{line.name}</Txt>
@@ -39,7 +49,9 @@ export function PartList({ lines, verb, onPress, onEdit }: Props) {
               </Txt>
             </View>
           </Pressable>
-          {onEdit ? <Key title={`Edit ${line.name}`} icon="edit" iconOnly weight="plain" onPress={() => onEdit(line.id)} /> : null}
+          {onEdit ? (
+            <Key title={`Edit ${line.name}`} icon="edit" iconOnly weight="plain" onPress={() => onEdit(line.id)} />
+          ) : null}
         </View>
       ))}
     </View>
@@ -49,6 +61,13 @@ export function PartList({ lines, verb, onPress, onEdit }: Props) {
 const useStyles = stylesOf((palette) => ({
   line: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, borderColor: palette.hairline },
   chosen: { backgroundColor: palette.raised },
-  press: { flex: 1, flexDirection: 'row', alignItems: 'center', gap: space.medium, minHeight: TARGET + 8, paddingVertical: space.small },
+  press: {
+    flex: 1,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.medium,
+    minHeight: TARGET + 8,
+    paddingVertical: space.small,
+  },
   words: { flex: 1 },
 }));

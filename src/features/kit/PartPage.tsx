@@ -19,5 +19,9 @@ export default function PartPage({ resource, id, kind }: { resource: string; id:
       </Page>
     );
   }
-  return id === 'new' && resource !== 'bodies' ? <NewPartPage resource={resource} kind={kind} /> : <PartCard resource={resource} id={id} />;
+  return id === 'new' && resource !== 'bodies' ? (
+    <NewPartPage resource={resource} kind={kind} />
+  ) : (
+    <PartCard resource={resource} id={id} />
+  );
 }

@@ -36,10 +36,20 @@ interface Props<N extends ResourceName> {
  * A form over one row. It checks with the contract's own schema before saving and puts each message at its field; what
  * was typed and not saved is there again when the form is opened next.
  */
-export function RowForm<N extends ResourceName>({ resource, sections, initial, draftKey, onSave, onDelete, onDuplicate }: Props<N>) {
+export function RowForm<N extends ResourceName>({
+  resource,
+  sections,
+  initial,
+  draftKey,
+  onSave,
+  onDelete,
+  onDuplicate,
+}: Props<N>) {
   const { drafts, keep, drop } = useDrafts();
   const [restored, setRestored] = useState(drafts[draftKey] !== undefined);
-  const { control, setValue, getValues } = useForm<{ data: ResourceTypes[N] }>({ defaultValues: { data: (drafts[draftKey] ?? initial) as never } });
+  const { control, setValue, getValues } = useForm<{ data: ResourceTypes[N] }>({
+    defaultValues: { data: (drafts[draftKey] ?? initial) as never },
+  });
   const data = useWatch({ control, name: 'data' as never }) as unknown as ResourceTypes[N];
   const [errors, setErrors] = useState<FieldError[]>([]);
   const saved = useRef(false);
@@ -82,23 +92,95 @@ export function RowForm<N extends ResourceName>({ resource, sections, initial, d
     const error = errorAt(field.path);
     switch (field.kind) {
       case 'text':
-        return <TextField key={field.path} label={field.label} value={(value as string | undefined) ?? ''} onChange={(next) => set(field.path, next)} multiline={field.multiline ?? false} error={error} />;
+        return (
+          <TextField
+            key={field.path}
+            label={field.label}
+            value={(value as string | undefined) ?? ''}
+            onChange={(next) => set(field.path, next)}
+            multiline={field.multiline ?? false}
+            error={error}
+          />
+        );
       case 'number':
         return (
-          <NumberField key={field.path} label={field.label} value={(value as number | undefined) ?? null} unit={field.unit} shownUnit={field.shownUnit ?? ''} perUnit={field.perUnit ?? 1} optional={field.optional ?? false} onChange={(next) => set(field.path, next)} onProblem={(problem) => (problem ? unreadable.current.add(field.path) : unreadable.current.delete(field.path))} error={error} />
+          <NumberField
+            key={field.path}
+            label={field.label}
+            value={(value as number | undefined) ?? null}
+            unit={field.unit}
+            shownUnit={field.shownUnit ?? ''}
+            perUnit={field.perUnit ?? 1}
+            optional={field.optional ?? false}
+            onChange={(next) => set(field.path, next)}
+            onProblem={(problem) =>
+              problem ? unreadable.current.add(field.path) : unreadable.current.delete(field.path)
+            }
+            error={error}
+          />
         );
       case 'choice':
-        return <Choice key={field.path} label={field.label} options={field.options} value={(value as string | undefined) ?? null} onChange={(next) => set(field.path, next)} />;
+        return (
+          <Choice
+            key={field.path}
+            label={field.label}
+            options={field.options}
+            value={(value as string | undefined) ?? null}
+            onChange={(next) => set(field.path, next)}
+          />
+        );
       case 'flag':
-        return <CheckBox key={field.path} title={field.label} checked={value === true} onPress={() => set(field.path, value !== true)} role="checkbox" aria-checked={value === true} aria-label={field.label} />;
+        return (
+          <CheckBox
+            key={field.path}
+            title={field.label}
+            checked={value === true}
+            onPress={() => set(field.path, value !== true)}
+            role="checkbox"
+            aria-checked={value === true}
+            aria-label={field.label}
+          />
+        );
       case 'known':
-        return <Choice key={field.path} label={field.label} options={YES_NO} value={value === undefined ? 'unknown' : value ? 'yes' : 'no'} onChange={(next) => set(field.path, next === 'unknown' ? undefined : next === 'yes')} />;
+        return (
+          <Choice
+            key={field.path}
+            label={field.label}
+            options={YES_NO}
+            value={value === undefined ? 'unknown' : value ? 'yes' : 'no'}
+            onChange={(next) => set(field.path, next === 'unknown' ? undefined : next === 'yes')}
+          />
+        );
       case 'numbers':
-        return <NumbersField key={field.path} label={field.label} value={(value as number[] | undefined) ?? []} onChange={(next) => set(field.path, next)} onProblem={(problem) => (problem ? unreadable.current.add(field.path) : unreadable.current.delete(field.path))} error={errors.find((each) => each.path.startsWith(field.path))?.message} />;
+        return (
+          <NumbersField
+            key={field.path}
+            label={field.label}
+            value={(value as number[] | undefined) ?? []}
+            onChange={(next) => set(field.path, next)}
+            onProblem={(problem) =>
+              problem ? unreadable.current.add(field.path) : unreadable.current.delete(field.path)
+            }
+            error={errors.find((each) => each.path.startsWith(field.path))?.message}
+          />
+        );
       case 'modes':
       case 'videoModes':
       case 'windows':
-        return <ListField key={field.path} list={LISTS[field.kind]} items={(value as Record<string, unknown>[] | undefined) ?? []} onChange={(next) => set(field.path, field.kind === 'modes' || next.length ? next : undefined)} error={errors.find((each) => each.path.startsWith(field.path))?.message} onProblem={(name, problem) => (problem ? unreadable.current.add(`${field.path}.${name}`) : unreadable.current.delete(`${field.path}.${name}`))} />;
+        return (
+          <ListField
+            key={field.path}
+            list={LISTS[field.kind]}
+            items={(value as Record<string, unknown>[] | undefined) ?? []}
+            onChange={(next) => set(field.path, field.kind === 'modes' || next.length ? next : undefined)}
+            error={errors.find((each) => each.path.startsWith(field.path))?.message}
+            onProblem={(name, problem) =>
+              problem
+                ? unreadable.current.add(`${field.path}.${name}`)
+                : unreadable.current.delete(`${field.path}.${name}`)
+            }
+          />
+        );
     }
   };
 
@@ -121,7 +203,22 @@ export function RowForm<N extends ResourceName>({ resource, sections, initial, d
         </View>
       ) : null}
       {sections.map((section, i) => {
-        const content = <View style={{ flexDirection: 'column', gap: space.large }}>{pairs(section.fields).map((group, j) => <View key={j} style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.large, rowGap: space.large }}>{group.map((field) => <View key={field.path} style={{ flexGrow: 1, flexBasis: field.kind === 'number' ? 140 : 300 }}>{one(field)}</View>)}</View>)}</View>;
+        const content = (
+          <View style={{ flexDirection: 'column', gap: space.large }}>
+            {pairs(section.fields).map((group, j) => (
+              <View
+                key={j}
+                style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.large, rowGap: space.large }}
+              >
+                {group.map((field) => (
+                  <View key={field.path} style={{ flexGrow: 1, flexBasis: field.kind === 'number' ? 140 : 300 }}>
+                    {one(field)}
+                  </View>
+                ))}
+              </View>
+            ))}
+          </View>
+        );
         const wrong = section.fields.some((field) => errors.some((error) => error.path.startsWith(field.path)));
         return i === 0 ? (
           <View key={section.title}>{content}</View>

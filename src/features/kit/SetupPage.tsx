@@ -40,7 +40,8 @@ export function SetupPage({ id }: { id: string }) {
         }}
         {...(row
           ? {
-              onDuplicate: (setup) => taken(createRow('setups', { ...setup, name: `${setup.name} (copy)`.slice(0, 120) })),
+              onDuplicate: (setup) =>
+                taken(createRow('setups', { ...setup, name: `${setup.name} (copy)`.slice(0, 120) })),
               onDelete: () => {
                 removeRow('setups', row, row.data.name);
                 go('/kit');

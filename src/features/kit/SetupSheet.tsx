@@ -33,7 +33,12 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
       show({ text: `${body.name} is in the kit. Now add a lens for it.` });
       return;
     }
-    const names = chain.map((link) => (link.type === 'optic' ? kit.optics : kit.adapters).find((row) => row.id === link.id)?.data.name ?? '').join(' + ');
+    const names = chain
+      .map(
+        (link) =>
+          (link.type === 'optic' ? kit.optics : kit.adapters).find((row) => row.id === link.id)?.data.name ?? '',
+      )
+      .join(' + ');
     chooseSetup(createRow('setups', { name: `${body.name} + ${names}`.slice(0, 120), bodyId, modeId: 'whole', chain }));
     onClose();
   };
@@ -48,7 +53,12 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
       onClose={onClose}
       footer={
         <>
-          <Key title="New set-up" icon="add" onPress={() => go('/kit/setups/new')} disabled={kit.bodies.length === 0 || kit.optics.length === 0} />
+          <Key
+            title="New set-up"
+            icon="add"
+            onPress={() => go('/kit/setups/new')}
+            disabled={kit.bodies.length === 0 || kit.optics.length === 0}
+          />
           <Key title="Open the kit" icon="backpack" onPress={() => go('/kit')} />
         </>
       }
@@ -56,7 +66,12 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
       {offered.length ? (
         <PartList
           verb="Take"
-          lines={offered.map((row) => ({ id: row.id, name: row.data.name, brief: briefly(() => setupBrief(row.data, kit)), chosen: row.id === chosen?.id }))}
+          lines={offered.map((row) => ({
+            id: row.id,
+            name: row.data.name,
+            brief: briefly(() => setupBrief(row.data, kit)),
+            chosen: row.id === chosen?.id,
+          }))}
           onPress={(id) => {
             chooseSetup(id);
             onClose();
@@ -72,7 +87,8 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
       {kit.setups.length === 0 && kit.bodies.length > 0 ? (
         <View style={{ gap: space.small }}>
           <Txt kind="small" tone="soft">
-            {kit.bodies.length === 1 ? 'One body is' : `${kit.bodies.length} bodies are`} in the kit. A lens makes the first set-up.
+            {kit.bodies.length === 1 ? 'One body is' : `${kit.bodies.length} bodies are`} in the kit. A lens makes the
+            first set-up.
           </Txt>
           <Key title="Add a lens" icon="add" onPress={() => go('/kit/optics/new?kind=lens')} />
         </View>

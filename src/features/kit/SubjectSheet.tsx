@@ -16,7 +16,8 @@ import { RowForm } from './LazyRowForm';
 import { outputBrief, subjectBrief } from './briefs';
 import { NEW_OUTPUTS, outputSections, subjectSections } from './subjectForms';
 
-type At = { at: 'list' } | { at: 'subject'; id: string | null } | { at: 'output'; id: string | null; kind: Output['kind'] };
+type At =
+  { at: 'list' } | { at: 'subject'; id: string | null } | { at: 'output'; id: string | null; kind: Output['kind'] };
 
 const NEW_SUBJECT: Subject = { name: 'New subject', kind: 'perchingBird', sizeMm: 140, distanceM: 15 };
 
@@ -88,11 +89,20 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
   }
 
   return (
-    <Sheet title="Subjects" onClose={onClose} footer={<Key title="New subject" icon="add" onPress={() => setView({ at: 'subject', id: null })} />}>
+    <Sheet
+      title="Subjects"
+      onClose={onClose}
+      footer={<Key title="New subject" icon="add" onPress={() => setView({ at: 'subject', id: null })} />}
+    >
       {kit.subjects.length ? (
         <PartList
           verb="Take"
-          lines={kit.subjects.map((row) => ({ id: row.id, name: row.data.name, brief: briefly(() => subjectBrief(row.data, units)), chosen: row.id === subjectId }))}
+          lines={kit.subjects.map((row) => ({
+            id: row.id,
+            name: row.data.name,
+            brief: briefly(() => subjectBrief(row.data, units)),
+            chosen: row.id === subjectId,
+          }))}
           onPress={(id) => {
             chooseSubject(id);
             onClose();
@@ -102,17 +112,32 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
       ) : (
         <Txt tone="soft">No subject yet. Add one: its kind, its size, and how far away it is.</Txt>
       )}
-      <Group title="What the picture is for" brief={kit.outputs.find((row) => row.id === outputId)?.data.name ?? ''} startsOpen={kit.outputs.length === 0}>
+      <Group
+        title="What the picture is for"
+        brief={kit.outputs.find((row) => row.id === outputId)?.data.name ?? ''}
+        startsOpen={kit.outputs.length === 0}
+      >
         <PartList
           verb="Judge for"
-          lines={kit.outputs.map((row) => ({ id: row.id, name: row.data.name, brief: briefly(() => outputBrief(row.data)), chosen: row.id === outputId }))}
+          lines={kit.outputs.map((row) => ({
+            id: row.id,
+            name: row.data.name,
+            brief: briefly(() => outputBrief(row.data)),
+            chosen: row.id === outputId,
+          }))}
           onPress={chooseOutput}
-          onEdit={(id) => setView({ at: 'output', id, kind: kit.outputs.find((row) => row.id === id)?.data.kind ?? 'screen' })}
+          onEdit={(id) =>
+            setView({ at: 'output', id, kind: kit.outputs.find((row) => row.id === id)?.data.kind ?? 'screen' })
+          }
         />
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
           <Key title="Add a screen" icon="add" onPress={() => setView({ at: 'output', id: null, kind: 'screen' })} />
           <Key title="Add a print" icon="add" onPress={() => setView({ at: 'output', id: null, kind: 'print' })} />
-          <Key title="Add a record" icon="add" onPress={() => setView({ at: 'output', id: null, kind: 'identification' })} />
+          <Key
+            title="Add a record"
+            icon="add"
+            onPress={() => setView({ at: 'output', id: null, kind: 'identification' })}
+          />
         </View>
       </Group>
     </Sheet>

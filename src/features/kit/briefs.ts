@@ -16,15 +16,24 @@ import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityTex
 export const bodyBrief = ({ sensor }: Body): string =>
   `${formatFigures(sensor.widthMm)} × ${formatFigures(sensor.heightMm)} mm · ${formatFixed(megapixels(sensor.columns, sensor.rows))} MP · ${formatFigures(pitchUm(sensor.widthMm, sensor.columns))} µm`;
 
-const range = (low: number, high: number): string => (high > low ? `${formatFigures(low, 4)}–${formatFigures(high, 4)}` : formatFigures(low, 4));
+const range = (low: number, high: number): string =>
+  high > low ? `${formatFigures(low, 4)}–${formatFigures(high, 4)}` : formatFigures(low, 4);
 
 /** What matters most about a part, in a line. */
 export function partBrief(part: Part): string {
   switch (part.kind) {
     case 'lens':
     case 'builtIn': {
-      const apertures = part.focalTeleMm > part.focalWideMm && part.fNumberTele !== part.fNumberWide ? `${showFNumber(part.fNumberWide)} to ${showFNumber(part.fNumberTele)}` : showFNumber(part.fNumberWide);
-      const kind = part.kind === 'builtIn' ? ', built in' : part.design && part.design !== 'refractive' ? `, ${DESIGN_WORDS[part.design].toLowerCase()}` : '';
+      const apertures =
+        part.focalTeleMm > part.focalWideMm && part.fNumberTele !== part.fNumberWide
+          ? `${showFNumber(part.fNumberWide)} to ${showFNumber(part.fNumberTele)}`
+          : showFNumber(part.fNumberWide);
+      const kind =
+        part.kind === 'builtIn'
+          ? ', built in'
+          : part.design && part.design !== 'refractive'
+            ? `, ${DESIGN_WORDS[part.design].toLowerCase()}`
+            : '';
       return `${range(part.focalWideMm, part.focalTeleMm)}\u202fmm, ${apertures}${kind}`;
     }
     case 'telescope':
@@ -55,7 +64,10 @@ export function partBrief(part: Part): string {
 export function setupBrief(setup: Setup, kit: Kit): string {
   const body = kit.bodies.find((row) => row.id === setup.bodyId)?.data.name ?? 'body gone';
   const parts = setup.chain.map((link) => {
-    const row = link.type === 'optic' ? kit.optics.find((each) => each.id === link.id) : kit.adapters.find((each) => each.id === link.id);
+    const row =
+      link.type === 'optic'
+        ? kit.optics.find((each) => each.id === link.id)
+        : kit.adapters.find((each) => each.id === link.id);
     return row?.data.name ?? 'part gone';
   });
   return [body, ...parts].join(' + ');

@@ -26,11 +26,22 @@ describe('adding to a chain', () => {
     expect(build(adapter('tubes'), adapter('closeUp'), optic('macro100')).sort()).toEqual([...whole].sort());
   });
   it('lets a lens take the place of the lens', () => {
-    expect(build(optic('tele600'), adapter('converter14'), optic('macro100'))).toEqual(['Ostrel 100 f/2.8 macro', 'Ostrel ×1.4']);
+    expect(build(optic('tele600'), adapter('converter14'), optic('macro100'))).toEqual([
+      'Ostrel 100 f/2.8 macro',
+      'Ostrel ×1.4',
+    ]);
   });
   it('keeps both lenses where a ring couples them, and a scope in front of a camera lens', () => {
-    expect(build(optic('wide20'), adapter('coupling'), optic('macro100'))).toEqual(['Ostrel 20 f/1.8', 'Coupling ring 62–67', 'Ostrel 100 f/2.8 macro']);
-    expect(build(optic('scope'), optic('pocketLens'), adapter('afocal'))).toEqual(['Merrow 65 spotting scope', 'Phone clamp for eyepieces', 'Merrow pocket main lens']);
+    expect(build(optic('wide20'), adapter('coupling'), optic('macro100'))).toEqual([
+      'Ostrel 20 f/1.8',
+      'Coupling ring 62–67',
+      'Ostrel 100 f/2.8 macro',
+    ]);
+    expect(build(optic('scope'), optic('pocketLens'), adapter('afocal'))).toEqual([
+      'Merrow 65 spotting scope',
+      'Phone clamp for eyepieces',
+      'Merrow pocket main lens',
+    ]);
   });
   it('ignores a part that is gone, but shows one that went missing later', () => {
     expect(addToChain([], { type: 'optic', id: 'gone' }, kit)).toEqual([]);
@@ -39,7 +50,11 @@ describe('adding to a chain', () => {
   it('moves parts, and tells two of the same apart', () => {
     const chain = [optic('tele600'), adapter('converter14'), adapter('converter14')];
     expect(new Set(chainItems(chain, kit).map((item) => item.key)).size).toBe(3);
-    expect(named(moveInChain([optic('tele600'), adapter('converter14'), adapter('converter20')], 2, 1))).toEqual(['Ostrel 600 f/5.6', 'Ostrel ×2', 'Ostrel ×1.4']);
+    expect(named(moveInChain([optic('tele600'), adapter('converter14'), adapter('converter20')], 2, 1))).toEqual([
+      'Ostrel 600 f/5.6',
+      'Ostrel ×2',
+      'Ostrel ×1.4',
+    ]);
     expect(moveInChain(chain, 5, 0)).toBe(chain);
   });
 });
@@ -68,10 +83,16 @@ describe('a step in words', () => {
 
 describe('the kit as a list', () => {
   const items = kitItems(kit);
-  const found = (...args: [string, Parameters<typeof selectItems>[2]?, Parameters<typeof selectItems>[3]?]) => selectItems(items, args[0], args[1] ?? 'all', args[2] ?? 'name').map((item) => item.name);
+  const found = (...args: [string, Parameters<typeof selectItems>[2]?, Parameters<typeof selectItems>[3]?]) =>
+    selectItems(items, args[0], args[1] ?? 'all', args[2] ?? 'name').map((item) => item.name);
   it('has every part with where it is used', () => {
     expect(items).toHaveLength(kit.bodies.length + kit.optics.length + kit.adapters.length);
-    expect(items.find((item) => item.name === 'Ostrel R45')!.usedBy).toEqual(['Marsh hide', 'Heath macro', 'Dark sky', 'Small refractor']);
+    expect(items.find((item) => item.name === 'Ostrel R45')!.usedBy).toEqual([
+      'Marsh hide',
+      'Heath macro',
+      'Dark sky',
+      'Small refractor',
+    ]);
   });
   it('is sought by any word of name, maker, kind or what it is', () => {
     expect(found('ostrel macro')).toEqual(['Ostrel 100 f/2.8 macro']);
@@ -95,8 +116,13 @@ describe('where a part is used', () => {
   it('is found, and another can take its place', () => {
     expect(whereUsed(kit, 'adapters', demoAdapters.tubes.id).map((row) => row.data.name)).toEqual(['Heath macro']);
     expect(whereUsed(kit, 'optics', demoOptics.mirror500.id)).toEqual([]);
-    expect(withReplaced(demoSetups.heath.data, 'adapters', demoAdapters.tubes.id, 'new').chain[1]).toEqual({ type: 'adapter', id: 'new' });
-    expect(withReplaced({ ...demoSetups.hide.data, modeId: 'c15' }, 'bodies', demoBodies.ostrel.id, 'new')).toMatchObject({ bodyId: 'new', modeId: 'whole' });
+    expect(withReplaced(demoSetups.heath.data, 'adapters', demoAdapters.tubes.id, 'new').chain[1]).toEqual({
+      type: 'adapter',
+      id: 'new',
+    });
+    expect(
+      withReplaced({ ...demoSetups.hide.data, modeId: 'c15' }, 'bodies', demoBodies.ostrel.id, 'new'),
+    ).toMatchObject({ bodyId: 'new', modeId: 'whole' });
     expect(withReplaced(demoSetups.hide.data, 'bodies', 'another', 'new')).toBe(demoSetups.hide.data);
   });
 });
@@ -120,7 +146,9 @@ describe('beside each other', () => {
     expect(cell(rows, 'Entrance pupil').best).toBe(0);
   });
   it('names no best where a value is missing or shared', () => {
-    expect(cell(bodiesTable([demoBodies.ostrel.data, { ...demoBodies.ostrel.data, name: 'Twin' }]), 'Weight').best).toBeUndefined();
+    expect(
+      cell(bodiesTable([demoBodies.ostrel.data, { ...demoBodies.ostrel.data, name: 'Twin' }]), 'Weight').best,
+    ).toBeUndefined();
     expect(cell(bodiesTable([demoBodies.ostrel.data, demoBodies.pocket.data]), 'Autofocus up to').best).toBeUndefined();
   });
 });
@@ -131,15 +159,27 @@ describe('forms and cards', () => {
       const { kind } = row.data;
       expect(sectionsOf(kind)[0]!.fields[0]).toMatchObject({ path: 'name' });
       const start = { ...newPart(kind), ...(kind === 'mountAdapter' ? { lensMount: 'X' } : {}) };
-      expect([kind, validateResource(kind in { lens: 1, builtIn: 1, telescope: 1, scope: 1, objective: 1 } ? 'optics' : 'adapters', start).ok]).toEqual([kind, true]);
+      expect([
+        kind,
+        validateResource(
+          kind in { lens: 1, builtIn: 1, telescope: 1, scope: 1, objective: 1 } ? 'optics' : 'adapters',
+          start,
+        ).ok,
+      ]).toEqual([kind, true]);
     }
   });
   it('every part has a line and facts without empty values', () => {
     for (const row of [...Object.values(demoOptics), ...Object.values(demoAdapters)]) {
       expect(partBrief(row.data).length).toBeGreaterThan(1);
-      for (const [name, value] of partFacts(row.data, 'metric')) expect([name, value.length > 0 && !value.includes('undefined') && !value.includes('NaN')]).toEqual([name, true]);
+      for (const [name, value] of partFacts(row.data, 'metric'))
+        expect([name, value.length > 0 && !value.includes('undefined') && !value.includes('NaN')]).toEqual([
+          name,
+          true,
+        ]);
     }
-    expect(bodyFacts(demoBodies.ostrel.data).map(([name]) => name)).toEqual(expect.arrayContaining(['Burst buffer', 'Flange distance', 'Weight']));
+    expect(bodyFacts(demoBodies.ostrel.data).map(([name]) => name)).toEqual(
+      expect.arrayContaining(['Burst buffer', 'Flange distance', 'Weight']),
+    );
     expect(setupBrief({ ...demoSetups.hide.data, bodyId: 'gone' }, kit)).toBe('body gone + Ostrel 600 f/5.6');
   });
 });

@@ -47,9 +47,21 @@ const defined = <T extends object>(object: T): { [K in keyof T]: Exclude<T[K], u
   Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined)) as never;
 
 /** A line with what its resource adds; of a row that cannot be read only its name, so that the others stay. */
-function line(kit: Kit, resource: PartResource, row: StoredOf<PartResource>, own: () => Pick<KitItem, 'kind' | 'kindName' | 'brief'> & Partial<KitItem>): KitItem {
+function line(
+  kit: Kit,
+  resource: PartResource,
+  row: StoredOf<PartResource>,
+  own: () => Pick<KitItem, 'kind' | 'kindName' | 'brief'> & Partial<KitItem>,
+): KitItem {
   const data = row.data as Partial<typeof row.data>;
-  const common = { resource, id: row.id, name: String(data.name ?? row.id), maker: String(data.maker ?? ''), retired: data.retired === true, usedBy: whereUsed(kit, resource, row.id).map((user) => user.data.name) };
+  const common = {
+    resource,
+    id: row.id,
+    name: String(data.name ?? row.id),
+    maker: String(data.maker ?? ''),
+    retired: data.retired === true,
+    usedBy: whereUsed(kit, resource, row.id).map((user) => user.data.name),
+  };
   try {
     return { ...common, ...defined({ weightG: data.weightG, price: data.price }), ...own() };
   } catch {
@@ -60,13 +72,38 @@ function line(kit: Kit, resource: PartResource, row: StoredOf<PartResource>, own
 /** All parts of the kit as lines. */
 export function kitItems(kit: Kit): KitItem[] {
   return [
-    ...kit.bodies.map((row) => line(kit, 'bodies', row, () => ({ kind: 'body', kindName: 'Body', brief: bodyBrief(row.data), pitchUm: pitchUm(row.data.sensor.widthMm, row.data.sensor.columns) }))),
-    ...kit.optics.map((row) => line(kit, 'optics', row, () => ({ kind: row.data.kind, kindName: PART_WORDS[row.data.kind].name, brief: partBrief(row.data), ...defined({ entrancePupilMm: pupilOf(row.data) }) }))),
-    ...kit.adapters.map((row) => line(kit, 'adapters', row, () => ({ kind: row.data.kind, kindName: PART_WORDS[row.data.kind].name, brief: partBrief(row.data) }))),
+    ...kit.bodies.map((row) =>
+      line(kit, 'bodies', row, () => ({
+        kind: 'body',
+        kindName: 'Body',
+        brief: bodyBrief(row.data),
+        pitchUm: pitchUm(row.data.sensor.widthMm, row.data.sensor.columns),
+      })),
+    ),
+    ...kit.optics.map((row) =>
+      line(kit, 'optics', row, () => ({
+        kind: row.data.kind,
+        kindName: PART_WORDS[row.data.kind].name,
+        brief: partBrief(row.data),
+        ...defined({ entrancePupilMm: pupilOf(row.data) }),
+      })),
+    ),
+    ...kit.adapters.map((row) =>
+      line(kit, 'adapters', row, () => ({
+        kind: row.data.kind,
+        kindName: PART_WORDS[row.data.kind].name,
+        brief: partBrief(row.data),
+      })),
+    ),
   ];
 }
 
-const plain = (text: string): string => text.toLowerCase().normalize('NFD').replace(/[\u0300-\u036f]/g, '').replace(/[\u202f\u00a0]/g, ' ');
+const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .replace(/[\u202f\u00a0]/g, ' ');
 
 /** The value a sort goes by; parts without it come last. */
 export const sortValue = (item: KitItem, sort: Exclude<KitSort, 'name'>): number | undefined =>
@@ -77,7 +114,9 @@ export const sortValue = (item: KitItem, sort: Exclude<KitSort, 'name'>): number
  * the entrance pupil goes down, because more of it is what one looks for.
  */
 export function selectItems(items: KitItem[], sought: string, filter: KitFilter, sort: KitSort): KitItem[] {
-  const words = plain(sought).split(/\s+/).filter((word) => word !== '');
+  const words = plain(sought)
+    .split(/\s+/)
+    .filter((word) => word !== '');
   const found = items.filter((item) => {
     if (filter === 'retired' ? !item.retired : item.retired) return false;
     if (filter !== 'all' && filter !== 'retired' && item.resource !== filter) return false;

@@ -18,7 +18,8 @@ export interface ItemList {
   nameOf: (item: Record<string, unknown>, i: number) => string;
 }
 
-const named = (item: Record<string, unknown>, i: number): string => (typeof item.name === 'string' && item.name !== '' ? item.name : `entry ${i + 1}`);
+const named = (item: Record<string, unknown>, i: number): string =>
+  typeof item.name === 'string' && item.name !== '' ? item.name : `entry ${i + 1}`;
 
 export const CROP_MODE: ItemList = {
   noun: 'crop mode',
@@ -33,7 +34,12 @@ export const CROP_MODE: ItemList = {
     { kind: 'number', key: 'framesPerSecond', label: 'Frames per second', optional: true },
     { kind: 'number', key: 'framesPerSecondWithAccessory', label: '… with accessory', optional: true },
     { kind: 'number', key: 'fileSizeMb', label: 'File size', unit: 'MB', optional: true },
-    { kind: 'choice', key: 'finder', label: 'The finder', options: { masks: 'Hides the rest', outlines: 'Draws a line', fills: 'Is filled with it' } },
+    {
+      kind: 'choice',
+      key: 'finder',
+      label: 'The finder',
+      options: { masks: 'Hides the rest', outlines: 'Draws a line', fills: 'Is filled with it' },
+    },
     { kind: 'flag', key: 'switchedByLens', label: 'A crop-format lens switches it on' },
   ],
 };
@@ -41,7 +47,15 @@ export const CROP_MODE: ItemList = {
 export const VIDEO_MODE: ItemList = {
   noun: 'video mode',
   nameOf: named,
-  make: (id) => ({ id, name: '4K', sampledColumns: 3840, sampledRows: 2160, recordedColumns: 3840, recordedRows: 2160, framesPerSecond: [25] }),
+  make: (id) => ({
+    id,
+    name: '4K',
+    sampledColumns: 3840,
+    sampledRows: 2160,
+    recordedColumns: 3840,
+    recordedRows: 2160,
+    framesPerSecond: [25],
+  }),
   fields: [
     { kind: 'text', key: 'name', label: 'Name of video mode' },
     { kind: 'number', key: 'sampledColumns', label: 'Sampled columns', unit: 'px' },

@@ -14,7 +14,15 @@ import PreferencesSheet from '../slate/PreferencesSheet';
 import { Slate } from '../slate/Slate';
 
 const mockGo = jest.fn();
-jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: (to: string) => mockGo(to), back: jest.fn(), canGoBack: () => false, replace: (to: string) => mockGo(to) }) }));
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: unknown }) => children,
+  useRouter: () => ({
+    push: (to: string) => mockGo(to),
+    back: jest.fn(),
+    canGoBack: () => false,
+    replace: (to: string) => mockGo(to),
+  }),
+}));
 
 const [inHand, notice] = [useInHand.getState(), useNotice.getState()];
 const close = jest.fn();
@@ -84,7 +92,9 @@ describe('the set-ups', () => {
 
   it('hide what is retired unless it is in hand', async () => {
     const held = demoHeld();
-    held.setups = held.setups!.map((row) => (row.id === demoSetups.lightBag.id ? { ...row, data: { ...demoSetups.lightBag.data, retired: true } } : row));
+    held.setups = held.setups!.map((row) =>
+      row.id === demoSetups.lightBag.id ? { ...row, data: { ...demoSetups.lightBag.data, retired: true } } : row,
+    );
     await renderWithKit(<SetupSheet onClose={close} />, { held });
     expect(words()).not.toContain('Light bag');
     useInHand.getState().chooseSetup(demoSetups.lightBag.id);

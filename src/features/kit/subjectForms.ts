@@ -7,10 +7,22 @@ import type { Field, Section } from './fields';
 export function subjectSections(units: UnitSystem): Section[] {
   const imperial = units === 'imperial';
   const length = (path: string, label: string, optional: boolean): Field => ({
-    kind: 'number', path, label, unit: 'mm', shownUnit: imperial ? 'in' : 'mm', perUnit: imperial ? mmToInches(1) : 1, optional,
+    kind: 'number',
+    path,
+    label,
+    unit: 'mm',
+    shownUnit: imperial ? 'in' : 'mm',
+    perUnit: imperial ? mmToInches(1) : 1,
+    optional,
   });
   const distance = (path: string, label: string, optional: boolean): Field => ({
-    kind: 'number', path, label, unit: 'm', shownUnit: imperial ? 'ft' : 'm', perUnit: imperial ? metresToFeet(1) : 1, optional,
+    kind: 'number',
+    path,
+    label,
+    unit: 'm',
+    shownUnit: imperial ? 'ft' : 'm',
+    perUnit: imperial ? metresToFeet(1) : 1,
+    optional,
   });
   return [
     {
@@ -19,35 +31,86 @@ export function subjectSections(units: UnitSystem): Section[] {
       fields: [
         { kind: 'text', path: 'name', label: 'Name' },
         {
-          kind: 'choice', path: 'kind', label: 'Shape, and how its size is measured',
-          options: Object.entries(SUBJECT_KINDS).map(([value, info]) => ({ value, name: info.name, gloss: info.measure })),
+          kind: 'choice',
+          path: 'kind',
+          label: 'Shape, and how its size is measured',
+          options: Object.entries(SUBJECT_KINDS).map(([value, info]) => ({
+            value,
+            name: info.name,
+            gloss: info.measure,
+          })),
         },
         length('sizeMm', 'Size', false),
         length('sizePlusMinusMm', 'Sizes differ by ±', true),
         distance('distanceM', 'Usual distance', false),
         distance('keepDistanceM', 'Distance to keep', true),
-        { kind: 'number', path: 'speedMPerS', label: 'Speed across the view', unit: 'none', shownUnit: 'm/s', optional: true },
+        {
+          kind: 'number',
+          path: 'speedMPerS',
+          label: 'Speed across the view',
+          unit: 'none',
+          shownUnit: 'm/s',
+          optional: true,
+        },
       ],
     },
-    { title: 'Note', open: false, fields: [{ kind: 'text', path: 'note', label: 'Note', multiline: true, optional: true }] },
+    {
+      title: 'Note',
+      open: false,
+      fields: [{ kind: 'text', path: 'note', label: 'Note', multiline: true, optional: true }],
+    },
   ];
 }
 
-const share: Field = { kind: 'number', path: 'subjectShare', label: 'Subject’s share of the long side (0.5 for half)', unit: 'none', optional: false };
+const share: Field = {
+  kind: 'number',
+  path: 'subjectShare',
+  label: 'Subject’s share of the long side (0.5 for half)',
+  unit: 'none',
+  optional: false,
+};
 
 /** The form of an output of one kind. */
 export function outputSections(kind: Output['kind']): Section[] {
   const name: Field = { kind: 'text', path: 'name', label: 'Name' };
   const fields: Record<Output['kind'], Field[]> = {
-    screen: [name, { kind: 'number', path: 'longSidePx', label: 'Long side', unit: 'none', shownUnit: 'px', optional: false }, share],
+    screen: [
+      name,
+      { kind: 'number', path: 'longSidePx', label: 'Long side', unit: 'none', shownUnit: 'px', optional: false },
+      share,
+    ],
     print: [
       name,
-      { kind: 'number', path: 'longSideMm', label: 'Long side of the print', unit: 'mm', shownUnit: 'mm', optional: false },
-      { kind: 'number', path: 'pixelsPerInch', label: 'Density (else from the distance)', unit: 'none', shownUnit: 'px/in', optional: true },
+      {
+        kind: 'number',
+        path: 'longSideMm',
+        label: 'Long side of the print',
+        unit: 'mm',
+        shownUnit: 'mm',
+        optional: false,
+      },
+      {
+        kind: 'number',
+        path: 'pixelsPerInch',
+        label: 'Density (else from the distance)',
+        unit: 'none',
+        shownUnit: 'px/in',
+        optional: true,
+      },
       { kind: 'number', path: 'viewingDistanceMm', label: 'Viewed from', unit: 'mm', shownUnit: 'mm', optional: true },
       share,
     ],
-    identification: [name, { kind: 'number', path: 'smallestDetailMm', label: 'Smallest detail to tell apart', unit: 'mm', shownUnit: 'mm', optional: false }],
+    identification: [
+      name,
+      {
+        kind: 'number',
+        path: 'smallestDetailMm',
+        label: 'Smallest detail to tell apart',
+        unit: 'mm',
+        shownUnit: 'mm',
+        optional: false,
+      },
+    ],
   };
   return [{ title: 'Output', open: true, fields: fields[kind] }];
 }

@@ -29,12 +29,37 @@ function RatioControl({ now, label }: { now: NearDeskState; label?: string }) {
   const reading = now.reading;
   if (!range || !reading) return <Txt tone="soft">No ratio yet.</Txt>;
   const ratio = reading.ratio.value;
-  if (range.highest < range.lowest * APART) return <Txt tone="soft">This chain draws at one ratio: {formatRatio(ratio)}.</Txt>;
+  if (range.highest < range.lowest * APART)
+    return <Txt tone="soft">This chain draws at one ratio: {formatRatio(ratio)}.</Txt>;
   return (
     <ControlLine
       label={label}
-      ruler={<Ruler label="Reproduction ratio" value={ratio} minimum={range.lowest} maximum={range.highest} valueText={formatRatio(ratio)} rounded={threeFigures} onChange={setNearRatio} />}
-      field={<FollowingField compact hideLabel label="Reproduction ratio" value={threeFigures(ratio)} unit="none" shownUnit=": 1" minimum={range.lowest * 0.9999} maximum={range.highest * 1.0001} limits={`from ${formatRatio(range.lowest)} to ${formatRatio(range.highest)} with this chain; tubes and close-up lenses are among the levers`} onChange={takeRatio} testID="ratio-field" />}
+      ruler={
+        <Ruler
+          label="Reproduction ratio"
+          value={ratio}
+          minimum={range.lowest}
+          maximum={range.highest}
+          valueText={formatRatio(ratio)}
+          rounded={threeFigures}
+          onChange={setNearRatio}
+        />
+      }
+      field={
+        <FollowingField
+          compact
+          hideLabel
+          label="Reproduction ratio"
+          value={threeFigures(ratio)}
+          unit="none"
+          shownUnit=": 1"
+          minimum={range.lowest * 0.9999}
+          maximum={range.highest * 1.0001}
+          limits={`from ${formatRatio(range.lowest)} to ${formatRatio(range.highest)} with this chain; tubes and close-up lenses are among the levers`}
+          onChange={takeRatio}
+          testID="ratio-field"
+        />
+      }
     />
   );
 }
@@ -48,8 +73,31 @@ function ApertureControl({ now, label }: { now: NearDeskState; label?: string })
   return (
     <ControlLine
       label={label}
-      ruler={<Ruler label="f-number" value={fNumber} minimum={widest} maximum={smallest} valueText={showFNumber(fNumber)} rounded={engraved} onChange={setNearFNumber} />}
-      field={<FollowingField compact hideLabel label="f-number" value={fNumber} unit="none" minimum={widest * 0.9999} maximum={smallest} limits={`from ${showFNumber(widest)} to ${showFNumber(smallest)}`} onChange={takeFNumber} testID="fnumber-field" />}
+      ruler={
+        <Ruler
+          label="f-number"
+          value={fNumber}
+          minimum={widest}
+          maximum={smallest}
+          valueText={showFNumber(fNumber)}
+          rounded={engraved}
+          onChange={setNearFNumber}
+        />
+      }
+      field={
+        <FollowingField
+          compact
+          hideLabel
+          label="f-number"
+          value={fNumber}
+          unit="none"
+          minimum={widest * 0.9999}
+          maximum={smallest}
+          limits={`from ${showFNumber(widest)} to ${showFNumber(smallest)}`}
+          onChange={takeFNumber}
+          testID="fnumber-field"
+        />
+      }
     />
   );
 }
@@ -71,7 +119,11 @@ export function NearDock({ now }: { now: NearDeskState }) {
     <ControlDock
       controls={[
         { name: 'Ratio', value: reading ? formatRatio(reading.ratio.value) : '', control: <RatioControl now={now} /> },
-        { name: 'Aperture', value: reading ? `f/${formatFigures(reading.setFNumber.value, 2)}` : '', control: <ApertureControl now={now} /> },
+        {
+          name: 'Aperture',
+          value: reading ? `f/${formatFigures(reading.setFNumber.value, 2)}` : '',
+          control: <ApertureControl now={now} />,
+        },
       ]}
     />
   );

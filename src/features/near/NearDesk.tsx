@@ -40,18 +40,30 @@ export default function NearDesk() {
   const text = {
     loading: 'Reading the kit …',
     failed: 'The server cannot be reached, so there is no kit to read. Start it again, then try again.',
-    missing: lacksSetup ? 'No set-up to read. Choose a body and a lens, and the reading starts.' : 'No subject yet. Name what you want to photograph, its size, and what the picture is for.',
+    missing: lacksSetup
+      ? 'No set-up to read. Choose a body and a lens, and the reading starts.'
+      : 'No subject yet. Name what you want to photograph, its size, and what the picture is for.',
   }[desk.status];
   return (
     <DeskMessage text={text}>
       {desk.status === 'failed' ? <Key title="Try again" weight="strong" onPress={desk.retry} /> : null}
-      {desk.status === 'missing' ? <Key title={lacksSetup ? 'Choose a set-up' : 'Choose a subject'} weight="strong" onPress={() => open(lacksSetup ? 'setup' : 'subject')} /> : null}
+      {desk.status === 'missing' ? (
+        <Key
+          title={lacksSetup ? 'Choose a set-up' : 'Choose a subject'}
+          weight="strong"
+          onPress={() => open(lacksSetup ? 'setup' : 'subject')}
+        />
+      ) : null}
     </DeskMessage>
   );
 }
 
 /** Another set-up or subject is a tap: it reaches the groups at once. */
-const isTap = (from: NearDeskState, to: NearDeskState): boolean => from.situation.links !== to.situation.links || from.situation.subjectRow !== to.situation.subjectRow || from.situation.outputRow !== to.situation.outputRow || from.situation.setup.modeId !== to.situation.setup.modeId;
+const isTap = (from: NearDeskState, to: NearDeskState): boolean =>
+  from.situation.links !== to.situation.links ||
+  from.situation.subjectRow !== to.situation.subjectRow ||
+  from.situation.outputRow !== to.situation.outputRow ||
+  from.situation.setup.modeId !== to.situation.setup.modeId;
 
 function ReadyDesk({ desk }: { desk: Ready }) {
   const router = useRouter();
@@ -71,18 +83,38 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   }, [desk]);
   const takeReading = useCallback((takenAt: string, note: string) => {
     const { now: taken, ways } = latest.current;
-    return taken.system && taken.reading ? nearReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading, ways) : null;
+    return taken.system && taken.reading
+      ? nearReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading, ways)
+      : null;
   }, []);
 
-  const why = typeof asked === 'string' ? (system && reading ? nearQuantities(system, reading)[asked] : undefined) : (asked ?? undefined);
+  const why =
+    typeof asked === 'string'
+      ? system && reading
+        ? nearQuantities(system, reading)[asked]
+        : undefined
+      : (asked ?? undefined);
   const sheet = why ? (
     <Suspense fallback={null}>
-      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)} />
+      <WhySheet
+        quantity={why}
+        units={units}
+        onClose={() => setAsked(null)}
+        onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)}
+      />
     </Suspense>
   ) : null;
   const block =
     system && reading ? (
-      <Reading now={now} onWhy={setAsked} outputs={kit.outputs.map((row) => ({ id: row.id, name: row.data.name }))} verdicts={kit.outputs.map((row) => verdictOf(reading.countedPixels.value, neededPixels(row.data, situation.subject.sizeMm))).join(' ')} onOutput={chooseOutput} />
+      <Reading
+        now={now}
+        onWhy={setAsked}
+        outputs={kit.outputs.map((row) => ({ id: row.id, name: row.data.name }))}
+        verdicts={kit.outputs
+          .map((row) => verdictOf(reading.countedPixels.value, neededPixels(row.data, situation.subject.sizeMm)))
+          .join(' ')}
+        onOutput={chooseOutput}
+      />
     ) : (
       <View style={{ gap: space.medium }} role="alert">
         <Txt kind="strong" tone="needle">
@@ -91,9 +123,22 @@ function ReadyDesk({ desk }: { desk: Ready }) {
         {system ? <Key title="Measure with a ruler" onPress={() => router.push('/near/measure' as Href)} /> : null}
       </View>
     );
-  const picture = system && reading ? <ReadingPicture desk="near" system={system} reading={reading} subject={situation.subject} units={units} maxHeight={wide ? height * 0.5 : height * 0.3} /> : null;
+  const picture =
+    system && reading ? (
+      <ReadingPicture
+        desk="near"
+        system={system}
+        reading={reading}
+        subject={situation.subject}
+        units={units}
+        maxHeight={wide ? height * 0.5 : height * 0.3}
+      />
+    ) : null;
   const keep = reading ? <KeepBar reading={takeReading} /> : null;
-  const hints = [...((reading?.warnings ?? system?.warnings)?.filter((warning) => warning.code !== 'ratio.unknown') ?? []), ...(reading?.hints ?? [])];
+  const hints = [
+    ...((reading?.warnings ?? system?.warnings)?.filter((warning) => warning.code !== 'ratio.unknown') ?? []),
+    ...(reading?.hints ?? []),
+  ];
   const cautions = hints.length ? (
     <View>
       {hints.map((hint) => (
@@ -103,7 +148,10 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       ))}
     </View>
   ) : null;
-  const groups = calm?.system && calm.reading ? <NearGroups system={calm.system} reading={calm.reading} units={units} onWhy={setAsked} open={wide} /> : null;
+  const groups =
+    calm?.system && calm.reading ? (
+      <NearGroups system={calm.system} reading={calm.reading} units={units} onWhy={setAsked} open={wide} />
+    ) : null;
   return (
     <DeskFrame
       picture={picture}
@@ -141,7 +189,13 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
   return (
     <View style={styles.block}>
       <View style={styles.numbers}>
-        <Pressable role="button" onPress={() => onWhy('ratio')} style={styles.main} aria-label={`Reproduction ratio: ${ratio.number}, ${kind}. Why?`} testID="ratio">
+        <Pressable
+          role="button"
+          onPress={() => onWhy('ratio')}
+          style={styles.main}
+          aria-label={`Reproduction ratio: ${ratio.number}, ${kind}. Why?`}
+          testID="ratio"
+        >
           <Txt kind="huge" testID="ratio-value">
             {ratio.number}
           </Txt>
@@ -149,7 +203,13 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
             on the sensor, {kind} {showError(reading.ratio, units)}
           </Txt>
         </Pressable>
-        <Pressable role="button" onPress={() => onWhy('fieldWidthMm')} style={styles.second} aria-label={`Field: ${quantityText(reading.fieldWidthMm, units)} wide. Why?`} testID="field">
+        <Pressable
+          role="button"
+          onPress={() => onWhy('fieldWidthMm')}
+          style={styles.second}
+          aria-label={`Field: ${quantityText(reading.fieldWidthMm, units)} wide. Why?`}
+          testID="field"
+        >
           <Txt kind="large">{quantityText(reading.fieldWidthMm, units)}</Txt>
           <Txt kind="fine" tone="soft">
             wide, {quantityText(reading.fieldHeightMm, units)} high
@@ -163,7 +223,12 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
           </Txt>
         </Link>
       )}
-      <VerdictLine verdict={reading.verdict} words={words} sentence={verdictSentence(reading)} onWhy={() => onWhy('countedPixels')} />
+      <VerdictLine
+        verdict={reading.verdict}
+        words={words}
+        sentence={verdictSentence(reading)}
+        onWhy={() => onWhy('countedPixels')}
+      />
       <Gauge
         counted={reading.countedPixels.value}
         sampled={reading.pixelsOnSubject.value}
@@ -175,10 +240,38 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
       />
       <OutputKeys outputs={outputs} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={onOutput} />
       <View style={styles.row}>
-        <Figure label="Framed, as on 36 × 24" quantity={reading.framedMagnification} units={units} name="framedMagnification" onWhy={onWhy} testID="framed" />
-        <Figure label="On the screen" quantity={reading.screenMagnification} units={units} name="screenMagnification" onWhy={onWhy} testID="on-screen" />
-        <Figure label="Depth of one frame" quantity={reading.depthMm} units={units} name="depthMm" onWhy={onWhy} testID="depth" />
-        <Figure label="Pixels on the subject" quantity={reading.pixelsOnSubject} units={units} name="pixelsOnSubject" onWhy={onWhy} testID="near-pixels" />
+        <Figure
+          label="Framed, as on 36 × 24"
+          quantity={reading.framedMagnification}
+          units={units}
+          name="framedMagnification"
+          onWhy={onWhy}
+          testID="framed"
+        />
+        <Figure
+          label="On the screen"
+          quantity={reading.screenMagnification}
+          units={units}
+          name="screenMagnification"
+          onWhy={onWhy}
+          testID="on-screen"
+        />
+        <Figure
+          label="Depth of one frame"
+          quantity={reading.depthMm}
+          units={units}
+          name="depthMm"
+          onWhy={onWhy}
+          testID="depth"
+        />
+        <Figure
+          label="Pixels on the subject"
+          quantity={reading.pixelsOnSubject}
+          units={units}
+          name="pixelsOnSubject"
+          onWhy={onWhy}
+          testID="near-pixels"
+        />
       </View>
     </View>
   );

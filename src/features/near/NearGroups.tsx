@@ -19,12 +19,20 @@ import { useLearnedHandHold } from './useNearDesk';
 
 /** Everything the desk can tell, by name; Why opens any of them. */
 export function nearQuantities(system: EffectiveSystem, reading: NearReading): Record<string, Quantity> {
-  const isQuantity = (entry: [string, unknown]): entry is [string, Quantity] => typeof entry[1] === 'object' && entry[1] !== null && 'why' in entry[1];
-  return Object.fromEntries([...Object.entries(system).filter(isQuantity), ...Object.entries(reading).filter(isQuantity)]);
+  const isQuantity = (entry: [string, unknown]): entry is [string, Quantity] =>
+    typeof entry[1] === 'object' && entry[1] !== null && 'why' in entry[1];
+  return Object.fromEntries([
+    ...Object.entries(system).filter(isQuantity),
+    ...Object.entries(reading).filter(isQuantity),
+  ]);
 }
 
 const PAGES = [
-  { href: '/near/sizes', name: 'Three sizes', gloss: 'on the sensor, in the frame, on the screen; the same on every body' },
+  {
+    href: '/near/sizes',
+    name: 'Three sizes',
+    gloss: 'on the sensor, in the frame, on the screen; the same on every body',
+  },
   { href: '/near/plan', name: 'Plan for a ratio', gloss: 'every combination of the kit that gets there' },
   { href: '/near/aperture', name: 'Which f-number', gloss: 'detail and depth against it, and the best for the output' },
   { href: '/near/stack', name: 'Focus stack', gloss: 'step, frames, time, and a table to read out loud' },
@@ -45,11 +53,17 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
   const all = nearQuantities(system, reading);
   const figure = (label: string, name: string) => {
     const quantity = all[name];
-    return quantity ? <Figure key={name} label={label} quantity={quantity} units={units} name={name} onWhy={onWhy} /> : null;
+    return quantity ? (
+      <Figure key={name} label={label} quantity={quantity} units={units} name={name} onWhy={onWhy} />
+    ) : null;
   };
   return (
     <View>
-      <Group title="Depth and f-number" startsOpen={open} brief={`${quantityText(reading.depthMm, units)} deep at ${showFNumber(reading.setFNumber.value)}`}>
+      <Group
+        title="Depth and f-number"
+        startsOpen={open}
+        brief={`${quantityText(reading.depthMm, units)} deep at ${showFNumber(reading.setFNumber.value)}`}
+      >
         <View style={row}>
           {figure('Depth of one frame', 'depthMm')}
           {figure('Best f-number', 'bestFNumber')}
@@ -64,7 +78,11 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
             : `No f-number gives the output its pixels here; ${showFNumber(reading.curve.sharpest.fNumber)} resolves most.`}
         </Txt>
       </Group>
-      <Group title="Room in front" startsOpen={open} brief={reading.workingDistanceMm ? `about ${quantityText(reading.workingDistanceMm, units)}` : 'not known'}>
+      <Group
+        title="Room in front"
+        startsOpen={open}
+        brief={reading.workingDistanceMm ? `about ${quantityText(reading.workingDistanceMm, units)}` : 'not known'}
+      >
         <View style={row}>
           {figure('Working distance', 'workingDistanceMm')}
           {figure('Sensor to subject', 'subjectDistanceM')}
@@ -112,7 +130,17 @@ function HandField() {
       </Txt>
     );
   }
-  return <NumberField label="I hold by hand up to a ratio of" value={handHoldRatio} unit="none" shownUnit=": 1" minimum={0.01} maximum={20} onChange={(value) => value !== null && prefer({ handHoldRatio: value })} />;
+  return (
+    <NumberField
+      label="I hold by hand up to a ratio of"
+      value={handHoldRatio}
+      unit="none"
+      shownUnit=": 1"
+      minimum={0.01}
+      maximum={20}
+      onChange={(value) => value !== null && prefer({ handHoldRatio: value })}
+    />
+  );
 }
 
 const SAMPLING_WORDS = {
@@ -124,15 +152,23 @@ const SAMPLING_WORDS = {
 /** Whether pixels and objective go together, where there is one. */
 function Objective({ system, reading }: { system: EffectiveSystem; reading: NearReading }) {
   const { arrangement } = system;
-  const objective = arrangement.main.kind === 'objective' ? arrangement.main : arrangement.front.find((part) => part.kind === 'objective');
+  const objective =
+    arrangement.main.kind === 'objective'
+      ? arrangement.main
+      : arrangement.front.find((part) => part.kind === 'objective');
   if (!objective || objective.kind !== 'objective') return null;
   const sampling = objectiveSampling(objective.numericalAperture, reading.ratio.value, system.pitchUm.value);
-  const circle = objective.fieldNumberMm === undefined ? null : objectiveCircleMm(objective.fieldNumberMm, objective.magnification, reading.ratio.value);
+  const circle =
+    objective.fieldNumberMm === undefined
+      ? null
+      : objectiveCircleMm(objective.fieldNumberMm, objective.magnification, reading.ratio.value);
   const frame = diagonal(system.used.widthMm, system.used.heightMm);
   return (
     <Txt kind="small" tone={sampling.verdict === 'enough' ? 'soft' : 'caution'}>
       {`${SAMPLING_WORDS[sampling.verdict]} It tells ${formatFigures(sampling.smallestDetailUm, 2)} µm apart; a pixel is ${formatFigures(sampling.pixelUm, 2)} µm there, ${formatFigures(sampling.enoughUm, 2)} µm or less would do, from ${formatRatio(sampling.usefulRatio)} on.`}
-      {circle === null ? '' : ` Its field fills ${formatFigures(circle, 3)} mm on the sensor: ${circle >= frame ? 'the whole frame' : `dark corners beyond ${formatFigures((circle / frame) * 100, 2)} % of the diagonal`}.`}
+      {circle === null
+        ? ''
+        : ` Its field fills ${formatFigures(circle, 3)} mm on the sensor: ${circle >= frame ? 'the whole frame' : `dark corners beyond ${formatFigures((circle / frame) * 100, 2)} % of the diagonal`}.`}
     </Txt>
   );
 }

@@ -8,7 +8,13 @@ import { LeverRow } from '@/ui/levers/LeverRow';
 import { nearLeverText } from './nearLeverText';
 import { useNearLevers } from './useNearLevers';
 
-const ICONS = { ratio: 'center-focus-strong', aperture: 'camera', chain: 'add-circle-outline', mode: 'crop', setup: 'photo-camera' } as const;
+const ICONS = {
+  ratio: 'center-focus-strong',
+  aperture: 'camera',
+  chain: 'add-circle-outline',
+  mode: 'crop',
+  setup: 'photo-camera',
+} as const;
 
 /** Levers close up: focus, f-number, tubes, close-up lenses, converters, modes, other set-ups. */
 export const NearLeverList = memo(function NearLeverList({ onWhy }: { onWhy: (gain: Quantity) => void }) {
@@ -19,7 +25,9 @@ export const NearLeverList = memo(function NearLeverList({ onWhy }: { onWhy: (ga
   return (
     <View>
       <LeverHead trying={Object.keys(trials).length > 0} onAdopt={adoptTrials} />
-      {levers.length === 0 && !pending ? <Txt tone="soft">Nothing else to try: add tubes or close-up lenses to the kit.</Txt> : null}
+      {levers.length === 0 && !pending ? (
+        <Txt tone="soft">Nothing else to try: add tubes or close-up lenses to the kit.</Txt>
+      ) : null}
       {situation
         ? levers.map((lever) => (
             <LeverRow

@@ -29,25 +29,31 @@ function titleOf(lever: NearLever<unknown>): string {
  */
 function depthText({ depthChange, cocSchool, kind }: NearLever<unknown>): string {
   if (Math.abs(depthChange - 1) < 0.01) return '';
-  const change = depthChange > 1 ? `${formatFigures(depthChange, 2)}\u202f× as deep` : `depth down to ${formatFigures(depthChange * 100, 2)}\u202f%`;
+  const change =
+    depthChange > 1
+      ? `${formatFigures(depthChange, 2)}\u202f× as deep`
+      : `depth down to ${formatFigures(depthChange * 100, 2)}\u202f%`;
   return kind === 'mode' || kind === 'setup' ? `${change} by ${COC_NAMES[cocSchool]}` : change;
 }
 
 /** Words a lever close up: what it makes of the ratio, of the detail and of the depth, and what it costs. */
 export function nearLeverText(lever: NearLever<unknown>, units: UnitSystem): LeverText {
   const same = Math.abs(lever.ratioChange - 1) < 0.005;
-  const room = lever.workingAfterMm === undefined || same ? '' : lever.workingAfterMm <= 0 ? 'no room in front' : `about ${shownText(showSubjectMm(lever.workingAfterMm, units, 2))} in front of the glass`;
+  const room =
+    lever.workingAfterMm === undefined || same
+      ? ''
+      : lever.workingAfterMm <= 0
+        ? 'no room in front'
+        : `about ${shownText(showSubjectMm(lever.workingAfterMm, units, 2))} in front of the glass`;
   return {
     title: upper(titleOf(lever)),
     gain: listed([
-      same ? 'same ratio' : `${formatRatio(lever.ratioAfter)}, field ${shownText(showSubjectMm(lever.fieldAfterMm, units, 2))}`,
+      same
+        ? 'same ratio'
+        : `${formatRatio(lever.ratioAfter)}, field ${shownText(showSubjectMm(lever.fieldAfterMm, units, 2))}`,
       Math.abs(lever.resolvedChange - 1) < 0.005 ? 'same detail' : `${formatChange(lever.resolvedChange)} resolved`,
     ]),
-    price: listed([
-      depthText(lever),
-      Math.abs(lever.stops) < 1 / 6 ? '' : formatStops(lever.stops),
-      room,
-    ]),
+    price: listed([depthText(lever), Math.abs(lever.stops) < 1 / 6 ? '' : formatStops(lever.stops), room]),
     caution: lever.caution ?? '',
   };
 }

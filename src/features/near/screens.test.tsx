@@ -13,7 +13,15 @@ import SizesPage from './pages/SizesPage';
 import StackPage from './pages/StackPage';
 
 const mockPush = jest.fn();
-jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: (to: string) => mockPush(to), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }) }));
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: unknown }) => children,
+  useRouter: () => ({
+    push: (to: string) => mockPush(to),
+    back: jest.fn(),
+    canGoBack: () => false,
+    replace: jest.fn(),
+  }),
+}));
 
 const start = useInHand.getState();
 const set = (change: Partial<typeof start>): void =>
@@ -60,7 +68,11 @@ describe('the Near desk', () => {
   it('leads to the ruler when a chain’s ratio cannot be worked out', async () => {
     // A reversed lens of which neither length nor flange is entered.
     const held = demoHeld();
-    held.optics = held.optics!.map((row) => (row.id === demoOptics.wide20.id ? { ...row, data: { ...demoOptics.wide20.data, lengthMm: undefined, flangeMm: undefined } } : row));
+    held.optics = held.optics!.map((row) =>
+      row.id === demoOptics.wide20.id
+        ? { ...row, data: { ...demoOptics.wide20.data, lengthMm: undefined, flangeMm: undefined } }
+        : row,
+    );
     useInHand.setState({ chain: [link(demoOptics.wide20.id), { type: 'adapter', id: demoAdapters.reversing.id }] });
     await renderWithKit(<NearDesk />, { held });
     fireEvent.press(screen.getByText('Measure with a ruler'));
@@ -84,7 +96,11 @@ describe('measuring with a ruler', () => {
     expect(words()).toContain('agrees with 1.3 : 1');
     fireEvent.press(screen.getByText('Use this ratio for this chain'));
     const [change] = useOutbox.getState().waiting;
-    expect(change).toMatchObject({ resource: 'ratios', verb: 'create', data: { at: 'closest', method: 'ruler', visibleMm: 27.5, frameWidthMm: 36, chain: demoSetups.heath.data.chain } });
+    expect(change).toMatchObject({
+      resource: 'ratios',
+      verb: 'create',
+      data: { at: 'closest', method: 'ruler', visibleMm: 27.5, frameWidthMm: 36, chain: demoSetups.heath.data.chain },
+    });
     expect((change as { data: { ratio: number } }).data.ratio).toBeCloseTo(36 / 27.5, 9);
   });
 
@@ -105,7 +121,8 @@ describe('measuring with a ruler', () => {
 describe('the pages close up', () => {
   it('three sizes never mix, and the pixels stay', async () => {
     await renderWithKit(<SizesPage />);
-    for (const each of ['Reproduction ratio', 'Framed magnification', 'On the screen', 'The pixels stay']) expect(words()).toContain(each);
+    for (const each of ['Reproduction ratio', 'Framed magnification', 'On the screen', 'The pixels stay'])
+      expect(words()).toContain(each);
     set({ screenWidthMm: 600 });
     expect(words()).toContain('21.1 ×');
   });
@@ -136,7 +153,13 @@ describe('the pages close up', () => {
     expect(words()).toContain('Opened by the ratio of the sensors');
   });
 
-  it.each([['Sizes', SizesPage], ['Aperture', AperturePage], ['Stack', StackPage], ['Sensors', SensorsPage], ['Measure', MeasurePage]] as const)('%s without anything in hand says so', async (_, Page) => {
+  it.each([
+    ['Sizes', SizesPage],
+    ['Aperture', AperturePage],
+    ['Stack', StackPage],
+    ['Sensors', SensorsPage],
+    ['Measure', MeasurePage],
+  ] as const)('%s without anything in hand says so', async (_, Page) => {
     await renderWithKit(<Page />, { held: {} });
     expect(words()).toContain('Take a set-up and a subject in hand first.');
     await renderWithKit(<Page />, { silent: true });

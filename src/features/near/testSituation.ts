@@ -1,7 +1,21 @@
 import type { Link } from '@/data/inHand';
 import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
 
-const NOTHING: Chosen = { setupId: null, subjectId: null, outputId: null, distanceM: null, focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null, nearFNumber: null, trials: {}, cropConvention: 'usual', judgeBy: 'resolved' };
+const NOTHING: Chosen = {
+  setupId: null,
+  subjectId: null,
+  outputId: null,
+  distanceM: null,
+  focalMm: null,
+  modeId: null,
+  converterIds: null,
+  chain: null,
+  nearRatio: null,
+  nearFNumber: null,
+  trials: {},
+  cropConvention: 'usual',
+  judgeBy: 'resolved',
+};
 
 /** For tests: a situation with what led to it. */
 export function ready(kit: Kit, change: Partial<Chosen>): Situation & { chosen: Chosen } {
@@ -12,4 +26,7 @@ export function ready(kit: Kit, change: Partial<Chosen>): Situation & { chosen: 
 }
 
 /** For tests: a lens with some tubes of a set. */
-export const chainLinksOf = (lensId: string, tubesId: string, usedMm: number[]): Link[] => [{ type: 'optic', id: lensId }, { type: 'adapter', id: tubesId, usedMm }];
+export const chainLinksOf = (lensId: string, tubesId: string, usedMm: number[]): Link[] => [
+  { type: 'optic', id: lensId },
+  { type: 'adapter', id: tubesId, usedMm },
+];

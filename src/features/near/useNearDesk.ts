@@ -34,7 +34,16 @@ export type NearDeskView =
 export function useLearnedHandHold(): HandHold | null {
   const readings = useHeldReadings();
   return useMemo(
-    () => learnedHandHold(readings.flatMap((data) => (data.desk === 'near' && data.result.ratio !== undefined && (data.held === 'handSharp' || data.held === 'handBlurred') ? [{ ratio: data.result.ratio, sharp: data.held === 'handSharp' }] : []))),
+    () =>
+      learnedHandHold(
+        readings.flatMap((data) =>
+          data.desk === 'near' &&
+          data.result.ratio !== undefined &&
+          (data.held === 'handSharp' || data.held === 'handBlurred')
+            ? [{ ratio: data.result.ratio, sharp: data.held === 'handSharp' }]
+            : [],
+        ),
+      ),
     [readings],
   );
 }
@@ -51,8 +60,17 @@ export function useNearWays(): NearWays {
 export function nearDeskState(situation: Situation, ways: NearWays, units: UnitSystem = 'metric'): NearDeskState {
   const system = foldSystem(situation.setup, situation.convention);
   if (!system.ok) return { situation, system: null, reading: null, problem: system.problem };
-  const reading = readNear({ ...situation, ...ways, system: system.value, units, ratio: situation.nearRatio, fNumber: situation.nearFNumber });
-  return reading.ok ? { situation, system: system.value, reading: reading.value, problem: null } : { situation, system: system.value, reading: null, problem: reading.problem };
+  const reading = readNear({
+    ...situation,
+    ...ways,
+    system: system.value,
+    units,
+    ratio: situation.nearRatio,
+    fNumber: situation.nearFNumber,
+  });
+  return reading.ok
+    ? { situation, system: system.value, reading: reading.value, problem: null }
+    : { situation, system: system.value, reading: null, problem: reading.problem };
 }
 
 /** The Near desk as it stands. */

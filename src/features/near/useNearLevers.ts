@@ -17,7 +17,10 @@ function leversFor(situation: Situation, kit: Kit, ways: NearWays): NearLever<Pa
     ratio: situation.nearRatio,
     fNumber: situation.nearFNumber,
     candidates: nearCandidates(situation, kit),
-    patchFor: ({ ratio, fNumber }) => ({ ...(ratio === undefined ? {} : { nearRatio: ratio }), ...(fNumber === undefined ? {} : { nearFNumber: fNumber }) }),
+    patchFor: ({ ratio, fNumber }) => ({
+      ...(ratio === undefined ? {} : { nearRatio: ratio }),
+      ...(fNumber === undefined ? {} : { nearFNumber: fNumber }),
+    }),
   });
 }
 
@@ -25,11 +28,14 @@ function leversFor(situation: Situation, kit: Kit, ways: NearWays): NearLever<Pa
 export function nearLeversOf(kit: Kit, chosen: Chosen, ways: NearWays): NearLever<Patch>[] {
   const situation = situationOf(kit, chosen);
   if (typeof situation === 'string') return [];
-  const tried = (Object.keys(chosen.trials) as TrialKind[]).filter((kind): kind is NearLeverKind => (ORDER as string[]).includes(kind));
+  const tried = (Object.keys(chosen.trials) as TrialKind[]).filter((kind): kind is NearLeverKind =>
+    (ORDER as string[]).includes(kind),
+  );
   const levers = leversFor(situation, kit, ways).filter((lever) => !tried.includes(lever.kind));
   for (const kind of tried) {
     const without = situationOf(kit, chosen, [kind]);
-    if (typeof without !== 'string') levers.push(...leversFor(without, kit, ways).filter((lever) => lever.kind === kind));
+    if (typeof without !== 'string')
+      levers.push(...leversFor(without, kit, ways).filter((lever) => lever.kind === kind));
   }
   return levers.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
 }
@@ -38,7 +44,9 @@ const EVERY_MS = 140;
 
 /** Only a pull at the rule may wait: whatever is tapped is answered at once. */
 function isTap(from: Chosen, to: Chosen): boolean {
-  return (Object.keys(to) as (keyof Chosen)[]).some((key) => key !== 'nearRatio' && key !== 'nearFNumber' && from[key] !== to[key]);
+  return (Object.keys(to) as (keyof Chosen)[]).some(
+    (key) => key !== 'nearRatio' && key !== 'nearFNumber' && from[key] !== to[key],
+  );
 }
 
 export interface NearLevers {
@@ -55,6 +63,10 @@ export function useNearLevers(): NearLevers {
   return useMemo(() => {
     if (!chosen) return { levers: [], situation: null, pending: true };
     const situation = situationOf(kit, chosen);
-    return { levers: nearLeversOf(kit, chosen, ways), situation: typeof situation === 'string' ? null : situation, pending: false };
+    return {
+      levers: nearLeversOf(kit, chosen, ways),
+      situation: typeof situation === 'string' ? null : situation,
+      pending: false,
+    };
   }, [kit, chosen, ways]);
 }

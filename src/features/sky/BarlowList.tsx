@@ -25,8 +25,18 @@ export function BarlowList({ desk, discArcsec }: Props) {
   const { situation, system } = desk;
   const factors = situation.setup.chain.filter(isFactor);
   const present = factors.reduce((product, part) => product * part.factor, 1);
-  const choices = spreadChoices({ focalMm: system.focalMm.value / present, fNumber: system.fNumber.value / present }, present, situation.converters.map(({ id, spec }) => ({ id, name: spec.name, factor: spec.factor })), system.pitchUm.value, discArcsec);
-  const choose = (choice: SpreadChoice) => toggleTrial('converter', { leverId: `spread-${choice.id}`, patch: { converterIds: choice.id === 'bare' ? [] : [choice.id] } });
+  const choices = spreadChoices(
+    { focalMm: system.focalMm.value / present, fNumber: system.fNumber.value / present },
+    present,
+    situation.converters.map(({ id, spec }) => ({ id, name: spec.name, factor: spec.factor })),
+    system.pitchUm.value,
+    discArcsec,
+  );
+  const choose = (choice: SpreadChoice) =>
+    toggleTrial('converter', {
+      leverId: `spread-${choice.id}`,
+      patch: { converterIds: choice.id === 'bare' ? [] : [choice.id] },
+    });
   return (
     <View>
       <View style={styles.head}>
@@ -61,22 +71,46 @@ export function BarlowList({ desk, discArcsec }: Props) {
             </View>
             <View style={styles.figures}>
               <Txt kind="figure">{`${formatFixed(choice.discPx)}\u202fpx`}</Txt>
-              <Txt kind="fine" tone="soft">{`${showFNumber(choice.fNumber)}, ${formatFigures(choice.fNumberOverPitch, 2)}\u202f× p`}</Txt>
+              <Txt
+                kind="fine"
+                tone="soft"
+              >{`${showFNumber(choice.fNumber)}, ${formatFigures(choice.fNumberOverPitch, 2)}\u202f× p`}</Txt>
             </View>
           </Pressable>
         ))}
       </View>
       <Txt kind="small" tone="soft">
-        Spread twice as wide, every pixel gets a quarter of the light: the exposure is four times as long, fewer frames come in before the planet turns, and the air blurs more of each.
+        Spread twice as wide, every pixel gets a quarter of the light: the exposure is four times as long, fewer frames
+        come in before the planet turns, and the air blurs more of each.
       </Txt>
     </View>
   );
 }
 
 const useStyles = stylesOf((palette) => ({
-  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', flexWrap: 'wrap', gap: space.medium, minHeight: TARGET },
-  line: { flexDirection: 'row', alignItems: 'center', gap: space.page, minHeight: TARGET, paddingVertical: space.medium, borderTopWidth: 1, borderColor: palette.hairline },
-  present: { backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.needle, paddingLeft: space.medium },
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    flexWrap: 'wrap',
+    gap: space.medium,
+    minHeight: TARGET,
+  },
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.page,
+    minHeight: TARGET,
+    paddingVertical: space.medium,
+    borderTopWidth: 1,
+    borderColor: palette.hairline,
+  },
+  present: {
+    backgroundColor: palette.raised,
+    borderLeftWidth: 3,
+    borderLeftColor: palette.needle,
+    paddingLeft: space.medium,
+  },
   words: { flex: 1 },
   figures: { alignItems: 'flex-end' },
 }));

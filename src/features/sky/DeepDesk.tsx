@@ -36,7 +36,8 @@ export default function DeepDesk() {
   return <SkyDeskGate here="/sky/deep">{(desk) => <Deep desk={desk} />}</SkyDeskGate>;
 }
 
-const degreesText = (degrees: number): string => (degrees >= 1 ? `${formatFigures(degrees, 3)}°` : `${formatFigures(degrees * 60, 3)}′`);
+const degreesText = (degrees: number): string =>
+  degrees >= 1 ? `${formatFigures(degrees, 3)}°` : `${formatFigures(degrees * 60, 3)}′`;
 const titleOf = (object: DeepObject): string => `${object.name}, ${DEEP_KIND_NAMES[object.kind]}`;
 
 function Deep({ desk }: { desk: Ready }) {
@@ -48,13 +49,23 @@ function Deep({ desk }: { desk: Ready }) {
   const sky = useSky();
   const { system } = desk;
   const object = DEEP_OBJECTS.find((each) => each.id === sky.targetId) ?? DEEP_OBJECTS[0]!;
-  const reading = readDeep({ system, object, rollDeg: sky.frameRollDeg, overlap: sky.overlap, seeingArcsec: sky.seeingArcsec, tolerancePx: sky.tolerancePx, mountArcsecPerMin: sky.mountArcsecPerMin });
+  const reading = readDeep({
+    system,
+    object,
+    rollDeg: sky.frameRollDeg,
+    overlap: sky.overlap,
+    seeingArcsec: sky.seeingArcsec,
+    tolerancePx: sky.tolerancePx,
+    mountArcsecPerMin: sky.mountArcsecPerMin,
+  });
   const { plan, stand } = reading;
   const field = { widthDeg: reading.fieldWidthDeg.value, heightDeg: reading.fieldHeightDeg.value };
   const best = bestRollDeg(object, field, sky.overlap);
   const bestPlan = planMosaic(object, field, best, sky.overlap);
   const night = useNight();
-  const window = night ? bestWindow(ofDate(object.raHours, object.declinationDeg, night.midnightMs), night.site, night.night) : null;
+  const window = night
+    ? bestWindow(ofDate(object.raHours, object.declinationDeg, night.midnightMs), night.site, night.night)
+    : null;
 
   const found: unknown = asked === null ? undefined : reading[asked as keyof typeof reading];
   const why = typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
@@ -78,34 +89,117 @@ function Deep({ desk }: { desk: Ready }) {
         description={`${titleOf(object)}: ${formatFigures(object.lengthArcmin, 3)} by ${formatFigures(object.widthArcmin, 3)} arcminutes against a field of ${degreesText(field.widthDeg)} by ${degreesText(field.heightDeg)}, in ${plan.panels} ${plan.panels === 1 ? 'frame' : 'frames'}.`}
       />
       <Txt kind="title" level={1} testID="deep-fit">
-        {plan.panels === 1 ? `${object.name} fits: it fills ${formatFixed(plan.fill * 100)}\u202f% of the frame` : `${object.name} needs ${plan.panels} frames, ${plan.columns} × ${plan.rows}`}
+        {plan.panels === 1
+          ? `${object.name} fits: it fills ${formatFixed(plan.fill * 100)}\u202f% of the frame`
+          : `${object.name} needs ${plan.panels} frames, ${plan.columns} × ${plan.rows}`}
       </Txt>
       <Txt tone="soft">
         {`${DEEP_KIND_NAMES[object.kind]}, ${formatFigures(object.lengthArcmin, 3)} × ${formatFigures(object.widthArcmin, 3)} arcmin${plan.panels > 1 ? `; all frames together take in ${degreesText(plan.totalWidthDeg)} × ${degreesText(plan.totalHeightDeg)}` : ''}. Catalogue size, good to some ten per cent.`}
       </Txt>
       <View style={styles.row}>
-        <Figure label="Field" quantity={reading.fieldWidthDeg} beside={`× ${degreesText(reading.fieldHeightDeg.value)}`} units={units} name="fieldWidthDeg" onWhy={setAsked} testID="deep-field" />
+        <Figure
+          label="Field"
+          quantity={reading.fieldWidthDeg}
+          beside={`× ${degreesText(reading.fieldHeightDeg.value)}`}
+          units={units}
+          name="fieldWidthDeg"
+          onWhy={setAsked}
+          testID="deep-field"
+        />
         <Figure label="It fills" quantity={reading.fillPercent} units={units} name="fillPercent" onWhy={setAsked} />
         <Figure label="Its length" quantity={reading.lengthPx} units={units} name="lengthPx" onWhy={setAsked} />
-        <Figure label="A pixel" quantity={reading.pixelScaleArcsec} units={units} name="pixelScaleArcsec" onWhy={setAsked} />
-        <Figure label="Against the seeing" quantity={reading.pixelToSeeing} units={units} name="pixelToSeeing" onWhy={setAsked} />
-        <Figure label="On a tripod" quantity={reading.tripodS} units={units} name="tripodS" onWhy={setAsked} testID="tripod" />
-        <Figure label="Mount, unguided" quantity={reading.unguidedS} units={units} name="unguidedS" onWhy={setAsked} testID="unguided" />
+        <Figure
+          label="A pixel"
+          quantity={reading.pixelScaleArcsec}
+          units={units}
+          name="pixelScaleArcsec"
+          onWhy={setAsked}
+        />
+        <Figure
+          label="Against the seeing"
+          quantity={reading.pixelToSeeing}
+          units={units}
+          name="pixelToSeeing"
+          onWhy={setAsked}
+        />
+        <Figure
+          label="On a tripod"
+          quantity={reading.tripodS}
+          units={units}
+          name="tripodS"
+          onWhy={setAsked}
+          testID="tripod"
+        />
+        <Figure
+          label="Mount, unguided"
+          quantity={reading.unguidedS}
+          units={units}
+          name="unguidedS"
+          onWhy={setAsked}
+          testID="unguided"
+        />
       </View>
       {bestPlan.panels < plan.panels || (bestPlan.panels === plan.panels && bestPlan.fill < plan.fill * 0.9) ? (
-        <Key title={`Turn the frame to ${best}°: ${bestPlan.panels < plan.panels ? (bestPlan.panels === 1 ? 'one frame' : `${bestPlan.panels} frames`) : `fills ${formatFixed(bestPlan.fill * 100)}\u202f%`}`} icon="rotate-right" onPress={() => sky.set({ frameRollDeg: best })} />
+        <Key
+          title={`Turn the frame to ${best}°: ${bestPlan.panels < plan.panels ? (bestPlan.panels === 1 ? 'one frame' : `${bestPlan.panels} frames`) : `fills ${formatFixed(bestPlan.fill * 100)}\u202f%`}`}
+          icon="rotate-right"
+          onPress={() => sky.set({ frameRollDeg: best })}
+        />
       ) : null}
       <FieldRow>
-        <NumberField label="Frame turned, north to east" value={sky.frameRollDeg} unit="none" shownUnit="°" minimum={-180} maximum={360} onChange={(value) => value !== null && sky.set({ frameRollDeg: value })} testID="roll-field" />
-        <NumberField label="Overlap of frames" value={Math.round(sky.overlap * 100)} unit="none" shownUnit="%" minimum={0} maximum={80} onChange={(value) => value !== null && sky.set({ overlap: value / 100 })} testID="overlap-field" />
+        <NumberField
+          label="Frame turned, north to east"
+          value={sky.frameRollDeg}
+          unit="none"
+          shownUnit="°"
+          minimum={-180}
+          maximum={360}
+          onChange={(value) => value !== null && sky.set({ frameRollDeg: value })}
+          testID="roll-field"
+        />
+        <NumberField
+          label="Overlap of frames"
+          value={Math.round(sky.overlap * 100)}
+          unit="none"
+          shownUnit="%"
+          minimum={0}
+          maximum={80}
+          onChange={(value) => value !== null && sky.set({ overlap: value / 100 })}
+          testID="overlap-field"
+        />
       </FieldRow>
       <Txt kind="title" tone={stand === 'right' ? 'press' : 'caution'} level={2} testID="seeing">
         {`${{ fine: '▲', right: '●', coarse: '▽' }[stand]} ${formatFigures(reading.pixelScaleArcsec.value, 3)}″ a pixel: ${SEEING_WORDS[stand]}`}
       </Txt>
       <FieldRow>
-        <NumberField label="Seeing, width of a star" value={sky.seeingArcsec} unit="none" shownUnit="″" minimum={0.3} maximum={20} onChange={(value) => value !== null && sky.set({ seeingArcsec: value })} testID="seeing-field" />
-        <NumberField label="A star may run" value={sky.tolerancePx} unit="none" shownUnit="px" minimum={0.1} maximum={500} onChange={(value) => value !== null && sky.set({ tolerancePx: value })} />
-        <NumberField label="Mount’s error, unguided" value={sky.mountArcsecPerMin} unit="none" shownUnit="″/min" minimum={0.01} maximum={1000} onChange={(value) => value !== null && sky.set({ mountArcsecPerMin: value })} />
+        <NumberField
+          label="Seeing, width of a star"
+          value={sky.seeingArcsec}
+          unit="none"
+          shownUnit="″"
+          minimum={0.3}
+          maximum={20}
+          onChange={(value) => value !== null && sky.set({ seeingArcsec: value })}
+          testID="seeing-field"
+        />
+        <NumberField
+          label="A star may run"
+          value={sky.tolerancePx}
+          unit="none"
+          shownUnit="px"
+          minimum={0.1}
+          maximum={500}
+          onChange={(value) => value !== null && sky.set({ tolerancePx: value })}
+        />
+        <NumberField
+          label="Mount’s error, unguided"
+          value={sky.mountArcsecPerMin}
+          unit="none"
+          shownUnit="″/min"
+          minimum={0.01}
+          maximum={1000}
+          onChange={(value) => value !== null && sky.set({ mountArcsecPerMin: value })}
+        />
       </FieldRow>
       {night ? (
         <Txt testID="deep-window">
@@ -142,13 +236,35 @@ function Deep({ desk }: { desk: Ready }) {
 function OtherSetups({ desk, object }: { desk: Ready; object: DeepObject }) {
   const sky = useSky();
   const { situation } = desk;
-  const rows = [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.otherSetups].flatMap(({ name, setup }) => {
-    const folded = foldSystem(setup, situation.convention);
-    if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];
-    const reading = readDeep({ system: folded.value, object, rollDeg: sky.frameRollDeg, overlap: sky.overlap, seeingArcsec: sky.seeingArcsec, tolerancePx: sky.tolerancePx, mountArcsecPerMin: sky.mountArcsecPerMin });
-    const { panels } = reading.plan;
-    return [{ key: name, cells: [name, panels === 1 ? 'fits' : formatFixed(panels), `${formatFixed(reading.fillPercent.value)}\u202f%`, `${formatFigures(reading.pixelScaleArcsec.value, 2)}″`, { fine: 'too fine', right: 'right', coarse: 'coarse' }[reading.stand]], strong: name === situation.setupRow.data.name }];
-  });
+  const rows = [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.otherSetups].flatMap(
+    ({ name, setup }) => {
+      const folded = foldSystem(setup, situation.convention);
+      if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];
+      const reading = readDeep({
+        system: folded.value,
+        object,
+        rollDeg: sky.frameRollDeg,
+        overlap: sky.overlap,
+        seeingArcsec: sky.seeingArcsec,
+        tolerancePx: sky.tolerancePx,
+        mountArcsecPerMin: sky.mountArcsecPerMin,
+      });
+      const { panels } = reading.plan;
+      return [
+        {
+          key: name,
+          cells: [
+            name,
+            panels === 1 ? 'fits' : formatFixed(panels),
+            `${formatFixed(reading.fillPercent.value)}\u202f%`,
+            `${formatFigures(reading.pixelScaleArcsec.value, 2)}″`,
+            { fine: 'too fine', right: 'right', coarse: 'coarse' }[reading.stand],
+          ],
+          strong: name === situation.setupRow.data.name,
+        },
+      ];
+    },
+  );
   return (
     <View style={{ gap: space.small }}>
       <Txt kind="title" level={2}>
@@ -163,7 +279,16 @@ function ObjectList({ targetId, onChoose }: { targetId: string; onChoose: (id: s
   const styles = useStyles();
   return (
     <View style={styles.block}>
-      <Choice label="Objects, by catalogue number" value={targetId} options={DEEP_OBJECTS.map((each) => ({ value: each.id, name: each.name, gloss: `${DEEP_KIND_NAMES[each.kind]}, ${formatFigures(each.lengthArcmin, 2)} arcmin` }))} onChange={onChoose} />
+      <Choice
+        label="Objects, by catalogue number"
+        value={targetId}
+        options={DEEP_OBJECTS.map((each) => ({
+          value: each.id,
+          name: each.name,
+          gloss: `${DEEP_KIND_NAMES[each.kind]}, ${formatFigures(each.lengthArcmin, 2)} arcmin`,
+        }))}
+        onChange={onChoose}
+      />
     </View>
   );
 }

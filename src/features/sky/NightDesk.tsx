@@ -52,11 +52,17 @@ function darkWords(night: NightFrame, at: (ms: number) => string): string {
     ? 'the Sun stays up'
     : sunDown.throughout
       ? 'the Sun stays down'
-      : [sunset === null ? '' : `the Sun sets at ${at(sunset)}`, sunrise === null ? '' : `${sunset === null ? 'the Sun ' : ''}rises at ${at(sunrise)}`].filter((word) => word !== '').join(' and ');
+      : [
+          sunset === null ? '' : `the Sun sets at ${at(sunset)}`,
+          sunrise === null ? '' : `${sunset === null ? 'the Sun ' : ''}rises at ${at(sunrise)}`,
+        ]
+          .filter((word) => word !== '')
+          .join(' and ');
   if (dark?.throughout) return 'Dark from noon to noon: the Sun never comes nearer than 18° to the horizon.';
   if (dark) return `Dark from ${at(dark.fromMs)} to ${at(dark.toMs)}, ${hours(dark)} hours; ${sun}.`;
   if (dusk?.throughout) return `It does not get fully dark, and stays as deep as dusk from noon to noon; ${sun}.`;
-  if (dusk) return `It does not get fully dark that night; deepest between ${at(dusk.fromMs)} and ${at(dusk.toMs)}; ${sun}.`;
+  if (dusk)
+    return `It does not get fully dark that night; deepest between ${at(dusk.fromMs)} and ${at(dusk.toMs)}; ${sun}.`;
   return `It does not get dark that night; ${sun}.`;
 }
 
@@ -77,18 +83,34 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
   const [shownId, setShownId] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
   const at = (ms: number) => clock(ms, site.zone);
-  const planets = useMemo(() => PLANET_NAMES.map((name) => ({ name, ...planetOn(name, site, midnightMs) })), [site, midnightMs]);
+  const planets = useMemo(
+    () => PLANET_NAMES.map((name) => ({ name, ...planetOn(name, site, midnightMs) })),
+    [site, midnightMs],
+  );
   const offers = useMemo((): Offer[] => {
-    const offer = (id: string, name: string, place: Place): Offer => ({ id, name, place, best: bestWindow(place, site, night) });
-    return [...DEEP_OBJECTS.map((each) => offer(each.id, each.name, ofDate(each.raHours, each.declinationDeg, midnightMs))), ...planets.map((each) => offer(each.name, each.name, each))];
+    const offer = (id: string, name: string, place: Place): Offer => ({
+      id,
+      name,
+      place,
+      best: bestWindow(place, site, night),
+    });
+    return [
+      ...DEEP_OBJECTS.map((each) => offer(each.id, each.name, ofDate(each.raHours, each.declinationDeg, midnightMs))),
+      ...planets.map((each) => offer(each.name, each.name, each)),
+    ];
   }, [site, night, midnightMs, planets]);
   const shown = offers.find((each) => each.id === (shownId ?? sky.targetId)) ?? offers[0]!;
   const altitudes = useMemo(() => altitudesOf(shown.place, site, night), [shown, site, night]);
   const isPlanet = planets.find((each) => each.name === shown.id);
   const up = offers.filter((each) => each.best).sort((a, b) => b.best!.highestDeg - a.best!.highestDeg);
   const darkest = night.dark ?? night.dusk;
-  const moonUp = darkest ? night.times.filter((ms, i) => ms >= darkest.fromMs && ms <= darkest.toMs && night.moonDeg[i]! > 0) : [];
-  const span = night.sunset !== null && night.sunrise !== null ? { fromMs: night.sunset, toMs: night.sunrise } : { fromMs: night.fromMs, toMs: night.toMs };
+  const moonUp = darkest
+    ? night.times.filter((ms, i) => ms >= darkest.fromMs && ms <= darkest.toMs && night.moonDeg[i]! > 0)
+    : [];
+  const span =
+    night.sunset !== null && night.sunrise !== null
+      ? { fromMs: night.sunset, toMs: night.sunrise }
+      : { fromMs: night.fromMs, toMs: night.toMs };
   const numbers = nightQuantities(night, shown.best, shown.name);
   const why = asked === null ? undefined : numbers[asked as keyof typeof numbers];
   const sheet = why ? (
@@ -103,7 +125,12 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
   const head = (
     <View style={styles.block}>
       <View style={styles.day}>
-        <Key title="The night before" icon="chevron-left" iconOnly onPress={() => sky.set({ day: shiftDay(day, -1) })} />
+        <Key
+          title="The night before"
+          icon="chevron-left"
+          iconOnly
+          onPress={() => sky.set({ day: shiftDay(day, -1) })}
+        />
         <View style={styles.words}>
           <Txt kind="title" level={1} testID="night-title">
             {dayText(day)}
@@ -130,7 +157,11 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
         description={`Altitudes of ${shown.name} and the Moon through the night${shown.best ? `; best from ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)} degrees` : ''}.`}
       />
       <Txt kind="title" tone={shown.best ? 'press' : 'needle'} testID="best-window">
-        {shown.best ? `● ${shown.name}: ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)}° at ${at(shown.best.highestMs)}` : darkest ? `▽ ${shown.name} does not stand above ${LEAST_ALTITUDE_DEG}° in the dark` : `▽ No window for ${shown.name}: it does not get dark`}
+        {shown.best
+          ? `● ${shown.name}: ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)}° at ${at(shown.best.highestMs)}`
+          : darkest
+            ? `▽ ${shown.name} does not stand above ${LEAST_ALTITUDE_DEG}° in the dark`
+            : `▽ No window for ${shown.name}: it does not get dark`}
       </Txt>
       {shown.best?.moonDisturbs ? (
         <Txt tone="caution">{`The Moon, ${formatFixed(night.moonLitShare * 100)}\u202f% lit, is up and comes within ${formatFixed(shown.best.moonFromDeg)}°: faint parts drown in it.`}</Txt>
@@ -140,25 +171,46 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
           {`⚠ ${isPlanet.name} stands only ${formatFixed(isPlanet.fromSunDeg)}° from the Sun. ${SUN_WARNING}`}
         </Txt>
       ) : null}
-      <Txt testID="dark-hours">
-        {darkWords(night, at)}
-      </Txt>
+      <Txt testID="dark-hours">{darkWords(night, at)}</Txt>
       <Txt testID="moon-line">{`Moon ${night.moonPhase}, ${formatFixed(night.moonLitShare * 100)}\u202f% lit, ${!darkest ? 'in a night that does not get dark' : moonUp.length === 0 ? 'below the horizon while it is dark' : `up in the dark from ${at(moonUp[0]!)} to ${at(moonUp.at(-1)!)}`}.`}</Txt>
       <View style={styles.row}>
-        <Figure label="Dark" quantity={numbers.darkHours} units={units} name="darkHours" onWhy={setAsked} testID="dark-figure" />
+        <Figure
+          label="Dark"
+          quantity={numbers.darkHours}
+          units={units}
+          name="darkHours"
+          onWhy={setAsked}
+          testID="dark-figure"
+        />
         <Figure label="Moon lit" quantity={numbers.moonLit} units={units} name="moonLit" onWhy={setAsked} />
-        {numbers.windowHours ? <Figure label="Window" quantity={numbers.windowHours} units={units} name="windowHours" onWhy={setAsked} /> : null}
-        {numbers.highest ? <Figure label="Highest" quantity={numbers.highest} units={units} name="highest" onWhy={setAsked} /> : null}
-        {numbers.moonFrom ? <Figure label="Moon from it" quantity={numbers.moonFrom} units={units} name="moonFrom" onWhy={setAsked} /> : null}
+        {numbers.windowHours ? (
+          <Figure label="Window" quantity={numbers.windowHours} units={units} name="windowHours" onWhy={setAsked} />
+        ) : null}
+        {numbers.highest ? (
+          <Figure label="Highest" quantity={numbers.highest} units={units} name="highest" onWhy={setAsked} />
+        ) : null}
+        {numbers.moonFrom ? (
+          <Figure label="Moon from it" quantity={numbers.moonFrom} units={units} name="moonFrom" onWhy={setAsked} />
+        ) : null}
       </View>
       <Txt kind="small" tone="caution">
-        ⚠ At night and by the shore: tide, cliffs, cold, traffic, private land; tell someone. White light spares nobody’s eyes.
+        ⚠ At night and by the shore: tide, cliffs, cold, traffic, private land; tell someone. White light spares
+        nobody’s eyes.
       </Txt>
     </View>
   );
   const rest = (
     <View style={styles.block}>
-      <Choice label="What stands high in the dark, highest first" value={shown.id} options={up.map((each) => ({ value: each.id, name: each.name, gloss: `${formatFixed(each.best!.highestDeg)}° at ${at(each.best!.highestMs)}` }))} onChange={choose} />
+      <Choice
+        label="What stands high in the dark, highest first"
+        value={shown.id}
+        options={up.map((each) => ({
+          value: each.id,
+          name: each.name,
+          gloss: `${formatFixed(each.best!.highestDeg)}° at ${at(each.best!.highestMs)}`,
+        }))}
+        onChange={choose}
+      />
       {up.length ? null : <Txt tone="soft">Nothing of the list stands above 30° in the dark that night.</Txt>}
       <Txt kind="title" level={2}>
         Planets that night
@@ -171,7 +223,13 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
           const hours = PLANETS[each.name].rotationS / 3600;
           return {
             key: each.name,
-            cells: [`${each.fromSunDeg < NEAR_SUN_DEG ? '⚠ ' : ''}${each.name}`, `${formatFigures(each.discArcsec, 3)}″`, offer?.best ? `${formatFixed(offer.best.highestDeg)}°, ${at(offer.best.highestMs)}` : 'low', hours > 48 ? `${formatFixed(hours / 24)} d` : `${formatFigures(hours, 3)} h`, `${formatFixed(each.fromSunDeg)}°`],
+            cells: [
+              `${each.fromSunDeg < NEAR_SUN_DEG ? '⚠ ' : ''}${each.name}`,
+              `${formatFigures(each.discArcsec, 3)}″`,
+              offer?.best ? `${formatFixed(offer.best.highestDeg)}°, ${at(offer.best.highestMs)}` : 'low',
+              hours > 48 ? `${formatFixed(hours / 24)} d` : `${formatFigures(hours, 3)} h`,
+              `${formatFixed(each.fromSunDeg)}°`,
+            ],
             strong: each.name === shown.id,
           };
         })}
@@ -182,7 +240,8 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
         </Txt>
       ) : null}
       <Txt kind="small" tone="soft">
-        Altitudes are without the air’s refraction, which lifts things by half a degree at the horizon and less than 2′ above 30°.
+        Altitudes are without the air’s refraction, which lifts things by half a degree at the horizon and less than 2′
+        above 30°.
       </Txt>
     </View>
   );

@@ -57,12 +57,28 @@ function Planets({ desk }: { desk: Ready }) {
   const { planet } = sky;
   const here = useMemo(() => (night ? planetOn(planet, night.site, night.midnightMs) : null), [night, planet]);
   const window = useMemo(() => (night && here ? bestWindow(here, night.site, night.night) : null), [night, here]);
-  const discs = useMemo(() => (night ? discsOf(night.site, night.midnightMs) : { moonArcsec: USUAL_DISC_ARCSEC, sunArcsec: USUAL_DISC_ARCSEC }), [night]);
+  const discs = useMemo(
+    () =>
+      night ? discsOf(night.site, night.midnightMs) : { moonArcsec: USUAL_DISC_ARCSEC, sunArcsec: USUAL_DISC_ARCSEC },
+    [night],
+  );
   const discArcsec = here?.discArcsec ?? PLANETS[planet].usualArcsec;
-  const reading = useMemo(() => readPlanet({ system, planet, discArcsec, blurPx: sky.blurPx }), [system, planet, discArcsec, sky.blurPx]);
+  const reading = useMemo(
+    () => readPlanet({ system, planet, discArcsec, blurPx: sky.blurPx }),
+    [system, planet, discArcsec, sky.blurPx],
+  );
   const durationS = sky.captureS ?? Math.min(3600, reading.longestCaptureS.value);
   // A ringed planet takes its rings along.
-  const order: CaptureInput = { body: system.body, discPx: reading.discPx.value * (planet === 'Saturn' ? RINGS : 1), margin: sky.margin, exposureS: sky.exposureMs / 1000, linkMbPerS: sky.linkMbPerS, durationS, bits: sky.bits, cardGb: sky.cardGb };
+  const order: CaptureInput = {
+    body: system.body,
+    discPx: reading.discPx.value * (planet === 'Saturn' ? RINGS : 1),
+    margin: sky.margin,
+    exposureS: sky.exposureMs / 1000,
+    linkMbPerS: sky.linkMbPerS,
+    durationS,
+    bits: sky.bits,
+    cardGb: sky.cardGb,
+  };
   const capture = planCapture(order);
   const recorded = captureQuantities(order, capture);
   const why = asked === null ? undefined : quantityOf({ ...system, ...recorded, ...reading }, asked);
@@ -72,14 +88,23 @@ function Planets({ desk }: { desk: Ready }) {
       ringed={planet === 'Saturn'}
       sensorColumns={system.used.columns}
       sensorRows={system.used.rows}
-      window={{ columns: Math.min(capture.columns, system.used.columns), rows: Math.min(capture.rows, system.used.rows) }}
+      window={{
+        columns: Math.min(capture.columns, system.used.columns),
+        rows: Math.min(capture.rows, system.used.rows),
+      }}
       maxHeight={height * 0.24}
       description={`${planet} at ${formatFixed(reading.discPx.value)} pixels across, beside the whole sensor of ${system.used.columns} by ${system.used.rows}; the window read out is ${capture.columns} by ${capture.rows}.`}
     />
   );
   const head = (
     <View style={styles.block}>
-      <Choice label="Planet" hideLabel value={planet} options={PLANET_NAMES.map((value) => ({ value, name: value }))} onChange={(value: PlanetName) => sky.set({ planet: value, captureS: null })} />
+      <Choice
+        label="Planet"
+        hideLabel
+        value={planet}
+        options={PLANET_NAMES.map((value) => ({ value, name: value }))}
+        onChange={(value: PlanetName) => sky.set({ planet: value, captureS: null })}
+      />
       {here && here.fromSunDeg < NEAR_SUN_DEG ? (
         <Txt kind="strong" tone="needle" role="alert" testID="sun-warning">
           {`⚠ ${planet} stands only ${formatFixed(here.fromSunDeg)}° from the Sun. ${SUN_WARNING}`}
@@ -105,16 +130,51 @@ function Planets({ desk }: { desk: Ready }) {
           </Txt>
         </View>
       </View>
-      <Txt kind="title" tone={reading.stand === 'customary' || reading.stand === 'fineSeeing' ? 'press' : 'caution'} testID="stand">
+      <Txt
+        kind="title"
+        tone={reading.stand === 'customary' || reading.stand === 'fineSeeing' ? 'press' : 'caution'}
+        testID="stand"
+      >
         {`${{ coarse: '▽', customary: '●', fineSeeing: '●', empty: '▲' }[reading.stand]} Sampling ${STAND_WORDS[reading.stand]}`}
       </Txt>
       <View style={styles.row}>
         <Figure label="Disc" quantity={reading.discPx} units={units} name="discPx" onWhy={setAsked} />
-        <Figure label="Scale" quantity={reading.pixelScaleArcsec} units={units} name="pixelScaleArcsec" onWhy={setAsked} />
-        <Figure label="All the detail at" quantity={reading.criticalFNumber} units={units} name="criticalFNumber" onWhy={setAsked} />
-        <Figure label="Against the pixel" quantity={reading.fNumberOverPitch} units={units} name="fNumberOverPitch" onWhy={setAsked} />
-        <Figure label="Opening’s finest detail" quantity={reading.smallestDetailArcsec} units={units} name="smallestDetailArcsec" onWhy={setAsked} />
-        <Figure label="Holds still for" quantity={reading.longestCaptureS} units={units} name="longestCaptureS" onWhy={setAsked} testID="longest-capture" />
+        <Figure
+          label="Scale"
+          quantity={reading.pixelScaleArcsec}
+          units={units}
+          name="pixelScaleArcsec"
+          onWhy={setAsked}
+        />
+        <Figure
+          label="All the detail at"
+          quantity={reading.criticalFNumber}
+          units={units}
+          name="criticalFNumber"
+          onWhy={setAsked}
+        />
+        <Figure
+          label="Against the pixel"
+          quantity={reading.fNumberOverPitch}
+          units={units}
+          name="fNumberOverPitch"
+          onWhy={setAsked}
+        />
+        <Figure
+          label="Opening’s finest detail"
+          quantity={reading.smallestDetailArcsec}
+          units={units}
+          name="smallestDetailArcsec"
+          onWhy={setAsked}
+        />
+        <Figure
+          label="Holds still for"
+          quantity={reading.longestCaptureS}
+          units={units}
+          name="longestCaptureS"
+          onWhy={setAsked}
+          testID="longest-capture"
+        />
       </View>
       {here && night ? (
         <Txt testID="planet-night">
@@ -131,14 +191,27 @@ function Planets({ desk }: { desk: Ready }) {
       )}
     </View>
   );
-  const recording = <Recording order={order} capture={capture} recorded={recorded} durationS={durationS} blurPx={sky.blurPx} onWhy={setAsked} />;
+  const recording = (
+    <Recording
+      order={order}
+      capture={capture}
+      recorded={recorded}
+      durationS={durationS}
+      blurPx={sky.blurPx}
+      onWhy={setAsked}
+    />
+  );
   const rest = (
     <>
       <BarlowList desk={desk} discArcsec={discArcsec} />
       <Group title="Cameras compared" brief="window, rate, compression, weight" startsOpen={wide}>
         <Cameras desk={desk} discArcsec={discArcsec} durationS={durationS} />
       </Group>
-      <Group title="Moon and Sun on this sensor" startsOpen={wide} brief={`${formatFixed((discs.moonArcsec * system.focalMm.value) / (206.265 * system.pitchUm.value))}\u202fpx`}>
+      <Group
+        title="Moon and Sun on this sensor"
+        startsOpen={wide}
+        brief={`${formatFixed((discs.moonArcsec * system.focalMm.value) / (206.265 * system.pitchUm.value))}\u202fpx`}
+      >
         <MoonAndSun desk={desk} moonArcsec={discs.moonArcsec} sunArcsec={discs.sunArcsec} />
       </Group>
     </>
@@ -198,27 +271,101 @@ function Recording({ order, capture, recorded, durationS, blurPx, onWhy }: Recor
         {`${formatFixed(capture.frames)} frames in ${secondsText(durationS)} at ${formatFigures(capture.framesPerSecond, 3)} frames/s, ${LIMIT_WORDS[capture.limit]}; window ${capture.columns} × ${capture.rows}${capture.fits ? '' : ', which cuts the disc'}, ${bytesText(capture.fileBytes)}; a ${formatFixed(sky.cardGb)}\u202fGB card holds ${formatFigures(capture.cardMinutes, 2)}\u202fmin.`}
       </Txt>
       <View style={styles.row}>
-        <Figure label="Rate" quantity={recorded.framesPerSecond} units={units} name="framesPerSecond" onWhy={onWhy} testID="rate" />
+        <Figure
+          label="Rate"
+          quantity={recorded.framesPerSecond}
+          units={units}
+          name="framesPerSecond"
+          onWhy={onWhy}
+          testID="rate"
+        />
         <Figure label="Frames" quantity={recorded.frames} units={units} name="frames" onWhy={onWhy} />
         <Figure label="File" quantity={recorded.fileGb} units={units} name="fileGb" onWhy={onWhy} />
         <Figure label="Card holds" quantity={recorded.cardMinutes} units={units} name="cardMinutes" onWhy={onWhy} />
       </View>
       <FieldRow>
-        <NumberField label="Exposure" value={sky.exposureMs} unit="none" shownUnit="ms" minimum={0.1} maximum={10_000} onChange={(value) => value !== null && sky.set({ exposureMs: value })} testID="frame-exposure" />
-        <NumberField label="Record for" value={Number(durationS.toPrecision(3))} unit="none" shownUnit="s" minimum={0.1} maximum={36_000} onChange={(value) => value !== null && sky.set({ captureS: value })} />
-        <NumberField label="Smear allowed" value={blurPx} unit="none" shownUnit="px" minimum={0.1} maximum={20} onChange={(value) => value !== null && sky.set({ blurPx: value, captureS: null })} testID="smear-field" />
-        <NumberField label="Window against the disc" value={sky.margin} unit="none" shownUnit="×" minimum={1} maximum={10} onChange={(value) => value !== null && sky.set({ margin: value })} />
-        <NumberField label="Cable or card takes" value={sky.linkMbPerS} unit="none" shownUnit="MB/s" minimum={1} maximum={10_000} onChange={(value) => value !== null && sky.set({ linkMbPerS: value })} />
-        <NumberField label="Card" value={sky.cardGb} unit="none" shownUnit="GB" minimum={1} maximum={20_000} onChange={(value) => value !== null && sky.set({ cardGb: value })} />
+        <NumberField
+          label="Exposure"
+          value={sky.exposureMs}
+          unit="none"
+          shownUnit="ms"
+          minimum={0.1}
+          maximum={10_000}
+          onChange={(value) => value !== null && sky.set({ exposureMs: value })}
+          testID="frame-exposure"
+        />
+        <NumberField
+          label="Record for"
+          value={Number(durationS.toPrecision(3))}
+          unit="none"
+          shownUnit="s"
+          minimum={0.1}
+          maximum={36_000}
+          onChange={(value) => value !== null && sky.set({ captureS: value })}
+        />
+        <NumberField
+          label="Smear allowed"
+          value={blurPx}
+          unit="none"
+          shownUnit="px"
+          minimum={0.1}
+          maximum={20}
+          onChange={(value) => value !== null && sky.set({ blurPx: value, captureS: null })}
+          testID="smear-field"
+        />
+        <NumberField
+          label="Window against the disc"
+          value={sky.margin}
+          unit="none"
+          shownUnit="×"
+          minimum={1}
+          maximum={10}
+          onChange={(value) => value !== null && sky.set({ margin: value })}
+        />
+        <NumberField
+          label="Cable or card takes"
+          value={sky.linkMbPerS}
+          unit="none"
+          shownUnit="MB/s"
+          minimum={1}
+          maximum={10_000}
+          onChange={(value) => value !== null && sky.set({ linkMbPerS: value })}
+        />
+        <NumberField
+          label="Card"
+          value={sky.cardGb}
+          unit="none"
+          shownUnit="GB"
+          minimum={1}
+          maximum={20_000}
+          onChange={(value) => value !== null && sky.set({ cardGb: value })}
+        />
       </FieldRow>
-      <Choice label="Bits of a pixel" value={String(sky.bits)} options={[{ value: '8', name: '8' }, { value: '16', name: '16' }]} onChange={(bits) => sky.set({ bits: bits === '8' ? 8 : 16 })} />
+      <Choice
+        label="Bits of a pixel"
+        value={String(sky.bits)}
+        options={[
+          { value: '8', name: '8' },
+          { value: '16', name: '16' },
+        ]}
+        onChange={(bits) => sky.set({ bits: bits === '8' ? 8 : 16 })}
+      />
       {order.body.readoutWindows?.length ? (
         <Table
           label="Read-out windows"
           heads={['Window', 'Read-out', 'As set', 'Held by']}
           rows={order.body.readoutWindows.map(({ columns, rows, framesPerSecond }) => {
             const rate = rateOf(order, columns, rows, framesPerSecond);
-            return { key: `${columns} ${rows}`, cells: [`${columns} × ${rows}`, `${formatFigures(framesPerSecond, 3)}/s`, `${formatFigures(rate.framesPerSecond, 3)}/s`, { exposure: 'exposure', link: 'link', readout: 'read-out', unknown: '?' }[rate.limit]], strong: columns === capture.columns && rows === capture.rows };
+            return {
+              key: `${columns} ${rows}`,
+              cells: [
+                `${columns} × ${rows}`,
+                `${formatFigures(framesPerSecond, 3)}/s`,
+                `${formatFigures(rate.framesPerSecond, 3)}/s`,
+                { exposure: 'exposure', link: 'link', readout: 'read-out', unknown: '?' }[rate.limit],
+              ],
+              strong: columns === capture.columns && rows === capture.rows,
+            };
           })}
         />
       ) : null}
@@ -235,23 +382,73 @@ function Cameras({ desk, discArcsec, durationS }: { desk: Ready; discArcsec: num
   const rows = desk.kit.bodies
     .filter((row) => !row.data.retired)
     .flatMap((row) => {
-      const folded = foldSystem({ ...desk.situation.setup, body: row.data, modeId: 'whole' }, desk.situation.convention);
+      const folded = foldSystem(
+        { ...desk.situation.setup, body: row.data, modeId: 'whole' },
+        desk.situation.convention,
+      );
       if (!folded.ok) return [];
       const { pitchUm, focalMm } = folded.value;
       const disc = (discArcsec * focalMm.value) / (206.265 * pitchUm.value);
       const video = row.data.videoModes?.[0];
-      const plan = planCapture({ body: row.data, discPx: disc, margin: sky.margin, exposureS: sky.exposureMs / 1000, linkMbPerS: sky.linkMbPerS, durationS, bits: sky.bits, cardGb: sky.cardGb });
+      const plan = planCapture({
+        body: row.data,
+        discPx: disc,
+        margin: sky.margin,
+        exposureS: sky.exposureMs / 1000,
+        linkMbPerS: sky.linkMbPerS,
+        durationS,
+        bits: sky.bits,
+        cardGb: sky.cardGb,
+      });
       const windows = row.data.readoutWindows?.length;
       // A photographic camera records its video mode, compressed; without a table of windows nothing smaller is read out.
-      const rate = windows ? plan.framesPerSecond : video ? Math.min(Math.max(...video.framesPerSecond), 1000 / sky.exposureMs) : (row.data.framesPerSecond ?? 0);
-      return [{ id: row.id, name: row.data.name, disc, window: windows ? `${plan.columns} × ${plan.rows}` : 'whole', rate, packed: windows ? 'none' : video ? 'video' : 'stills', weightG: row.data.weightG, strong: row.id === desk.situation.setupRow.data.bodyId }];
+      const rate = windows
+        ? plan.framesPerSecond
+        : video
+          ? Math.min(Math.max(...video.framesPerSecond), 1000 / sky.exposureMs)
+          : (row.data.framesPerSecond ?? 0);
+      return [
+        {
+          id: row.id,
+          name: row.data.name,
+          disc,
+          window: windows ? `${plan.columns} × ${plan.rows}` : 'whole',
+          rate,
+          packed: windows ? 'none' : video ? 'video' : 'stills',
+          weightG: row.data.weightG,
+          strong: row.id === desk.situation.setupRow.data.bodyId,
+        },
+      ];
     });
   return (
     <View style={{ gap: space.small }}>
-      <Table label="Cameras compared" heads={['Body', 'Disc, px', 'Window']} rows={rows.map((row) => ({ key: row.id, cells: [row.name, formatFixed(row.disc), row.window], strong: row.strong }))} />
-      <Table label="What they record" heads={['Body', 'Frames/s', 'Compressed', 'Weight']} rows={rows.map((row) => ({ key: row.id, cells: [row.name, formatFigures(row.rate, 3), row.packed, row.weightG === undefined ? '?' : `${formatFixed(row.weightG)}\u202fg`], strong: row.strong }))} />
+      <Table
+        label="Cameras compared"
+        heads={['Body', 'Disc, px', 'Window']}
+        rows={rows.map((row) => ({
+          key: row.id,
+          cells: [row.name, formatFixed(row.disc), row.window],
+          strong: row.strong,
+        }))}
+      />
+      <Table
+        label="What they record"
+        heads={['Body', 'Frames/s', 'Compressed', 'Weight']}
+        rows={rows.map((row) => ({
+          key: row.id,
+          cells: [
+            row.name,
+            formatFigures(row.rate, 3),
+            row.packed,
+            row.weightG === undefined ? '?' : `${formatFixed(row.weightG)}\u202fg`,
+          ],
+          strong: row.strong,
+        }))}
+      />
       <Txt kind="small" tone="soft">
-        What counts is the disc’s pixels and how many sharp frames come in before it turns. A small camera reads a window fast and keeps every bit, and weighs little; a photographic one enlarges nothing by its large sensor, compresses its video, and needs a firmer mount, but one has it already, and it takes the Moon whole.
+        What counts is the disc’s pixels and how many sharp frames come in before it turns. A small camera reads a
+        window fast and keeps every bit, and weighs little; a photographic one enlarges nothing by its large sensor,
+        compresses its video, and needs a firmer mount, but one has it already, and it takes the Moon whole.
       </Txt>
     </View>
   );
@@ -259,9 +456,13 @@ function Cameras({ desk, discArcsec, durationS }: { desk: Ready; discArcsec: num
 
 function MoonAndSun({ desk, moonArcsec, sunArcsec }: { desk: Ready; moonArcsec: number; sunArcsec: number }) {
   const { system } = desk;
-  const onSensor = (arcsec: number) => ({ mm: (arcsec * system.focalMm.value) / 206_265, px: (arcsec * system.focalMm.value) / (206.265 * system.pitchUm.value) });
+  const onSensor = (arcsec: number) => ({
+    mm: (arcsec * system.focalMm.value) / 206_265,
+    px: (arcsec * system.focalMm.value) / (206.265 * system.pitchUm.value),
+  });
   const [moon, sun] = [onSensor(moonArcsec), onSensor(sunArcsec)];
-  const words = ({ mm, px }: { mm: number; px: number }) => `${formatFigures(mm, 3)}\u202fmm, ${formatFixed(px)}\u202fpx, ${mm <= Math.min(system.used.widthMm, system.used.heightMm) ? 'fits the frame' : 'is cut by the frame'}`;
+  const words = ({ mm, px }: { mm: number; px: number }) =>
+    `${formatFigures(mm, 3)}\u202fmm, ${formatFixed(px)}\u202fpx, ${mm <= Math.min(system.used.widthMm, system.used.heightMm) ? 'fits the frame' : 'is cut by the frame'}`;
   return (
     <View style={{ gap: space.small }}>
       <Txt testID="moon-size">{`The Moon is ${words(moon)}.`}</Txt>

@@ -25,12 +25,21 @@ export default function SiteSheet({ onClose }: { onClose: () => void }) {
   const own: SkySite = site ?? { name: 'Own place', latitudeDeg: 50, longitudeDeg: 0, heightM: 0, zone: deviceZone() };
   const enter = (change: Partial<SkySite>) => set({ site: { ...own, name: 'Own place', ...change } });
   const takeDevice = () => {
-    if (!('geolocation' in navigator)) return setProblem('This device does not tell its position. Enter latitude and longitude.');
+    if (!('geolocation' in navigator))
+      return setProblem('This device does not tell its position. Enter latitude and longitude.');
     setProblem('Asking the device …');
     navigator.geolocation.getCurrentPosition(
       ({ coords }) => {
         setProblem(null);
-        set({ site: { name: 'Here', latitudeDeg: Number(coords.latitude.toFixed(2)), longitudeDeg: Number(coords.longitude.toFixed(2)), heightM: Math.round(coords.altitude ?? 0), zone: deviceZone() } });
+        set({
+          site: {
+            name: 'Here',
+            latitudeDeg: Number(coords.latitude.toFixed(2)),
+            longitudeDeg: Number(coords.longitude.toFixed(2)),
+            heightM: Math.round(coords.altitude ?? 0),
+            zone: deviceZone(),
+          },
+        });
       },
       () => setProblem('The device did not give its position. Enter latitude and longitude, or choose a place.'),
       { timeout: 20_000 },
@@ -60,17 +69,42 @@ export default function SiteSheet({ onClose }: { onClose: () => void }) {
               setTypedDay(null);
             }
           }}
-          error={typedDay !== null && typedDay.length >= 10 ? 'There is no such day. Write it as 2026-11-25.' : undefined}
+          error={
+            typedDay !== null && typedDay.length >= 10 ? 'There is no such day. Write it as 2026-11-25.' : undefined
+          }
         />
       </View>
-      <Choice label="A place of the list" value={SITES.some((each) => each.name === site?.name) ? (site?.name ?? null) : null} options={SITES.map((each) => ({ value: each.name, name: each.name }))} onChange={(name) => set({ site: SITES.find((each) => each.name === name) ?? null })} />
+      <Choice
+        label="A place of the list"
+        value={SITES.some((each) => each.name === site?.name) ? (site?.name ?? null) : null}
+        options={SITES.map((each) => ({ value: each.name, name: each.name }))}
+        onChange={(name) => set({ site: SITES.find((each) => each.name === name) ?? null })}
+      />
       <View style={{ gap: space.small }}>
         <Txt kind="label" tone="soft">
           or entered: north and east are positive
         </Txt>
         <FieldRow>
-          <NumberField label="Latitude" value={site?.latitudeDeg ?? null} unit="none" shownUnit="°" minimum={-90} maximum={90} onChange={(value) => value !== null && enter({ latitudeDeg: value })} testID="latitude-field" />
-          <NumberField label="Longitude" value={site?.longitudeDeg ?? null} unit="none" shownUnit="°" minimum={-180} maximum={180} onChange={(value) => value !== null && enter({ longitudeDeg: value })} testID="longitude-field" />
+          <NumberField
+            label="Latitude"
+            value={site?.latitudeDeg ?? null}
+            unit="none"
+            shownUnit="°"
+            minimum={-90}
+            maximum={90}
+            onChange={(value) => value !== null && enter({ latitudeDeg: value })}
+            testID="latitude-field"
+          />
+          <NumberField
+            label="Longitude"
+            value={site?.longitudeDeg ?? null}
+            unit="none"
+            shownUnit="°"
+            minimum={-180}
+            maximum={180}
+            onChange={(value) => value !== null && enter({ longitudeDeg: value })}
+            testID="longitude-field"
+          />
         </FieldRow>
         <TextField
           label="Time zone there, such as Europe/Paris"
@@ -82,7 +116,11 @@ export default function SiteSheet({ onClose }: { onClose: () => void }) {
               setTypedZone(null);
             }
           }}
-          error={typedZone !== null ? 'This zone is not known. Write it as continent and city, such as Europe/Paris.' : undefined}
+          error={
+            typedZone !== null
+              ? 'This zone is not known. Write it as continent and city, such as Europe/Paris.'
+              : undefined
+          }
         />
         <Key title="Take this device’s position" icon="my-location" onPress={takeDevice} />
         {problem ? (

@@ -30,10 +30,19 @@ function Message({ desk }: { desk: Exclude<SkyDesk, Ready> }) {
     );
   }
   const needsSubject = desk.status === 'missing' && (desk.missing === 'subject' || desk.missing === 'output');
-  const text = desk.status === 'problem' ? desk.problem.message : needsSubject ? 'Nothing says what the picture is for. Choose an output on the subject’s sheet.' : 'No set-up to read. Choose a body and a lens, and the reading starts.';
+  const text =
+    desk.status === 'problem'
+      ? desk.problem.message
+      : needsSubject
+        ? 'Nothing says what the picture is for. Choose an output on the subject’s sheet.'
+        : 'No set-up to read. Choose a body and a lens, and the reading starts.';
   return (
     <DeskMessage text={text}>
-      <Key title={needsSubject ? 'Choose an output' : 'Choose a set-up'} weight="strong" onPress={() => open(needsSubject ? 'subject' : 'setup')} />
+      <Key
+        title={needsSubject ? 'Choose an output' : 'Choose a set-up'}
+        weight="strong"
+        onPress={() => open(needsSubject ? 'subject' : 'setup')}
+      />
     </DeskMessage>
   );
 }

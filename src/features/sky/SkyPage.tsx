@@ -22,7 +22,11 @@ export function SkyPage({ title, children }: Props) {
           children(desk)
         ) : (
           <Txt tone="soft" role="status">
-            {desk.status === 'loading' ? 'Opening …' : desk.status === 'problem' ? desk.problem.message : 'Take a set-up in hand first.'}
+            {desk.status === 'loading'
+              ? 'Opening …'
+              : desk.status === 'problem'
+                ? desk.problem.message
+                : 'Take a set-up in hand first.'}
           </Txt>
         )}
       </ScrollView>

@@ -20,7 +20,10 @@ export function SkyTabs({ here }: { here: SkyTab }) {
     <View role="navigation" aria-label="Desks of the sky" style={styles.bar}>
       {TABS.map((tab) => (
         <Link key={tab.href} href={tab.href as Href} asChild>
-          <Pressable aria-current={tab.href === here ? 'page' : undefined} style={StyleSheet.flatten([styles.tab, tab.href === here && styles.here])}>
+          <Pressable
+            aria-current={tab.href === here ? 'page' : undefined}
+            style={StyleSheet.flatten([styles.tab, tab.href === here && styles.here])}
+          >
             <Txt kind="strong" tone={tab.href === here ? 'ink' : 'press'}>
               {tab.name}
             </Txt>
@@ -33,6 +36,12 @@ export function SkyTabs({ here }: { here: SkyTab }) {
 
 const useStyles = stylesOf((palette) => ({
   bar: { flexDirection: 'row', paddingHorizontal: space.medium, borderBottomWidth: 1, borderColor: palette.hairline },
-  tab: { minHeight: TARGET, paddingHorizontal: space.medium, justifyContent: 'center', borderBottomWidth: 3, borderColor: 'transparent' },
+  tab: {
+    minHeight: TARGET,
+    paddingHorizontal: space.medium,
+    justifyContent: 'center',
+    borderBottomWidth: 3,
+    borderColor: 'transparent',
+  },
   here: { borderColor: palette.ink },
 }));

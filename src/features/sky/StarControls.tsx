@@ -20,7 +20,8 @@ interface Props {
 const SHORTEST_S = 0.5;
 const LONGEST_SET_S = 3600;
 /** Tenths of a second below ten, whole ones above, tens from two minutes on: what a person sets. */
-const settable = (seconds: number): number => (seconds < 10 ? Math.round(seconds * 10) / 10 : seconds < 120 ? Math.round(seconds) : Math.round(seconds / 10) * 10);
+const settable = (seconds: number): number =>
+  seconds < 10 ? Math.round(seconds * 10) / 10 : seconds < 120 ? Math.round(seconds) : Math.round(seconds / 10) * 10;
 
 const takeExposure = (exposureS: number | null): void => {
   if (exposureS !== null) useSky.getState().set({ exposureS });
@@ -33,9 +34,43 @@ function Exposure({ reading, label }: { reading: StarsReading; label?: string })
   return (
     <ControlLine
       label={label}
-      ruler={<Ruler label="Exposure" value={seconds} minimum={SHORTEST_S} maximum={LONGEST_SET_S} valueText={secondsText(seconds)} rounded={settable} onChange={(value) => set({ exposureS: value })} />}
-      field={<FollowingField compact hideLabel label="Exposure" value={Number(seconds.toPrecision(3))} unit="none" shownUnit="s" minimum={SHORTEST_S} maximum={LONGEST_SET_S} limits="from 0.5 s to an hour" onChange={takeExposure} testID="exposure-field" />}
-      keys={exposureS === null ? null : <Key title="Back to the longest" icon="restart-alt" iconOnly weight="plain" onPress={() => set({ exposureS: null })} />}
+      ruler={
+        <Ruler
+          label="Exposure"
+          value={seconds}
+          minimum={SHORTEST_S}
+          maximum={LONGEST_SET_S}
+          valueText={secondsText(seconds)}
+          rounded={settable}
+          onChange={(value) => set({ exposureS: value })}
+        />
+      }
+      field={
+        <FollowingField
+          compact
+          hideLabel
+          label="Exposure"
+          value={Number(seconds.toPrecision(3))}
+          unit="none"
+          shownUnit="s"
+          minimum={SHORTEST_S}
+          maximum={LONGEST_SET_S}
+          limits="from 0.5 s to an hour"
+          onChange={takeExposure}
+          testID="exposure-field"
+        />
+      }
+      keys={
+        exposureS === null ? null : (
+          <Key
+            title="Back to the longest"
+            icon="restart-alt"
+            iconOnly
+            weight="plain"
+            onPress={() => set({ exposureS: null })}
+          />
+        )
+      }
     />
   );
 }
@@ -56,7 +91,11 @@ export function StarDock({ system, reading }: Props) {
     <ControlDock
       controls={[
         { name: 'Exposure', value: secondsText(reading.exposureS.value), control: <Exposure reading={reading} /> },
-        { name: 'Focal length', value: `${formatFigures(system.markedFocalMm, 4)}\u202fmm`, control: <FocalControl system={system} /> },
+        {
+          name: 'Focal length',
+          value: `${formatFigures(system.markedFocalMm, 4)}\u202fmm`,
+          control: <FocalControl system={system} />,
+        },
       ]}
     />
   );

@@ -21,7 +21,11 @@ import { secondsText } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
 
 const PAGES = [
-  { href: '/sky/schools', name: 'Schools side by side', gloss: 'what each rule really gives, in the centre and in the corner' },
+  {
+    href: '/sky/schools',
+    name: 'Schools side by side',
+    gloss: 'what each rule really gives, in the centre and in the corner',
+  },
   { href: '/sky/series', name: 'Test series', gloss: 'judge your own pictures; your tolerance is learned from it' },
   { href: '/sky/strokes', name: 'Wanted strokes', gloss: 'frames, time, card and battery for an arc' },
 ] as const;
@@ -42,7 +46,15 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
   const trade = tradeOff(sky.reference, reading.exposureS.value, reading.aperture.value);
   const noteCorners = (px: number) => {
     const opticId = lensIdOf(situation);
-    if (opticId) createRow('starTests', { name: system.lens.name, opticId, focalMm: system.markedFocalMm, frames: [], cornerStretchPx: px, takenAt: new Date().toISOString() });
+    if (opticId)
+      createRow('starTests', {
+        name: system.lens.name,
+        opticId,
+        focalMm: system.markedFocalMm,
+        frames: [],
+        cornerStretchPx: px,
+        takenAt: new Date().toISOString(),
+      });
   };
   return (
     <View>
@@ -59,33 +71,107 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
         />
         {sky.pointBy === 'declination' ? (
           <FieldRow>
-            <NumberField label="Declination of the centre" value={sky.declinationDeg} unit="none" shownUnit="°" minimum={-90} maximum={90} onChange={(value) => value !== null && sky.set({ declinationDeg: value })} testID="declination-field" />
-            <NumberField label="Frame turned, north to east" value={sky.rollDeg} unit="none" shownUnit="°" minimum={-180} maximum={360} onChange={(value) => value !== null && sky.set({ rollDeg: value })} />
+            <NumberField
+              label="Declination of the centre"
+              value={sky.declinationDeg}
+              unit="none"
+              shownUnit="°"
+              minimum={-90}
+              maximum={90}
+              onChange={(value) => value !== null && sky.set({ declinationDeg: value })}
+              testID="declination-field"
+            />
+            <NumberField
+              label="Frame turned, north to east"
+              value={sky.rollDeg}
+              unit="none"
+              shownUnit="°"
+              minimum={-180}
+              maximum={360}
+              onChange={(value) => value !== null && sky.set({ rollDeg: value })}
+            />
           </FieldRow>
         ) : null}
         {sky.pointBy === 'horizon' ? (
           <>
             <SiteLine />
             <FieldRow>
-              <NumberField label="Azimuth, from north by east" value={sky.azimuthDeg} unit="none" shownUnit="°" minimum={0} maximum={360} onChange={(value) => value !== null && sky.set({ azimuthDeg: value })} />
-              <NumberField label="Altitude" value={sky.altitudeDeg} unit="none" shownUnit="°" minimum={-10} maximum={90} onChange={(value) => value !== null && sky.set({ altitudeDeg: value })} />
+              <NumberField
+                label="Azimuth, from north by east"
+                value={sky.azimuthDeg}
+                unit="none"
+                shownUnit="°"
+                minimum={0}
+                maximum={360}
+                onChange={(value) => value !== null && sky.set({ azimuthDeg: value })}
+              />
+              <NumberField
+                label="Altitude"
+                value={sky.altitudeDeg}
+                unit="none"
+                shownUnit="°"
+                minimum={-10}
+                maximum={90}
+                onChange={(value) => value !== null && sky.set({ altitudeDeg: value })}
+              />
             </FieldRow>
           </>
         ) : null}
         <Txt kind="small" tone="soft">
-          {sky.pointBy === 'object' ? `${object?.name ?? ''} stands at declination ${formatFixed(pointing.declinationDeg)}°; another object is chosen on the Deep sky desk.` : `Declination ${formatFixed(pointing.declinationDeg, 1)}°, the frame turned ${formatFixed(pointing.rollDeg)}°. At the equator of the sky stars run fastest.`}
+          {sky.pointBy === 'object'
+            ? `${object?.name ?? ''} stands at declination ${formatFixed(pointing.declinationDeg)}°; another object is chosen on the Deep sky desk.`
+            : `Declination ${formatFixed(pointing.declinationDeg, 1)}°, the frame turned ${formatFixed(pointing.rollDeg)}°. At the equator of the sky stars run fastest.`}
         </Txt>
       </Group>
-      <Group title="What passes for a point" startsOpen={open} brief={`${formatFigures(reading.centreTolerancePx.value, 2)}\u202fpx`}>
+      <Group
+        title="What passes for a point"
+        startsOpen={open}
+        brief={`${formatFigures(reading.centreTolerancePx.value, 2)}\u202fpx`}
+      >
         <Choice
           label="Judged"
           value={sky.toleranceKind}
-          options={(Object.keys(TOLERANCE_NAMES) as ToleranceKind[]).map((value) => ({ value, name: TOLERANCE_NAMES[value], ...(value === 'own' && !record.learned ? { gloss: 'not learned yet' } : {}) }))}
+          options={(Object.keys(TOLERANCE_NAMES) as ToleranceKind[]).map((value) => ({
+            value,
+            name: TOLERANCE_NAMES[value],
+            ...(value === 'own' && !record.learned ? { gloss: 'not learned yet' } : {}),
+          }))}
           onChange={(toleranceKind) => sky.set({ toleranceKind, exposureS: null })}
         />
-        {sky.toleranceKind === 'pixels' || (sky.toleranceKind === 'own' && !record.learned) ? <NumberField label="A star may run, at 100 %" value={sky.tolerancePx} unit="none" shownUnit="px" minimum={0.1} maximum={500} onChange={(value) => value !== null && sky.set({ tolerancePx: value })} testID="tolerance-field" /> : null}
-        {sky.toleranceKind === 'output' ? <NumberField label={`A star may run, of the pixels of “${situation.output.name}”`} value={sky.toleranceOutputPx} unit="none" shownUnit="px" minimum={0.1} maximum={100} onChange={(value) => value !== null && sky.set({ toleranceOutputPx: value })} /> : null}
-        {sky.toleranceKind === 'eye' ? <NumberField label={`A star may run, seen on “${situation.output.name}”`} value={sky.toleranceArcmin} unit="none" shownUnit="arcmin" minimum={0.1} maximum={100} onChange={(value) => value !== null && sky.set({ toleranceArcmin: value })} /> : null}
+        {sky.toleranceKind === 'pixels' || (sky.toleranceKind === 'own' && !record.learned) ? (
+          <NumberField
+            label="A star may run, at 100 %"
+            value={sky.tolerancePx}
+            unit="none"
+            shownUnit="px"
+            minimum={0.1}
+            maximum={500}
+            onChange={(value) => value !== null && sky.set({ tolerancePx: value })}
+            testID="tolerance-field"
+          />
+        ) : null}
+        {sky.toleranceKind === 'output' ? (
+          <NumberField
+            label={`A star may run, of the pixels of “${situation.output.name}”`}
+            value={sky.toleranceOutputPx}
+            unit="none"
+            shownUnit="px"
+            minimum={0.1}
+            maximum={100}
+            onChange={(value) => value !== null && sky.set({ toleranceOutputPx: value })}
+          />
+        ) : null}
+        {sky.toleranceKind === 'eye' ? (
+          <NumberField
+            label={`A star may run, seen on “${situation.output.name}”`}
+            value={sky.toleranceArcmin}
+            unit="none"
+            shownUnit="arcmin"
+            minimum={0.1}
+            maximum={100}
+            onChange={(value) => value !== null && sky.set({ toleranceArcmin: value })}
+          />
+        ) : null}
         {sky.toleranceKind === 'own' ? (
           <Txt kind="small" tone="soft" testID="own-tolerance">
             {record.learned
@@ -95,23 +181,85 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
         ) : null}
       </Group>
       <Group title="Lens" brief={PROJECTION_NAMES[sky.projection].toLowerCase()}>
-        <Choice label="How it draws" value={sky.projection} options={PROJECTIONS.map((value) => ({ value, name: PROJECTION_NAMES[value] }))} onChange={(projection: Projection) => sky.set({ projection })} />
-        <NumberField label="Corner stars drawn out by the lens itself: corners fail before drift" value={record.cornerStretchPx} unit="none" shownUnit="px" minimum={0} maximum={200} onChange={(value) => value !== null && noteCorners(value)} testID="stretch-field" />
+        <Choice
+          label="How it draws"
+          value={sky.projection}
+          options={PROJECTIONS.map((value) => ({ value, name: PROJECTION_NAMES[value] }))}
+          onChange={(projection: Projection) => sky.set({ projection })}
+        />
+        <NumberField
+          label="Corner stars drawn out by the lens itself: corners fail before drift"
+          value={record.cornerStretchPx}
+          unit="none"
+          shownUnit="px"
+          minimum={0}
+          maximum={200}
+          onChange={(value) => value !== null && noteCorners(value)}
+          testID="stretch-field"
+        />
         <Txt kind="small" tone="soft">
-          {record.cornerStretchPx > 0 ? `Noted for ${system.lens.name}: ${formatFigures(reading.cornerTolerancePx.value, 2)}\u202fpx are left for drift in the corners, so the time for the whole frame is shorter.` : 'Count them on a short exposure at 100 %; the time for the whole frame shortens by it. Kept with the lens.'}
+          {record.cornerStretchPx > 0
+            ? `Noted for ${system.lens.name}: ${formatFigures(reading.cornerTolerancePx.value, 2)}\u202fpx are left for drift in the corners, so the time for the whole frame is shorter.`
+            : 'Count them on a short exposure at 100 %; the time for the whole frame shortens by it. Kept with the lens.'}
         </Txt>
       </Group>
-      <Group title="ISO and stops" brief={`ISO ${formatFixed(Number(trade.iso.toPrecision(2)))} at ${secondsText(reading.exposureS.value)}`}>
+      <Group
+        title="ISO and stops"
+        brief={`ISO ${formatFixed(Number(trade.iso.toPrecision(2)))} at ${secondsText(reading.exposureS.value)}`}
+      >
         <FieldRow>
-          <NumberField label="An exposure that was right" value={sky.reference.seconds} unit="none" shownUnit="s" minimum={0.001} maximum={3600} onChange={(seconds) => seconds !== null && sky.set({ reference: { ...sky.reference, seconds } })} />
-          <NumberField label="at f-number" value={sky.reference.fNumber} unit="none" shownUnit="" minimum={0.5} maximum={64} onChange={(fNumber) => fNumber !== null && sky.set({ reference: { ...sky.reference, fNumber } })} />
-          <NumberField label="at ISO" value={sky.reference.iso} unit="none" shownUnit="" minimum={10} maximum={1_000_000} onChange={(iso) => iso !== null && sky.set({ reference: { ...sky.reference, iso } })} />
+          <NumberField
+            label="An exposure that was right"
+            value={sky.reference.seconds}
+            unit="none"
+            shownUnit="s"
+            minimum={0.001}
+            maximum={3600}
+            onChange={(seconds) => seconds !== null && sky.set({ reference: { ...sky.reference, seconds } })}
+          />
+          <NumberField
+            label="at f-number"
+            value={sky.reference.fNumber}
+            unit="none"
+            shownUnit=""
+            minimum={0.5}
+            maximum={64}
+            onChange={(fNumber) => fNumber !== null && sky.set({ reference: { ...sky.reference, fNumber } })}
+          />
+          <NumberField
+            label="at ISO"
+            value={sky.reference.iso}
+            unit="none"
+            shownUnit=""
+            minimum={10}
+            maximum={1_000_000}
+            onChange={(iso) => iso !== null && sky.set({ reference: { ...sky.reference, iso } })}
+          />
         </FieldRow>
         <Txt testID="trade-off">
           {`At ${secondsText(reading.exposureS.value)} and ${showFNumber(reading.aperture.value)} the same brightness takes ISO ${formatFixed(Number(trade.iso.toPrecision(2)))}; the sensor gets ${formatStops(trade.lightStops)} of light against it.`}
         </Txt>
-        <NumberField label={`f-number set; ${showFNumber(system.fNumber.value)} is wide open`} value={sky.fNumber} unit="none" minimum={system.fNumber.value * 0.999} maximum={64} limits={`from ${showFNumber(system.fNumber.value)} to f/64`} optional onChange={(fNumber) => sky.set({ fNumber })} testID="star-fnumber" />
-        <NumberField label="My ceiling: rather a higher ISO than longer" value={sky.ceilingS} unit="none" shownUnit="s" minimum={0.1} maximum={3600} onChange={(value) => value !== null && sky.set({ ceilingS: value })} testID="ceiling-field" />
+        <NumberField
+          label={`f-number set; ${showFNumber(system.fNumber.value)} is wide open`}
+          value={sky.fNumber}
+          unit="none"
+          minimum={system.fNumber.value * 0.999}
+          maximum={64}
+          limits={`from ${showFNumber(system.fNumber.value)} to f/64`}
+          optional
+          onChange={(fNumber) => sky.set({ fNumber })}
+          testID="star-fnumber"
+        />
+        <NumberField
+          label="My ceiling: rather a higher ISO than longer"
+          value={sky.ceilingS}
+          unit="none"
+          shownUnit="s"
+          minimum={0.1}
+          maximum={3600}
+          onChange={(value) => value !== null && sky.set({ ceilingS: value })}
+          testID="ceiling-field"
+        />
       </Group>
       <PageLinks label="More about stars" pages={PAGES} />
     </View>

@@ -17,7 +17,13 @@ import type { StarWays } from './skyWays';
 import { starLeverText, starMark } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
 
-const ICONS = { focal: 'open-in-full', setup: 'photo-camera', converter: 'remove-circle-outline', aim: 'explore', centre: 'filter-center-focus' } as const;
+const ICONS = {
+  focal: 'open-in-full',
+  setup: 'photo-camera',
+  converter: 'remove-circle-outline',
+  aim: 'explore',
+  centre: 'filter-center-focus',
+} as const;
 /** Away from the equator of the sky by this much, stars run half as fast. */
 const AWAY_DEG = 60;
 
@@ -25,12 +31,33 @@ const AWAY_DEG = 60;
 type StarPatch = Patch | { sky: Partial<SkyOptions>; ways: Partial<StarsInput> };
 
 /** Asking less: the centre only, or pointing away from the equator of the sky. */
-function waysOf({ pointBy, rule, declinationDeg }: Pick<SkyOptions, 'pointBy' | 'rule' | 'declinationDeg'>, rollDeg: number): StarCandidate<StarPatch>[] {
+function waysOf(
+  { pointBy, rule, declinationDeg }: Pick<SkyOptions, 'pointBy' | 'rule' | 'declinationDeg'>,
+  rollDeg: number,
+): StarCandidate<StarPatch>[] {
   const away = declinationDeg < 0 ? -AWAY_DEG : AWAY_DEG;
   return [
-    ...(rule === 'worst' ? [{ id: 'centre', kind: 'centre' as const, name: 'Ask the centre only', ways: { rule: 'centre' as const }, patch: { sky: { rule: 'centre' as const }, ways: { rule } } }] : []),
+    ...(rule === 'worst'
+      ? [
+          {
+            id: 'centre',
+            kind: 'centre' as const,
+            name: 'Ask the centre only',
+            ways: { rule: 'centre' as const },
+            patch: { sky: { rule: 'centre' as const }, ways: { rule } },
+          },
+        ]
+      : []),
     ...(pointBy === 'declination' && Math.abs(declinationDeg) < AWAY_DEG - 15
-      ? [{ id: 'aim', kind: 'aim' as const, name: `Point ${AWAY_DEG}° from the sky’s equator`, ways: { pointing: { declinationDeg: away, rollDeg } }, patch: { sky: { declinationDeg: away }, ways: { pointing: { declinationDeg, rollDeg } } } }]
+      ? [
+          {
+            id: 'aim',
+            kind: 'aim' as const,
+            name: `Point ${AWAY_DEG}° from the sky’s equator`,
+            ways: { pointing: { declinationDeg: away, rollDeg } },
+            patch: { sky: { declinationDeg: away }, ways: { pointing: { declinationDeg, rollDeg } } },
+          },
+        ]
       : []),
   ];
 }
@@ -43,9 +70,35 @@ function candidatesOf(situation: Situation): StarCandidate<StarPatch>[] {
   const marked = system.ok ? system.value.markedFocalMm : 0;
   const without = converterIds.length ? { ...setup, chain: setup.chain.filter((part) => !isFactor(part)) } : null;
   return [
-    ...(lens && lens.focalWideMm < marked * 0.97 ? [{ id: 'wide', kind: 'focal' as const, name: `Zoom out to ${formatFigures(lens.focalWideMm, 3)}\u202fmm`, setup: { ...setup, focalMm: lens.focalWideMm }, patch: { focalMm: lens.focalWideMm } }] : []),
-    ...(without ? [{ id: 'bare', kind: 'converter' as const, name: 'Take the converter off', setup: without, patch: { converterIds: [] } }] : []),
-    ...otherSetups.map((other) => ({ id: other.id, kind: 'setup' as const, name: other.name, setup: other.setup, patch: { setupId: other.id } })),
+    ...(lens && lens.focalWideMm < marked * 0.97
+      ? [
+          {
+            id: 'wide',
+            kind: 'focal' as const,
+            name: `Zoom out to ${formatFigures(lens.focalWideMm, 3)}\u202fmm`,
+            setup: { ...setup, focalMm: lens.focalWideMm },
+            patch: { focalMm: lens.focalWideMm },
+          },
+        ]
+      : []),
+    ...(without
+      ? [
+          {
+            id: 'bare',
+            kind: 'converter' as const,
+            name: 'Take the converter off',
+            setup: without,
+            patch: { converterIds: [] },
+          },
+        ]
+      : []),
+    ...otherSetups.map((other) => ({
+      id: other.id,
+      kind: 'setup' as const,
+      name: other.name,
+      setup: other.setup,
+      patch: { setupId: other.id },
+    })),
   ];
 }
 
@@ -70,13 +123,34 @@ export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: 
     if (typeof base === 'string') return [];
     const system = foldSystem(base.setup, base.convention);
     const before = { ...ways, ...tried?.ways };
-    return system.ok ? starLevers({ system: system.value, output: base.output, ...before }, [...candidatesOf(base), ...waysOf(tried ? { ...tried.from, rule: tried.from.rule ?? rule, pointBy, declinationDeg: tried.from.declinationDeg ?? declinationDeg } : { pointBy, rule, declinationDeg }, before.pointing.rollDeg)], base.convention) : [];
+    return system.ok
+      ? starLevers(
+          { system: system.value, output: base.output, ...before },
+          [
+            ...candidatesOf(base),
+            ...waysOf(
+              tried
+                ? {
+                    ...tried.from,
+                    rule: tried.from.rule ?? rule,
+                    pointBy,
+                    declinationDeg: tried.from.declinationDeg ?? declinationDeg,
+                  }
+                : { pointBy, rule, declinationDeg },
+              before.pointing.rollDeg,
+            ),
+          ],
+          base.convention,
+        )
+      : [];
   }, [kit, chosen, ways, tried, pointBy, rule, declinationDeg]);
   const press = (lever: StarLever<StarPatch>) => {
     if ('sky' in lever.patch) return useSky.getState().toggle(lever.id, lever.patch.sky, lever.patch.ways);
-    if (lever.kind === 'focal' || lever.kind === 'setup' || lever.kind === 'converter') useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch });
+    if (lever.kind === 'focal' || lever.kind === 'setup' || lever.kind === 'converter')
+      useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch });
   };
-  const isOn = (lever: StarLever<StarPatch>) => ('sky' in lever.patch ? tried?.id === lever.id : trials[lever.kind as TrialKind]?.leverId === lever.id);
+  const isOn = (lever: StarLever<StarPatch>) =>
+    'sky' in lever.patch ? tried?.id === lever.id : trials[lever.kind as TrialKind]?.leverId === lever.id;
   return (
     <View>
       <LeverHead
@@ -86,7 +160,9 @@ export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: 
           useSky.getState().adopt();
         }}
       />
-      {levers.length ? null : <Txt tone="soft">Nothing in the kit allows longer here; a smaller output or a larger tolerance does.</Txt>}
+      {levers.length ? null : (
+        <Txt tone="soft">Nothing in the kit allows longer here; a smaller output or a larger tolerance does.</Txt>
+      )}
       {levers.map((lever) => (
         <LeverRow
           key={lever.id}

@@ -31,8 +31,16 @@ export function StarPicture({ system, reading, maxHeight }: Props) {
         description={`The frame after ${secondsText(seconds)}: a star in the centre runs ${runText(centrePx)}, at the worst point ${runText(worstPx)}.`}
       />
       <View style={{ flexDirection: 'row', gap: space.page, justifyContent: 'center' }}>
-        <StarLoupe title="Centre" stroke={strokePx(reading, { xMm: 0, yMm: 0 }, seconds, pitchUm.value)} words={`${runText(centrePx)}, ${isPoint(centrePx, reading.centreTolerancePx.value)}`} />
-        <StarLoupe title="Worst point" stroke={strokePx(reading, reading.worst, seconds, pitchUm.value)} words={`${runText(worstPx)}, ${isPoint(worstPx, reading.cornerTolerancePx.value)}`} />
+        <StarLoupe
+          title="Centre"
+          stroke={strokePx(reading, { xMm: 0, yMm: 0 }, seconds, pitchUm.value)}
+          words={`${runText(centrePx)}, ${isPoint(centrePx, reading.centreTolerancePx.value)}`}
+        />
+        <StarLoupe
+          title="Worst point"
+          stroke={strokePx(reading, reading.worst, seconds, pitchUm.value)}
+          words={`${runText(worstPx)}, ${isPoint(worstPx, reading.cornerTolerancePx.value)}`}
+        />
       </View>
     </View>
   );

@@ -37,7 +37,8 @@ export default function StarsDesk() {
 
 /** Everything the desk can tell, by name; Why opens any of them. */
 function starQuantity(desk: Ready, reading: StarsReading, name: string): Quantity | undefined {
-  const found: unknown = name in reading ? reading[name as keyof StarsReading] : desk.system[name as keyof Ready['system']];
+  const found: unknown =
+    name in reading ? reading[name as keyof StarsReading] : desk.system[name as keyof Ready['system']];
   return typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
 }
 
@@ -57,8 +58,14 @@ function Stars({ desk }: { desk: Ready }) {
   const record = useLensRecord(situation, system.markedFocalMm);
   // What a drag of the exposure leaves as it is, worked out once for it.
   const ways = useStarWays(record);
-  const limits = useMemo(() => starLimits({ system, output: situation.output, ...ways }), [system, situation.output, ways]);
-  const limitsByOutput = useMemo(() => kit.outputs.map((row) => starLimits({ system, output: row.data, ...ways })), [kit.outputs, system, ways]);
+  const limits = useMemo(
+    () => starLimits({ system, output: situation.output, ...ways }),
+    [system, situation.output, ways],
+  );
+  const limitsByOutput = useMemo(
+    () => kit.outputs.map((row) => starLimits({ system, output: row.data, ...ways })),
+    [kit.outputs, system, ways],
+  );
   const exposureS = useSky((state) => state.exposureS);
   const reading = useMemo(() => starsAt(limits, exposureS ?? undefined), [limits, exposureS]);
   const calm = useCalmed(reading, 140, isTap);
@@ -74,7 +81,11 @@ function Stars({ desk }: { desk: Ready }) {
         quantity={why}
         units={units}
         onClose={() => setAsked(null)}
-        onSchool={(preference, choice) => (preference === 'starRule' ? setSky({ rule: choice as StarRule, exposureS: null }) : prefer({ [preference]: choice } as Partial<Preferences>))}
+        onSchool={(preference, choice) =>
+          preference === 'starRule'
+            ? setSky({ rule: choice as StarRule, exposureS: null })
+            : prefer({ [preference]: choice } as Partial<Preferences>)
+        }
       />
     </Suspense>
   ) : null;
@@ -94,7 +105,13 @@ function Stars({ desk }: { desk: Ready }) {
       reading={
         <View style={styles.block}>
           <View style={styles.numbers}>
-            <Pressable role="button" onPress={() => onWhy('limitS')} style={styles.main} aria-label={`Longest exposure: ${secondsText(reading.limitS.value)}, ${chosen.name}. Why?`} testID="limit">
+            <Pressable
+              role="button"
+              onPress={() => onWhy('limitS')}
+              style={styles.main}
+              aria-label={`Longest exposure: ${secondsText(reading.limitS.value)}, ${chosen.name}. Why?`}
+              testID="limit"
+            >
               <Txt kind="huge" testID="limit-value">
                 {secondsText(reading.limitS.value)}
               </Txt>
@@ -102,14 +119,25 @@ function Stars({ desk }: { desk: Ready }) {
                 longest: {chosen.name.toLowerCase()}
               </Txt>
             </Pressable>
-            <Pressable role="button" onPress={() => onWhy('centreS')} style={styles.second} aria-label={`For the centre: ${secondsText(reading.centreS.value)}. Why?`} testID="centre-limit">
+            <Pressable
+              role="button"
+              onPress={() => onWhy('centreS')}
+              style={styles.second}
+              aria-label={`For the centre: ${secondsText(reading.centreS.value)}. Why?`}
+              testID="centre-limit"
+            >
               <Txt kind="large">{secondsText(reading.centreS.value)}</Txt>
               <Txt kind="fine" tone="soft">
                 for the centre
               </Txt>
             </Pressable>
           </View>
-          <VerdictLine verdict={starMark(reading.verdict)} words={`${words} at ${secondsText(seconds)}`} sentence={starSentence(reading)} onWhy={() => onWhy('worstDriftPx')} />
+          <VerdictLine
+            verdict={starMark(reading.verdict)}
+            words={`${words} at ${secondsText(seconds)}`}
+            sentence={starSentence(reading)}
+            onWhy={() => onWhy('worstDriftPx')}
+          />
           <TimeGauge
             seconds={seconds}
             worstS={reading.worstS.value}
@@ -119,10 +147,37 @@ function Stars({ desk }: { desk: Ready }) {
           />
           <OutputKeys outputs={outputs} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={chooseOutput} />
           <View style={styles.row}>
-            <Figure label="Run, centre" quantity={reading.centreDriftPx} units={units} name="centreDriftPx" onWhy={onWhy} testID="centre-run" />
-            <Figure label="Run, worst point" quantity={reading.worstDriftPx} units={units} name="worstDriftPx" onWhy={onWhy} testID="worst-run" />
-            <Figure label="A star may run" quantity={reading.centreTolerancePx} units={units} name="centreTolerancePx" onWhy={onWhy} testID="tolerance" />
-            <Figure label="Pixel scale" quantity={reading.pixelScaleArcsec} units={units} name="pixelScaleArcsec" onWhy={onWhy} />
+            <Figure
+              label="Run, centre"
+              quantity={reading.centreDriftPx}
+              units={units}
+              name="centreDriftPx"
+              onWhy={onWhy}
+              testID="centre-run"
+            />
+            <Figure
+              label="Run, worst point"
+              quantity={reading.worstDriftPx}
+              units={units}
+              name="worstDriftPx"
+              onWhy={onWhy}
+              testID="worst-run"
+            />
+            <Figure
+              label="A star may run"
+              quantity={reading.centreTolerancePx}
+              units={units}
+              name="centreTolerancePx"
+              onWhy={onWhy}
+              testID="tolerance"
+            />
+            <Figure
+              label="Pixel scale"
+              quantity={reading.pixelScaleArcsec}
+              units={units}
+              name="pixelScaleArcsec"
+              onWhy={onWhy}
+            />
           </View>
         </View>
       }

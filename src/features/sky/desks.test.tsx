@@ -6,10 +6,16 @@ import { useSky } from '@/data/sky';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
 import { DeepDesk, NightDesk, PlanetsDesk, SchoolsPage, SeriesPage, SiteSheet, StarsDesk, StrokesPage } from './desks';
 
-jest.mock('expo-router', () => ({ Link: ({ children }: { children: unknown }) => children, useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }) }));
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: unknown }) => children,
+  useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }),
+}));
 
 const [inHand, sky] = [useInHand.getState(), useSky.getState()];
-const NIGHT = { site: { name: 'La Palma', latitudeDeg: 28.7, longitudeDeg: -17.9, heightM: 700, zone: 'Atlantic/Canary' }, day: '2026-11-10' };
+const NIGHT = {
+  site: { name: 'La Palma', latitudeDeg: 28.7, longitudeDeg: -17.9, heightM: 700, zone: 'Atlantic/Canary' },
+  day: '2026-11-10',
+};
 const take = (setupId: string) => useInHand.getState().chooseSetup(setupId);
 
 beforeEach(() => {
@@ -21,7 +27,11 @@ beforeEach(() => {
 afterEach(() => jest.restoreAllMocks());
 
 describe('every Sky desk says what to do', () => {
-  const desks = [['Stars', StarsDesk], ['Planets', PlanetsDesk], ['Deep sky', DeepDesk]] as const;
+  const desks = [
+    ['Stars', StarsDesk],
+    ['Planets', PlanetsDesk],
+    ['Deep sky', DeepDesk],
+  ] as const;
 
   it.each(desks)('%s while the kit is on its way, and when it cannot be had', async (_, Desk) => {
     await renderWithKit(<Desk />, { silent: true });
@@ -46,7 +56,11 @@ describe('every Sky desk says what to do', () => {
     expect(words()).toContain('it does not focus on the stars');
   });
 
-  it.each([['Schools', SchoolsPage], ['Series', SeriesPage], ['Strokes', StrokesPage]] as const)('%s without a set-up', async (_, Page) => {
+  it.each([
+    ['Schools', SchoolsPage],
+    ['Series', SeriesPage],
+    ['Strokes', StrokesPage],
+  ] as const)('%s without a set-up', async (_, Page) => {
     await renderWithKit(<Page />, { held: {} });
     expect(words()).toContain('Take a set-up in hand first.');
   });
@@ -102,7 +116,9 @@ describe('the Planets desk', () => {
     await renderWithKit(<PlanetsDesk />);
     expect(words()).toMatch(/Venus stands only \d° from the Sun\. Never point an unfiltered lens/);
     act(() => useSky.getState().set({ planet: 'Saturn' }));
-    expect(words()).toMatch(/Above 30° in the dark from \d\d:\d\d to \d\d:\d\d at La Palma, highest \d\d° at \d\d:\d\d; 1\d\d° from the Sun, magnitude/);
+    expect(words()).toMatch(
+      /Above 30° in the dark from \d\d:\d\d to \d\d:\d\d at La Palma, highest \d\d° at \d\d:\d\d; 1\d\d° from the Sun, magnitude/,
+    );
     expect(words()).not.toMatch(/Saturn stands only/);
   });
 
@@ -153,7 +169,10 @@ describe('the Night desk', () => {
   });
 
   it('is honest about a night that does not get dark', async () => {
-    useSky.setState({ site: { ...NIGHT.site, name: 'North', latitudeDeg: 69.6, longitudeDeg: 19, zone: 'Europe/Oslo' }, day: '2026-06-20' });
+    useSky.setState({
+      site: { ...NIGHT.site, name: 'North', latitudeDeg: 69.6, longitudeDeg: 19, zone: 'Europe/Oslo' },
+      day: '2026-06-20',
+    });
     await renderWithKit(<NightDesk />);
     expect(words()).toContain('It does not get dark that night; the Sun stays up.');
     expect(words()).toContain('Nothing of the list stands above 30° in the dark that night.');

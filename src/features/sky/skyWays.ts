@@ -17,7 +17,8 @@ export function pointingFrom(sky: SkyOptions): Pointing {
 }
 
 /** The lens of a chain, by its row; what one learns is kept with it. */
-export const lensIdOf = ({ links }: Pick<Situation, 'links'>): string | null => links.findLast((link) => link.type === 'optic')?.id ?? null;
+export const lensIdOf = ({ links }: Pick<Situation, 'links'>): string | null =>
+  links.findLast((link) => link.type === 'optic')?.id ?? null;
 
 /** A lens set to another focal length is another lens under the stars. */
 const SAME_FOCAL = 0.05;
@@ -31,7 +32,9 @@ export interface LensRecord {
 
 /** Puts together what was noted of a lens at a focal length. */
 export function lensRecordOf(tests: readonly StarTest[], opticId: string | null, focalMm: number): LensRecord {
-  const own = tests.filter((test) => test.opticId === opticId && Math.abs(test.focalMm / focalMm - 1) < SAME_FOCAL).sort((a, b) => b.takenAt.localeCompare(a.takenAt));
+  const own = tests
+    .filter((test) => test.opticId === opticId && Math.abs(test.focalMm / focalMm - 1) < SAME_FOCAL)
+    .sort((a, b) => b.takenAt.localeCompare(a.takenAt));
   return {
     learned: learnTolerance(own.flatMap((test) => test.frames)),
     cornerStretchPx: own.find((test) => test.cornerStretchPx !== undefined)?.cornerStretchPx ?? 0,
@@ -43,7 +46,15 @@ export function lensRecordOf(tests: readonly StarTest[], opticId: string | null,
 export function useLensRecord(situation: Situation | null, focalMm: number): LensRecord {
   const { rows } = useRows('starTests');
   const opticId = situation ? lensIdOf(situation) : null;
-  return useMemo(() => lensRecordOf(rows.map((row) => row.data), opticId, focalMm), [rows, opticId, focalMm]);
+  return useMemo(
+    () =>
+      lensRecordOf(
+        rows.map((row) => row.data),
+        opticId,
+        focalMm,
+      ),
+    [rows, opticId, focalMm],
+  );
 }
 
 /** What the core reads besides the system and the output, whatever exposure is set. */
@@ -51,7 +62,12 @@ export type StarWays = Omit<StarsInput, 'system' | 'output' | 'exposureS'>;
 
 /** Pointing, tolerance, school and the lens's record, as the core reads them. */
 export function starWays(sky: SkyOptions, record: LensRecord): StarWays {
-  const count = { pixels: sky.tolerancePx, output: sky.toleranceOutputPx, eye: sky.toleranceArcmin, own: sky.tolerancePx }[sky.toleranceKind];
+  const count = {
+    pixels: sky.tolerancePx,
+    output: sky.toleranceOutputPx,
+    eye: sky.toleranceArcmin,
+    own: sky.tolerancePx,
+  }[sky.toleranceKind];
   return {
     projection: sky.projection,
     pointing: pointingFrom(sky),

@@ -23,7 +23,15 @@ export function useSkyDesk(): SkyDesk {
     const system = foldSystem(situation.setup, situation.convention);
     if (!system.ok) return { status: 'problem', problem: system.problem, situation };
     if (system.value.optics.state.far.ratio > 0) {
-      return { status: 'problem', problem: { code: 'sky.focus', message: 'With what is in this chain it does not focus on the stars. Take the tubes or close-up lens off, or choose another set-up.' }, situation };
+      return {
+        status: 'problem',
+        problem: {
+          code: 'sky.focus',
+          message:
+            'With what is in this chain it does not focus on the stars. Take the tubes or close-up lens off, or choose another set-up.',
+        },
+        situation,
+      };
     }
     return { status: 'ready', situation, system: system.value, kit };
     // `retry` is a new function on every render and changes nothing here.

@@ -34,8 +34,32 @@ export function FocalControl({ system, label }: { system: EffectiveSystem | null
   return (
     <ControlLine
       label={label}
-      field={<FollowingField compact hideLabel label="Focal length" value={markedFocalMm} unit="mm" shownUnit="mm" minimum={focalWideMm} maximum={focalTeleMm} limits={limits} onChange={takeFocal} testID="focal-field" />}
-      ruler={<Ruler label="Focal length" value={markedFocalMm} minimum={focalWideMm} maximum={focalTeleMm} valueText={`${formatFigures(markedFocalMm, 4)} mm`} rounded={rounded} onChange={setFocalMm} />}
+      field={
+        <FollowingField
+          compact
+          hideLabel
+          label="Focal length"
+          value={markedFocalMm}
+          unit="mm"
+          shownUnit="mm"
+          minimum={focalWideMm}
+          maximum={focalTeleMm}
+          limits={limits}
+          onChange={takeFocal}
+          testID="focal-field"
+        />
+      }
+      ruler={
+        <Ruler
+          label="Focal length"
+          value={markedFocalMm}
+          minimum={focalWideMm}
+          maximum={focalTeleMm}
+          valueText={`${formatFigures(markedFocalMm, 4)} mm`}
+          rounded={rounded}
+          onChange={setFocalMm}
+        />
+      }
     />
   );
 }

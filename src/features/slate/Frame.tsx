@@ -26,7 +26,13 @@ const DESK_TITLES: Record<string, string> = {
   '/sky/night': 'Sky: the night',
   '/sky/planets': 'Sky: planets',
 };
-const HIDDEN = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' } as unknown as TextStyle;
+const HIDDEN = {
+  position: 'absolute',
+  width: 1,
+  height: 1,
+  overflow: 'hidden',
+  clipPath: 'inset(50%)',
+} as unknown as TextStyle;
 
 /** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */
 export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {

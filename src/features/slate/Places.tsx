@@ -23,7 +23,13 @@ export function Places({ path, rail }: { path: string; rail: boolean }) {
         const colour = here ? palette.ink : palette.press;
         return (
           <Link key={place.href} href={place.href} asChild>
-            <Pressable aria-current={here ? 'page' : undefined} style={StyleSheet.flatten([rail ? styles.railPlace : styles.place, here && (rail ? styles.railHere : styles.here)])}>
+            <Pressable
+              aria-current={here ? 'page' : undefined}
+              style={StyleSheet.flatten([
+                rail ? styles.railPlace : styles.place,
+                here && (rail ? styles.railHere : styles.here),
+              ])}
+            >
               <MaterialIcons name={place.icon} size={22} color={colour} />
               <Txt kind="label" tone={here ? 'ink' : 'press'}>
                 {place.name}
@@ -37,10 +43,35 @@ export function Places({ path, rail }: { path: string; rail: boolean }) {
 }
 
 const useStyles = stylesOf((palette) => ({
-  bar: { flexDirection: 'row', height: NAV_HEIGHT, borderTopWidth: 1, borderColor: palette.hairline, backgroundColor: palette.paper },
-  place: { flex: 1, alignItems: 'center', justifyContent: 'center', minHeight: TARGET, borderTopWidth: 3, borderColor: 'transparent' },
+  bar: {
+    flexDirection: 'row',
+    height: NAV_HEIGHT,
+    borderTopWidth: 1,
+    borderColor: palette.hairline,
+    backgroundColor: palette.paper,
+  },
+  place: {
+    flex: 1,
+    alignItems: 'center',
+    justifyContent: 'center',
+    minHeight: TARGET,
+    borderTopWidth: 3,
+    borderColor: 'transparent',
+  },
   here: { borderColor: palette.ink },
-  rail: { width: RAIL_WIDTH, borderRightWidth: 1, borderColor: palette.hairline, backgroundColor: palette.paper, paddingTop: TARGET },
-  railPlace: { alignItems: 'center', justifyContent: 'center', height: 68, borderLeftWidth: 3, borderColor: 'transparent' },
+  rail: {
+    width: RAIL_WIDTH,
+    borderRightWidth: 1,
+    borderColor: palette.hairline,
+    backgroundColor: palette.paper,
+    paddingTop: TARGET,
+  },
+  railPlace: {
+    alignItems: 'center',
+    justifyContent: 'center',
+    height: 68,
+    borderLeftWidth: 3,
+    borderColor: 'transparent',
+  },
   railHere: { borderColor: palette.ink },
 }));

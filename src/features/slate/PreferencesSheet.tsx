@@ -4,7 +4,12 @@ import { Sheet } from '@/ui/Sheet';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 
-const CONVENTIONS: Record<CropConvention, string> = { diagonal: 'Diagonal', width: 'Width', height: 'Height', sameAspect: 'Same aspect' };
+const CONVENTIONS: Record<CropConvention, string> = {
+  diagonal: 'Diagonal',
+  width: 'Width',
+  height: 'Height',
+  sameAspect: 'Same aspect',
+};
 
 /** How a person reads: units, and the schools that can be told apart. Kept on this device. */
 export default function PreferencesSheet({ onClose }: { onClose: () => void }) {
@@ -24,7 +29,10 @@ export default function PreferencesSheet({ onClose }: { onClose: () => void }) {
         label="Crop factor against 36 × 24"
         value={cropConvention}
         onChange={(value) => prefer({ cropConvention: value })}
-        options={[{ value: 'usual' as const, name: 'Usual', gloss: 'diagonal; same aspect for odd shapes' }, ...CROP_CONVENTIONS.map((each) => ({ value: each, name: CONVENTIONS[each] }))]}
+        options={[
+          { value: 'usual' as const, name: 'Usual', gloss: 'diagonal; same aspect for odd shapes' },
+          ...CROP_CONVENTIONS.map((each) => ({ value: each, name: CONVENTIONS[each] })),
+        ]}
       />
       <Choice
         label="Pixels a verdict counts"

@@ -6,7 +6,11 @@ import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 
-const text = (value: unknown): string => JSON.stringify(value, null, 1).replace(/[{}"[\]]/g, '').replace(/,$/gm, '').replace(/^\s*\n/gm, '');
+const text = (value: unknown): string =>
+  JSON.stringify(value, null, 1)
+    .replace(/[{}"[\]]/g, '')
+    .replace(/,$/gm, '')
+    .replace(/^\s*\n/gm, '');
 
 /** Both copies of a change the server refused, for the person to choose. */
 export default function RefusedSheet({ refused, onClose }: { refused: Refused; onClose: () => void }) {

@@ -31,7 +31,9 @@ export function Slate({ sky }: { sky: boolean }) {
   const mode = body && modesOf(body).find((each) => each.id === ready.setup.modeId);
   const parts = ready?.setup.chain.map((part) => part.name).join(' + ') ?? '';
   const setupName = ready?.setupRow.data.name ?? (loading ? '…' : 'None yet');
-  const setupLine = body ? `${body.name}${mode && mode.id !== 'whole' ? `, ${mode.name}` : ''} + ${parts}` : 'Tap to start';
+  const setupLine = body
+    ? `${body.name}${mode && mode.id !== 'whole' ? `, ${mode.name}` : ''} + ${parts}`
+    : 'Tap to start';
   const subjectName = ready?.subjectRow.data.name ?? kit.subjects[0]?.data.name ?? (loading ? '…' : 'None yet');
   const subjectLine = ready ? `at ${shownText(showLengthM(ready.distanceM, units))}` : 'Tap to choose';
   return (
@@ -45,13 +47,22 @@ export function Slate({ sky }: { sky: boolean }) {
 }
 
 /** 25 Nov, in the reader's own order. */
-const shortDay = (day: string): string => new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
+const shortDay = (day: string): string =>
+  new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
 
 /** Under the sky the subject is a place and a night. */
 const SkyTag = memo(function SkyTag() {
   const site = useSky((state) => state.site);
   const day = useSky((state) => state.day);
-  return <Tag label="Place and night" name={site?.name ?? 'Place'} line={day === null ? 'tonight' : shortDay(day)} onPress={openSite} narrow />;
+  return (
+    <Tag
+      label="Place and night"
+      name={site?.name ?? 'Place'}
+      line={day === null ? 'tonight' : shortDay(day)}
+      onPress={openSite}
+      narrow
+    />
+  );
 });
 
 /** The keys at the right; apart, because nothing of a drag concerns them. */
@@ -61,17 +72,49 @@ const SlateKeys = memo(function SlateKeys() {
   const night = look !== 'day';
   return (
     <>
-      <Key title={night ? 'Day look' : 'Night look'} icon={night ? 'light-mode' : 'dark-mode'} iconOnly weight="plain" onPress={() => prefer({ look: night ? 'day' : 'night' })} />
-      {night ? <Key title={look === 'dim' ? 'Brighter' : 'Dimmer'} icon={look === 'dim' ? 'brightness-high' : 'brightness-low'} iconOnly weight="plain" onPress={() => prefer({ look: look === 'dim' ? 'night' : 'dim' })} /> : null}
+      <Key
+        title={night ? 'Day look' : 'Night look'}
+        icon={night ? 'light-mode' : 'dark-mode'}
+        iconOnly
+        weight="plain"
+        onPress={() => prefer({ look: night ? 'day' : 'night' })}
+      />
+      {night ? (
+        <Key
+          title={look === 'dim' ? 'Brighter' : 'Dimmer'}
+          icon={look === 'dim' ? 'brightness-high' : 'brightness-low'}
+          iconOnly
+          weight="plain"
+          onPress={() => prefer({ look: look === 'dim' ? 'night' : 'dim' })}
+        />
+      ) : null}
       <Key title="Units and schools" icon="tune" iconOnly weight="plain" onPress={openPreferences} />
     </>
   );
 });
 
-const Tag = memo(function Tag({ label, name, line, onPress, narrow = false }: { label: string; name: string; line: string; onPress: () => void; narrow?: boolean }) {
+const Tag = memo(function Tag({
+  label,
+  name,
+  line,
+  onPress,
+  narrow = false,
+}: {
+  label: string;
+  name: string;
+  line: string;
+  onPress: () => void;
+  narrow?: boolean;
+}) {
   const styles = useStyles();
   return (
-    <Pressable role="button" aria-haspopup="dialog" aria-label={`${label}: ${name}, ${line}. Change`} onPress={onPress} style={[styles.tag, narrow && styles.narrow]}>
+    <Pressable
+      role="button"
+      aria-haspopup="dialog"
+      aria-label={`${label}: ${name}, ${line}. Change`}
+      onPress={onPress}
+      style={[styles.tag, narrow && styles.narrow]}
+    >
       <Txt kind="strong" tone="press" numberOfLines={1}>
         {name}
       </Txt>

@@ -10,7 +10,8 @@ import { lazyPart } from '@/ui/lazyPart';
 const RefusedSheet = lazyPart(() => import('./RefusedSheet'));
 const TraySheet = lazyPart(() => import('./TraySheet'));
 
-const changes = (count: number, one: string, many: string): string => (count === 1 ? `1 change ${one}` : `${count} changes ${many}`);
+const changes = (count: number, one: string, many: string): string =>
+  count === 1 ? `1 change ${one}` : `${count} changes ${many}`;
 
 /** Says, only when there is something to say, what has not reached the server, what it refused and what it fails on. */
 export function SyncLine() {
@@ -34,7 +35,8 @@ function useOutboxOpen(): void {
   const unkept = useOutbox((state) => state.unkept.length);
   useEffect(() => {
     void openOutbox();
-    const again = () => void (document.visibilityState === 'visible' && useOutbox.getState().waiting.length > 0 && flush());
+    const again = () =>
+      void (document.visibilityState === 'visible' && useOutbox.getState().waiting.length > 0 && flush());
     window.addEventListener('online', again);
     document.addEventListener('visibilitychange', again);
     return () => {
@@ -60,11 +62,34 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
   const reachable = useOutbox((state) => state.reachable);
   const serverSays = useOutbox((state) => state.serverSays);
   const first = refused[0];
-  if (unkept > 0) return <Line text={`This device has no room left: ${changes(unkept, 'is', 'are')} in this window alone. Keep it open until sent, or make room.`} action={{ title: 'Send now', run: () => void flush() }} />;
-  if (first) return <Line text={`${first.problem.title}: ${first.problem.detail}`} action={{ title: 'Look at both', run: () => onOpen('refused') }} />;
-  if (tray > 0) return <Line text={`${tray === 1 ? 'One thing lies' : `${tray} things lie`} in the tray that could not be sent or read. Everything else goes on.`} action={{ title: 'Open the tray', run: () => onOpen('tray') }} />;
+  if (unkept > 0)
+    return (
+      <Line
+        text={`This device has no room left: ${changes(unkept, 'is', 'are')} in this window alone. Keep it open until sent, or make room.`}
+        action={{ title: 'Send now', run: () => void flush() }}
+      />
+    );
+  if (first)
+    return (
+      <Line
+        text={`${first.problem.title}: ${first.problem.detail}`}
+        action={{ title: 'Look at both', run: () => onOpen('refused') }}
+      />
+    );
+  if (tray > 0)
+    return (
+      <Line
+        text={`${tray === 1 ? 'One thing lies' : `${tray} things lie`} in the tray that could not be sent or read. Everything else goes on.`}
+        action={{ title: 'Open the tray', run: () => onOpen('tray') }}
+      />
+    );
   if (reachable || waiting === 0) return null;
-  return <Line text={`${serverSays ?? 'The server cannot be reached.'} Readings go on; ${changes(waiting, 'waits', 'wait')} on this device and will be sent.`} action={{ title: 'Try now', run: () => void flush() }} />;
+  return (
+    <Line
+      text={`${serverSays ?? 'The server cannot be reached.'} Readings go on; ${changes(waiting, 'waits', 'wait')} on this device and will be sent.`}
+      action={{ title: 'Try now', run: () => void flush() }}
+    />
+  );
 }
 
 function Line({ text, action }: { text: string; action: { title: string; run: () => void } }) {
@@ -80,6 +105,15 @@ function Line({ text, action }: { text: string; action: { title: string; run: ()
 }
 
 const useStyles = stylesOf((palette) => ({
-  line: { flexDirection: 'row', alignItems: 'center', gap: space.medium, paddingHorizontal: space.page, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.caution, backgroundColor: palette.raised },
+  line: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.medium,
+    paddingHorizontal: space.page,
+    paddingVertical: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.caution,
+    backgroundColor: palette.raised,
+  },
   words: { flex: 1 },
 }));

@@ -11,7 +11,10 @@ import { stylesOf } from '@/ui/theme/theme';
 const VERBS: Record<Change['verb'], string> = { create: 'New', replace: 'Changed', remove: 'Deleted' };
 
 function nameOf(change: Change): string {
-  const data = ((change as { data?: unknown }).data ?? {}) as { name?: unknown; input?: { subject?: { name?: unknown } } };
+  const data = ((change as { data?: unknown }).data ?? {}) as {
+    name?: unknown;
+    input?: { subject?: { name?: unknown } };
+  };
   const name = data.name ?? data.input?.subject?.name;
   return typeof name === 'string' ? ` “${name}”` : '';
 }
@@ -20,22 +23,51 @@ function nameOf(change: Change): string {
 export default function TraySheet({ onClose }: { onClose: () => void }) {
   const stuck = useOutbox((state) => state.stuck);
   const odd = useOutbox((state) => state.odd);
-  const save = (key: string, value: unknown) => saveFile(`jauge-change-${key.slice(0, 8)}.json`, new Blob([JSON.stringify(value, null, 2)], { type: 'application/json' }));
+  const save = (key: string, value: unknown) =>
+    saveFile(
+      `jauge-change-${key.slice(0, 8)}.json`,
+      new Blob([JSON.stringify(value, null, 2)], { type: 'application/json' }),
+    );
   return (
     <Sheet title="The tray" onClose={onClose}>
       <Txt>What lies here is on this device and not at the server. Save it as a file before you drop it.</Txt>
       {stuck.map((each) => (
-        <Item key={each.change.key} title={`${VERBS[each.change.verb]} ${RESOURCE_NOUNS[each.change.resource]}${nameOf(each.change)}`} words={`The server failed on it ${each.failures} times.`} onTry={() => void tryStuck(each)} onSave={() => save(each.change.key, each.change)} onDrop={() => void discard(each.change.key)} />
+        <Item
+          key={each.change.key}
+          title={`${VERBS[each.change.verb]} ${RESOURCE_NOUNS[each.change.resource]}${nameOf(each.change)}`}
+          words={`The server failed on it ${each.failures} times.`}
+          onTry={() => void tryStuck(each)}
+          onSave={() => save(each.change.key, each.change)}
+          onDrop={() => void discard(each.change.key)}
+        />
       ))}
       {odd.map(({ key, value }) => (
-        <Item key={key} title="Something this version cannot read" words={JSON.stringify(value).slice(0, 120)} onSave={() => save(key, value)} onDrop={() => void discard(key)} />
+        <Item
+          key={key}
+          title="Something this version cannot read"
+          words={JSON.stringify(value).slice(0, 120)}
+          onSave={() => save(key, value)}
+          onDrop={() => void discard(key)}
+        />
       ))}
       {stuck.length + odd.length === 0 ? <Txt tone="soft">Nothing lies here any more.</Txt> : null}
     </Sheet>
   );
 }
 
-function Item({ title, words, onTry, onSave, onDrop }: { title: string; words: string; onTry?: () => void; onSave: () => void; onDrop: () => void }) {
+function Item({
+  title,
+  words,
+  onTry,
+  onSave,
+  onDrop,
+}: {
+  title: string;
+  words: string;
+  onTry?: () => void;
+  onSave: () => void;
+  onDrop: () => void;
+}) {
   const styles = useStyles();
   return (
     <View style={styles.item}>

@@ -7,10 +7,22 @@ import { SyncLine } from './SyncLine';
 import TraySheet from './TraySheet';
 
 // What lies on the device is not what these tests are about: the state is set by hand.
-jest.mock('@/data/outbox', () => ({ ...jest.requireActual<object>('@/data/outbox'), openOutbox: () => Promise.resolve() }));
+jest.mock('@/data/outbox', () => ({
+  ...jest.requireActual<object>('@/data/outbox'),
+  openOutbox: () => Promise.resolve(),
+}));
 
 const data = demoSubjects.curlew.data;
-const change = (key: string, more: object = {}): Change => ({ key, resource: 'subjects', id: '30000000-0000-4000-8000-000000000001', madeAt: '', verb: 'create', data, ...more }) as Change;
+const change = (key: string, more: object = {}): Change =>
+  ({
+    key,
+    resource: 'subjects',
+    id: '30000000-0000-4000-8000-000000000001',
+    madeAt: '',
+    verb: 'create',
+    data,
+    ...more,
+  }) as Change;
 const clean = { waiting: [], refused: [], stuck: [], odd: [], unkept: [], reachable: true, serverSays: null };
 
 beforeEach(() => {
@@ -44,11 +56,43 @@ describe('the line about what has not reached the server', () => {
   });
 
   it.each([
-    ['a server that is away', { waiting: [change('a')], reachable: false }, /The server cannot be reached\. Readings go on; 1 change waits on this device/, 'Try now'],
-    ['a server that says what it lacks', { waiting: [change('a'), change('b')], reachable: false, serverSays: 'There is no room left on the disk.' }, /There is no room left on the disk\. Readings go on; 2 changes wait/, 'Try now'],
-    ['a refusal', { refused: [{ change: change('a'), problem: { type: '', title: 'Changed elsewhere', status: 409, code: 'version.stale', detail: 'Choose.' } }] }, /Changed elsewhere: Choose\./, 'Look at both'],
-    ['a full tray', { stuck: [{ change: change('a'), failures: 5 }], odd: [{ key: 'o', value: 1 }] }, /2 things lie in the tray that could not be sent or read/, 'Open the tray'],
-    ['a device without room, before all else', { waiting: [change('a')], unkept: ['a'], reachable: false, stuck: [{ change: change('b'), failures: 5 }] }, /no room left: 1 change is in this window alone\. Keep it open/, 'Send now'],
+    [
+      'a server that is away',
+      { waiting: [change('a')], reachable: false },
+      /The server cannot be reached\. Readings go on; 1 change waits on this device/,
+      'Try now',
+    ],
+    [
+      'a server that says what it lacks',
+      { waiting: [change('a'), change('b')], reachable: false, serverSays: 'There is no room left on the disk.' },
+      /There is no room left on the disk\. Readings go on; 2 changes wait/,
+      'Try now',
+    ],
+    [
+      'a refusal',
+      {
+        refused: [
+          {
+            change: change('a'),
+            problem: { type: '', title: 'Changed elsewhere', status: 409, code: 'version.stale', detail: 'Choose.' },
+          },
+        ],
+      },
+      /Changed elsewhere: Choose\./,
+      'Look at both',
+    ],
+    [
+      'a full tray',
+      { stuck: [{ change: change('a'), failures: 5 }], odd: [{ key: 'o', value: 1 }] },
+      /2 things lie in the tray that could not be sent or read/,
+      'Open the tray',
+    ],
+    [
+      'a device without room, before all else',
+      { waiting: [change('a')], unkept: ['a'], reachable: false, stuck: [{ change: change('b'), failures: 5 }] },
+      /no room left: 1 change is in this window alone\. Keep it open/,
+      'Send now',
+    ],
   ])('tells of %s', (_, state, words, key) => {
     line(state);
     expect(screen.getByText(words)).toBeTruthy();
@@ -59,7 +103,16 @@ describe('the line about what has not reached the server', () => {
 describe('the tray', () => {
   it('names what lies in it, and lets it go', async () => {
     const closed = jest.fn();
-    act(() => useOutbox.setState({ ...clean, stuck: [{ change: change('a'), failures: 5 }, { change: change('b', { verb: 'remove', version: 2, data: undefined }), failures: 6 }], odd: [{ key: 'o', value: { hello: 1 } }] }));
+    act(() =>
+      useOutbox.setState({
+        ...clean,
+        stuck: [
+          { change: change('a'), failures: 5 },
+          { change: change('b', { verb: 'remove', version: 2, data: undefined }), failures: 6 },
+        ],
+        odd: [{ key: 'o', value: { hello: 1 } }],
+      }),
+    );
     render(
       <Theme look="day">
         <TraySheet onClose={closed} />

@@ -27,7 +27,12 @@ describe('a backup', () => {
     await server.store.create('subjects', testId(1), curlew.data);
     const name = await server.database.backup('daily');
     expect(fs.readdirSync(folderOf())).toEqual([name]);
-    expect([mode(folderOf()), mode(path.join(folderOf(), name)), mode(server.file), mode(`${server.file}-wal`)]).toEqual(['700', '600', '600', '600']);
+    expect([
+      mode(folderOf()),
+      mode(path.join(folderOf(), name)),
+      mode(server.file),
+      mode(`${server.file}-wal`),
+    ]).toEqual(['700', '600', '600', '600']);
     const copy = await openRaw(path.join(folderOf(), name));
     expect(await copy.all('PRAGMA integrity_check')).toEqual([{ integrity_check: 'ok' }]);
     expect(await copy.all('SELECT id FROM subjects')).toEqual([{ id: testId(1) }]);
@@ -51,14 +56,25 @@ describe('a backup', () => {
   });
 
   it('is one of seven at most', async () => {
-    for (let day = 1; day <= 9; day++) await makeBackup(server.file, 'daily', new Date(`2026-05-0${day}T10:00:00.000Z`));
-    expect(listBackups(server.file).map((each) => each.madeAt.slice(8, 10))).toEqual(['09', '08', '07', '06', '05', '04', '03']);
+    for (let day = 1; day <= 9; day++)
+      await makeBackup(server.file, 'daily', new Date(`2026-05-0${day}T10:00:00.000Z`));
+    expect(listBackups(server.file).map((each) => each.madeAt.slice(8, 10))).toEqual([
+      '09',
+      '08',
+      '07',
+      '06',
+      '05',
+      '04',
+      '03',
+    ]);
   });
 });
 
 it('keeps as many days as it can: of a day with several, older ones go first', () => {
   const at = (madeAt: string): Backup => ({ name: madeAt, madeAt, why: 'daily', bytes: 1 });
-  const many = ['07T08', '07T09', '06T08', '05T08', '05T07', '05T06', '04T08', '03T08'].map((hour) => at(`2026-05-${hour}:00:00.000Z`));
+  const many = ['07T08', '07T09', '06T08', '05T08', '05T07', '05T06', '04T08', '03T08'].map((hour) =>
+    at(`2026-05-${hour}:00:00.000Z`),
+  );
   expect(surplus(many).map((each) => each.name.slice(8, 13))).toEqual(['05T06']);
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 0, max: 240 }), { maxLength: 30 }), (hours) => {
@@ -67,7 +83,13 @@ it('keeps as many days as it can: of a day with several, older ones go first', (
       const kept = backups.filter((each) => !gone.includes(each));
       expect(kept).toHaveLength(Math.min(7, backups.length));
       // The newest is never lost, and no more days than need be.
-      if (backups.length) expect(kept.map((each) => each.madeAt)).toContain(backups.map((each) => each.madeAt).sort().at(-1));
+      if (backups.length)
+        expect(kept.map((each) => each.madeAt)).toContain(
+          backups
+            .map((each) => each.madeAt)
+            .sort()
+            .at(-1),
+        );
       const days = (all: Backup[]) => new Set(all.map((each) => each.madeAt.slice(0, 10))).size;
       expect(days(kept)).toBeGreaterThanOrEqual(Math.min(days(backups), 6));
     }),
@@ -99,7 +121,8 @@ describe('bringing back while the server runs', () => {
   });
 
   it('refuses a name that is none, whatever it points to', async () => {
-    for (const name of ['../test.sqlite', 'x', '']) await expect(restoreRows(server.database, name)).rejects.toMatchObject({ code: 'backup.unknown', status: 404 });
+    for (const name of ['../test.sqlite', 'x', ''])
+      await expect(restoreRows(server.database, name)).rejects.toMatchObject({ code: 'backup.unknown', status: 404 });
   });
 });
 

@@ -10,7 +10,8 @@ export type Why = BackupWhy;
 export const MOST_BACKUPS = 7;
 const DAY_MS = 24 * 3600 * 1000;
 
-const NAME = /^(.+)-(\d{4})(\d{2})(\d{2})T(\d{2})(\d{2})(\d{2})(\d{3})Z-(daily|by-hand|before-import|before-migration|before-restore)\.sqlite$/;
+const NAME =
+  /^(.+)-(\d{4})(\d{2})(\d{2})T(\d{2})(\d{2})(\d{2})(\d{3})Z-(daily|by-hand|before-import|before-migration|before-restore)\.sqlite$/;
 
 /** The folder beside a data file that its backups lie in. */
 export const backupFolder = (file: string): string => path.join(path.dirname(file), 'backups');
@@ -26,7 +27,14 @@ export function listBackups(file: string): Backup[] {
     .flatMap((name): Backup[] => {
       const [, base, year, month, day, hour, minute, second, millisecond, why] = NAME.exec(name) ?? [];
       if (base !== baseOf(file)) return [];
-      return [{ name, madeAt: `${year}-${month}-${day}T${hour}:${minute}:${second}.${millisecond}Z`, why: why as Why, bytes: fs.statSync(path.join(folder, name)).size }];
+      return [
+        {
+          name,
+          madeAt: `${year}-${month}-${day}T${hour}:${minute}:${second}.${millisecond}Z`,
+          why: why as Why,
+          bytes: fs.statSync(path.join(folder, name)).size,
+        },
+      ];
     })
     .sort((a, b) => b.madeAt.localeCompare(a.madeAt));
 }

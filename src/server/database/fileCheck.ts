@@ -25,20 +25,24 @@ function beginsAsDatabase(file: string): boolean {
 export async function checkFile(file: string): Promise<void> {
   if (!fs.existsSync(file)) {
     // What was written last lies in the log; without its file it is lost, and a new file would bury it.
-    if (fs.existsSync(`${file}-wal`) && fs.statSync(`${file}-wal`).size > 0) throw damaged(file, 'it is gone, while its log is still there');
+    if (fs.existsSync(`${file}-wal`) && fs.statSync(`${file}-wal`).size > 0)
+      throw damaged(file, 'it is gone, while its log is still there');
     return;
   }
   if (fs.statSync(file).size === 0) throw damaged(file, 'it is empty');
   if (!beginsAsDatabase(file)) throw damaged(file, 'it is not a database');
   const raw = await openRaw(file);
   try {
-    const faults = (await raw.all<{ quick_check: string }>('PRAGMA quick_check(3)')).map((row) => row.quick_check).filter((text) => text !== 'ok');
+    const faults = (await raw.all<{ quick_check: string }>('PRAGMA quick_check(3)'))
+      .map((row) => row.quick_check)
+      .filter((text) => text !== 'ok');
     if (faults.length) throw damaged(file, faults.join('; '));
     await checkMigrations(file, raw.all);
   } catch (error) {
     if (error instanceof StorageFault) throw error;
     const code = String((error as { code?: unknown }).code);
-    if (code.startsWith('SQLITE_CORRUPT') || code.startsWith('SQLITE_NOTADB')) throw damaged(file, 'its pages contradict each other');
+    if (code.startsWith('SQLITE_CORRUPT') || code.startsWith('SQLITE_NOTADB'))
+      throw damaged(file, 'its pages contradict each other');
     throw error;
   } finally {
     await raw.close();
@@ -46,13 +50,25 @@ export async function checkFile(file: string): Promise<void> {
 }
 
 async function checkMigrations(file: string, all: <T>(sql: string) => Promise<T[]>): Promise<void> {
-  const tables = (await all<{ name: string }>(`SELECT name FROM sqlite_master WHERE type = 'table'`)).map((row) => row.name);
+  const tables = (await all<{ name: string }>(`SELECT name FROM sqlite_master WHERE type = 'table'`)).map(
+    (row) => row.name,
+  );
   if (!tables.includes('SequelizeMeta')) {
     if (tables.length === 0) throw damaged(file, 'it holds no tables');
-    throw new StorageFault('storage.notADatabase', 'Not a file of Jauge', `${file} is a database of another program (its tables: ${tables.slice(0, 4).join(', ')}). Nothing was written to it. Choose another file with JAUGE_DATABASE.`);
+    throw new StorageFault(
+      'storage.notADatabase',
+      'Not a file of Jauge',
+      `${file} is a database of another program (its tables: ${tables.slice(0, 4).join(', ')}). Nothing was written to it. Choose another file with JAUGE_DATABASE.`,
+    );
   }
-  const unknown = (await all<{ name: string }>('SELECT name FROM SequelizeMeta')).map((row) => row.name).filter((name) => !MIGRATION_NAMES.includes(name));
+  const unknown = (await all<{ name: string }>('SELECT name FROM SequelizeMeta'))
+    .map((row) => row.name)
+    .filter((name) => !MIGRATION_NAMES.includes(name));
   if (unknown.length) {
-    throw new StorageFault('storage.newer', 'Written by a newer Jauge', `${file} was written by a newer Jauge (it has “${unknown.join('”, “')}”, which this one does not know). Nothing was written to it. Start the newer Jauge, or bring back an older backup with “npm run restore”.`);
+    throw new StorageFault(
+      'storage.newer',
+      'Written by a newer Jauge',
+      `${file} was written by a newer Jauge (it has “${unknown.join('”, “')}”, which this one does not know). Nothing was written to it. Start the newer Jauge, or bring back an older backup with “npm run restore”.`,
+    );
   }
 }

@@ -34,7 +34,11 @@ export async function lockFile(file: string): Promise<FileLock> {
     await lock.close();
     if (!String((error as { code?: unknown }).code).startsWith('SQLITE_BUSY')) throw error;
     const address = addressOf(file);
-    throw new StorageFault('storage.inUse', 'Jauge runs already', `Jauge runs already with ${file}${address ? `: open ${address}` : '; it has only just been started'}.`);
+    throw new StorageFault(
+      'storage.inUse',
+      'Jauge runs already',
+      `Jauge runs already with ${file}${address ? `: open ${address}` : '; it has only just been started'}.`,
+    );
   }
   fs.rmSync(addressFile(file), { force: true });
   return {

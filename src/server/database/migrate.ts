@@ -9,7 +9,10 @@ import { inTransaction } from './connect';
  *
  * @param beforeFirst run once, when there is something to do
  */
-export async function migrate(writer: Sequelize, beforeFirst: () => Promise<unknown> = () => Promise.resolve()): Promise<void> {
+export async function migrate(
+  writer: Sequelize,
+  beforeFirst: () => Promise<unknown> = () => Promise.resolve(),
+): Promise<void> {
   const notes = new SequelizeStorage({ sequelize: writer });
   const umzug = new Umzug({
     migrations: MIGRATIONS.map(({ name, up, down }) => ({
@@ -26,7 +29,11 @@ export async function migrate(writer: Sequelize, beforeFirst: () => Promise<unkn
         }),
     })),
     // Noted within the step's own transaction above.
-    storage: { executed: () => notes.executed(), logMigration: () => Promise.resolve(), unlogMigration: () => Promise.resolve() },
+    storage: {
+      executed: () => notes.executed(),
+      logMigration: () => Promise.resolve(),
+      unlogMigration: () => Promise.resolve(),
+    },
     logger: undefined,
   });
   if ((await umzug.pending()).length === 0) return;

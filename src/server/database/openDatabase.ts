@@ -36,7 +36,12 @@ export interface Database {
   /** Whether a row exists, and the version it had when it was last deleted: one question instead of two. */
   trace: (resource: ResourceName, id: string) => Promise<Trace>;
   /** Rows of a page as JSON texts with commas between, UTF-8, and how many there are in all. */
-  page: (resource: ResourceName, limit: number, offset: number, sought?: ReadingsSought) => Promise<{ total: number; items: Buffer }>;
+  page: (
+    resource: ResourceName,
+    limit: number,
+    offset: number,
+    sought?: ReadingsSought,
+  ) => Promise<{ total: number; items: Buffer }>;
   /** Copies the file into its backups, while others read and write. */
   backup: (why: Why) => Promise<string>;
   lock: FileLock;
@@ -131,6 +136,9 @@ async function openExisting(file: string, lock: FileLock): Promise<Database> {
 /** Written as plain SQL: through a model, Sequelize asks for the table's columns before every such question. */
 async function traceOf(writer: Sequelize, resource: ResourceName, id: string): Promise<Trace> {
   const sql = `SELECT EXISTS (SELECT 1 FROM ${resource} WHERE id = $id) AS present, (SELECT version FROM tombstones WHERE id = $id) AS deletedVersion`;
-  const [row] = await writer.query<{ present: number; deletedVersion: number | null }>(sql, { bind: { id }, type: QueryTypes.SELECT });
+  const [row] = await writer.query<{ present: number; deletedVersion: number | null }>(sql, {
+    bind: { id },
+    type: QueryTypes.SELECT,
+  });
   return { exists: row?.present === 1, deletedVersion: row?.deletedVersion ?? null };
 }

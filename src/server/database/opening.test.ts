@@ -37,7 +37,10 @@ const make = async (rows = 1) => {
 it('makes a new file whole or not at all: a seed that fails leaves none, and the next start makes it', async () => {
   await expect(openDatabase(file, () => Promise.reject(new Error('killed')))).rejects.toThrow('killed');
   expect(fs.existsSync(file)).toBe(false);
-  const database = await openDatabase(file, async (fresh) => void (await createStore(fresh).create('subjects', testId(1), subject)));
+  const database = await openDatabase(
+    file,
+    async (fresh) => void (await createStore(fresh).create('subjects', testId(1), subject)),
+  );
   expect((await createStore(database).list('subjects', 10, 0)).total).toBe(1);
   expect((fs.statSync(file).mode & 0o777).toString(8)).toBe('600');
   await database.close();
@@ -62,7 +65,10 @@ it('folds the log in when it is closed, so that a copied file is whole', async (
 
 it('lets one server at a time have a file, and says where the other is', async () => {
   const first = await openDatabase(file);
-  expect(await faultOf()).toMatchObject({ code: 'storage.inUse', message: expect.stringContaining('only just been started') as string });
+  expect(await faultOf()).toMatchObject({
+    code: 'storage.inUse',
+    message: expect.stringContaining('only just been started') as string,
+  });
   first.lock.tell('http://127.0.0.1:4100');
   expect((await faultOf()).message).toBe(`Jauge runs already with ${file}: open http://127.0.0.1:4100.`);
   await first.close();
@@ -105,7 +111,8 @@ describe('before anything is written', () => {
   it('damaged pages are noticed', async () => {
     await make(40);
     const handle = fs.openSync(file, 'r+');
-    for (let at = 4096; at < fs.statSync(file).size; at += 4096) fs.writeSync(handle, Buffer.alloc(64, 0xa5), 0, 64, at);
+    for (let at = 4096; at < fs.statSync(file).size; at += 4096)
+      fs.writeSync(handle, Buffer.alloc(64, 0xa5), 0, 64, at);
     fs.closeSync(handle);
     await unchanged('storage.damaged');
   });
@@ -153,7 +160,7 @@ describe('a migration', () => {
     await expect(openDatabase(file)).rejects.toThrow('killed');
     last.up = up;
     const raw = await openRaw(file);
-    expect((await raw.all<{ name: string }>(`SELECT name FROM sqlite_master WHERE name = 'answers'`))).toEqual([]);
+    expect(await raw.all<{ name: string }>(`SELECT name FROM sqlite_master WHERE name = 'answers'`)).toEqual([]);
     await raw.close();
     const database = await openDatabase(file);
     expect((await createStore(database).list('subjects', 10, 0)).total).toBe(1);

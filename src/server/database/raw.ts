@@ -11,15 +11,23 @@ export interface Raw {
 export function openRaw(file: string, how: 'read' | 'write' = 'read'): Promise<Raw> {
   const mode = how === 'read' ? sqlite3.OPEN_READONLY : sqlite3.OPEN_READWRITE | sqlite3.OPEN_CREATE;
   return new Promise((resolve, reject) => {
-    const connection = new sqlite3.Database(file, mode, (error) => (error ? reject(error) : resolve(rawOf(connection))));
+    const connection = new sqlite3.Database(file, mode, (error) =>
+      error ? reject(error) : resolve(rawOf(connection)),
+    );
   });
 }
 
 function rawOf(connection: sqlite3.Database): Raw {
   return {
     all: <T>(sql: string, ...parameters: unknown[]) =>
-      new Promise<T[]>((resolve, reject) => connection.all(sql, parameters, (error: Error | null, rows: T[]) => (error ? reject(error) : resolve(rows)))),
-    run: (sql, ...parameters) => new Promise<void>((resolve, reject) => connection.run(sql, parameters, (error: Error | null) => (error ? reject(error) : resolve()))),
-    close: () => new Promise<void>((resolve, reject) => connection.close((error) => (error ? reject(error) : resolve()))),
+      new Promise<T[]>((resolve, reject) =>
+        connection.all(sql, parameters, (error: Error | null, rows: T[]) => (error ? reject(error) : resolve(rows))),
+      ),
+    run: (sql, ...parameters) =>
+      new Promise<void>((resolve, reject) =>
+        connection.run(sql, parameters, (error: Error | null) => (error ? reject(error) : resolve())),
+      ),
+    close: () =>
+      new Promise<void>((resolve, reject) => connection.close((error) => (error ? reject(error) : resolve()))),
   };
 }

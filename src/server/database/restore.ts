@@ -17,7 +17,16 @@ const readyFile = (file: string) => `${file}.restored`;
 const ENDINGS = ['', '-wal', '-shm', '-journal'] as const;
 
 const noSuchBackup = (file: string, name: string) =>
-  new HttpProblem(404, 'backup.unknown', 'No such backup', `There is no backup “${name}”. There are: ${listBackups(file).map((each) => each.name).join(', ') || 'none yet'}.`);
+  new HttpProblem(
+    404,
+    'backup.unknown',
+    'No such backup',
+    `There is no backup “${name}”. There are: ${
+      listBackups(file)
+        .map((each) => each.name)
+        .join(', ') || 'none yet'
+    }.`,
+  );
 
 function pathOf(file: string, name: string): string {
   const known = listBackups(file).find((each) => each.name === name);
@@ -58,15 +67,26 @@ async function takeOver(writer: Database['writer']): Promise<void> {
   const run = (sql: string) => writer.query(sql);
   await run('PRAGMA defer_foreign_keys = ON');
   await run('CREATE TEMP TABLE known (id TEXT PRIMARY KEY, version INTEGER, data TEXT)');
-  for (const table of TRANSFER_ORDER) await run(`INSERT OR REPLACE INTO temp.known SELECT id, version, data FROM main.${table}`);
+  for (const table of TRANSFER_ORDER)
+    await run(`INSERT OR REPLACE INTO temp.known SELECT id, version, data FROM main.${table}`);
   await run('INSERT OR IGNORE INTO temp.known SELECT id, version, NULL FROM main.tombstones');
   await run('DELETE FROM main.setup_parts');
   for (const table of [...TRANSFER_ORDER].reverse()) await run(`DELETE FROM main.${table}`);
   await run('DELETE FROM main.tombstones');
   for (const table of TRANSFER_ORDER) {
-    const columns = (await writer.query<{ name: string }>(`SELECT name FROM pragma_table_info('${table}')`, { type: QueryTypes.SELECT })).map((row) => row.name);
-    const values = columns.map((column) => (column === 'version' ? 'CASE WHEN k.version IS NULL THEN o.version WHEN k.data IS o.data THEN k.version ELSE max(o.version, k.version + 1) END' : `o.${column}`));
-    await run(`INSERT INTO main.${table} (${columns.join(', ')}) SELECT ${values.join(', ')} FROM old.${table} AS o LEFT JOIN temp.known AS k ON k.id = o.id`);
+    const columns = (
+      await writer.query<{ name: string }>(`SELECT name FROM pragma_table_info('${table}')`, {
+        type: QueryTypes.SELECT,
+      })
+    ).map((row) => row.name);
+    const values = columns.map((column) =>
+      column === 'version'
+        ? 'CASE WHEN k.version IS NULL THEN o.version WHEN k.data IS o.data THEN k.version ELSE max(o.version, k.version + 1) END'
+        : `o.${column}`,
+    );
+    await run(
+      `INSERT INTO main.${table} (${columns.join(', ')}) SELECT ${values.join(', ')} FROM old.${table} AS o LEFT JOIN temp.known AS k ON k.id = o.id`,
+    );
   }
   await run('INSERT INTO main.setup_parts SELECT * FROM old.setup_parts');
   const anyRow = TRANSFER_ORDER.map((table) => `SELECT id FROM main.${table}`).join(' UNION ALL ');
@@ -97,7 +117,8 @@ export async function restoreFile(file: string, name: string, now: Date = new Da
     const aside = `${file}.aside-${now.toISOString().replace(/[-:.]/g, '')}`;
     await copyWhole(from, readyFile(file));
     const stood = fs.existsSync(file);
-    for (const ending of ENDINGS) if (fs.existsSync(`${file}${ending}`)) fs.renameSync(`${file}${ending}`, `${aside}${ending}`);
+    for (const ending of ENDINGS)
+      if (fs.existsSync(`${file}${ending}`)) fs.renameSync(`${file}${ending}`, `${aside}${ending}`);
     finishRestore(file);
     return { name, putAside: stood ? aside : null };
   } finally {
@@ -132,4 +153,3 @@ export async function whyNotOpen(file: string): Promise<string | null> {
     throw error;
   }
 }
-

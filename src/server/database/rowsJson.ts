@@ -14,7 +14,8 @@ const SORTS: Record<ReadingsSought['sort'], string> = {
 };
 
 /** Readings come newest first unless asked otherwise, everything else in the order it was made. */
-export const orderOf = (resource: ResourceName, sort: ReadingsSought['sort'] = 'newest'): string => (resource === 'readings' ? SORTS[sort] : 'created_at, id');
+export const orderOf = (resource: ResourceName, sort: ReadingsSought['sort'] = 'newest'): string =>
+  resource === 'readings' ? SORTS[sort] : 'created_at, id';
 
 interface Where {
   sql: string;
@@ -45,10 +46,19 @@ function whereOf(sought: ReadingsSought | undefined): Where {
  * A page of rows as JSON texts with commas between. Put together in SQL, because taking a thousand rows apart into objects
  * only to write them as text again took most of the time of a list; as bytes, because they are sent as bytes.
  */
-export async function pageOf(reader: Sequelize, resource: ResourceName, limit: number, offset: number, sought?: ReadingsSought): Promise<{ total: number; items: Buffer }> {
+export async function pageOf(
+  reader: Sequelize,
+  resource: ResourceName,
+  limit: number,
+  offset: number,
+  sought?: ReadingsSought,
+): Promise<{ total: number; items: Buffer }> {
   const { sql, bind } = whereOf(sought);
   const [[counted], [row]] = await Promise.all([
-    reader.query<{ total: number }>(`SELECT count(*) AS total FROM ${resource} ${sql}`, { bind, type: QueryTypes.SELECT }),
+    reader.query<{ total: number }>(`SELECT count(*) AS total FROM ${resource} ${sql}`, {
+      bind,
+      type: QueryTypes.SELECT,
+    }),
     reader.query<{ items: Buffer | null }>(
       `SELECT CAST(group_concat(${ROW_JSON}, ',') AS BLOB) AS items FROM (SELECT * FROM ${resource} ${sql} ORDER BY ${orderOf(resource, sought?.sort)} LIMIT $limit OFFSET $offset)`,
       { bind: { ...bind, limit, offset }, type: QueryTypes.SELECT },

@@ -18,7 +18,8 @@ const reference = (table: string, allowNull = false, onDelete = 'RESTRICT') => (
 export const name = '0001-first-tables';
 
 export async function up(queryInterface: QueryInterface): Promise<void> {
-  for (const table of ['bodies', 'optics', 'adapters', 'subjects', 'outputs']) await queryInterface.createTable(table, common);
+  for (const table of ['bodies', 'optics', 'adapters', 'subjects', 'outputs'])
+    await queryInterface.createTable(table, common);
   await queryInterface.createTable('setups', { ...common, body_id: reference('bodies') });
   await queryInterface.createTable('setup_parts', {
     setup_id: { ...reference('setups', false, 'CASCADE'), primaryKey: true },
@@ -39,7 +40,17 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
 }
 
 export async function down(queryInterface: QueryInterface): Promise<void> {
-  for (const table of ['tombstones', 'readings', 'setup_parts', 'setups', 'outputs', 'subjects', 'adapters', 'optics', 'bodies']) {
+  for (const table of [
+    'tombstones',
+    'readings',
+    'setup_parts',
+    'setups',
+    'outputs',
+    'subjects',
+    'adapters',
+    'optics',
+    'bodies',
+  ]) {
     await queryInterface.dropTable(table);
   }
 }

@@ -19,14 +19,21 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     made_at: { type: DataTypes.TEXT, allowNull: false },
   });
   await queryInterface.addIndex('answers', ['made_at'], { name: 'answers_made_at' });
-  for (const column of ['desk', 'subject', 'words']) await sequelize.query(`ALTER TABLE readings ADD COLUMN ${column} TEXT NOT NULL DEFAULT ''`);
+  for (const column of ['desk', 'subject', 'words'])
+    await sequelize.query(`ALTER TABLE readings ADD COLUMN ${column} TEXT NOT NULL DEFAULT ''`);
   await sequelize.query('ALTER TABLE readings ADD COLUMN figure REAL NOT NULL DEFAULT 0');
   await sequelize.query('ALTER TABLE readings ADD COLUMN held TEXT');
-  for (let last = ''; ; ) {
-    const rows = await sequelize.query<{ id: string; data: string }>('SELECT id, data FROM readings WHERE id > $last ORDER BY id LIMIT $page', { bind: { last, page: PAGE }, type: QueryTypes.SELECT });
+  for (let last = ''; ;) {
+    const rows = await sequelize.query<{ id: string; data: string }>(
+      'SELECT id, data FROM readings WHERE id > $last ORDER BY id LIMIT $page',
+      { bind: { last, page: PAGE }, type: QueryTypes.SELECT },
+    );
     for (const row of rows) {
       const { desk, subject, words, figure, held } = readingColumns(JSON.parse(row.data) as Reading);
-      await sequelize.query('UPDATE readings SET desk = $desk, subject = $subject, words = $words, figure = $figure, held = $held WHERE id = $id', { bind: { id: row.id, desk, subject, words, figure, held: held ?? null } });
+      await sequelize.query(
+        'UPDATE readings SET desk = $desk, subject = $subject, words = $words, figure = $figure, held = $held WHERE id = $id',
+        { bind: { id: row.id, desk, subject, words, figure, held: held ?? null } },
+      );
     }
     if (rows.length < PAGE) break;
     last = rows[rows.length - 1]!.id;
@@ -42,6 +49,8 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
 
 export async function down(queryInterface: QueryInterface): Promise<void> {
   await queryInterface.dropTable('answers');
-  for (const index of ['readings_subject', 'readings_figure', 'readings_held']) await queryInterface.sequelize.query(`DROP INDEX ${index}`);
-  for (const column of ['desk', 'subject', 'words', 'figure', 'held']) await queryInterface.sequelize.query(`ALTER TABLE readings DROP COLUMN ${column}`);
+  for (const index of ['readings_subject', 'readings_figure', 'readings_held'])
+    await queryInterface.sequelize.query(`DROP INDEX ${index}`);
+  for (const column of ['desk', 'subject', 'words', 'figure', 'held'])
+    await queryInterface.sequelize.query(`ALTER TABLE readings DROP COLUMN ${column}`);
 }

@@ -10,7 +10,12 @@ beforeEach(async () => {
 afterEach(() => server.close());
 
 const kinds = async () =>
-  (await server.database.writer.query<{ kind: string }>("SELECT json_extract(data, '$.kind') AS kind FROM adapters ORDER BY id", { type: QueryTypes.SELECT })).map((row) => row.kind);
+  (
+    await server.database.writer.query<{ kind: string }>(
+      "SELECT json_extract(data, '$.kind') AS kind FROM adapters ORDER BY id",
+      { type: QueryTypes.SELECT },
+    )
+  ).map((row) => row.kind);
 
 it('makes converters with a factor below 1 reducers, leaves the others, and can be undone', async () => {
   const queryInterface = server.database.writer.getQueryInterface();
@@ -20,5 +25,10 @@ it('makes converters with a factor below 1 reducers, leaves the others, and can 
   expect(await kinds()).toEqual(['converter', 'converter']);
   await reducers.up(queryInterface);
   expect(await kinds()).toEqual(['converter', 'reducer']);
-  expect((await server.store.get('adapters', testId(2))).data).toEqual({ kind: 'reducer', name: 'Old', factor: 0.71, autofocus: true });
+  expect((await server.store.get('adapters', testId(2))).data).toEqual({
+    kind: 'reducer',
+    name: 'Old',
+    factor: 0.71,
+    autofocus: true,
+  });
 });

@@ -1,6 +1,12 @@
 import crypto from 'node:crypto';
 import { Router, type Request } from 'express';
-import { MOST_SEARCH_CHARACTERS, MOST_SEARCH_WORDS, READING_DESKS, READING_SORTS, type ReadingsSought } from '@/contract/readingsSought';
+import {
+  MOST_SEARCH_CHARACTERS,
+  MOST_SEARCH_WORDS,
+  READING_DESKS,
+  READING_SORTS,
+  type ReadingsSought,
+} from '@/contract/readingsSought';
 import { RESOURCE_NAMES, type ResourceName } from '@/contract/resources';
 import { HttpProblem } from '../problems';
 import type { SentOnce, Store } from '../store';
@@ -11,7 +17,12 @@ const MAX_PAGE = 1000;
 function resourceOf(request: Request): ResourceName {
   const name = String(request.params.resource) as ResourceName;
   if (!RESOURCE_NAMES.includes(name)) {
-    throw new HttpProblem(404, 'resource.unknown', 'Unknown resource', `There is no “${name}” here. Known: ${RESOURCE_NAMES.join(', ')}.`);
+    throw new HttpProblem(
+      404,
+      'resource.unknown',
+      'Unknown resource',
+      `There is no “${name}” here. Known: ${RESOURCE_NAMES.join(', ')}.`,
+    );
   }
   return name;
 }
@@ -23,7 +34,13 @@ function idOf(value: unknown): string {
   });
 }
 
-function wholeNumber(value: unknown, path: string, fallback: number | undefined, minimum: number, maximum: number): number {
+function wholeNumber(
+  value: unknown,
+  path: string,
+  fallback: number | undefined,
+  minimum: number,
+  maximum: number,
+): number {
   if (value === undefined && fallback !== undefined) return fallback;
   const number = typeof value === 'number' ? value : typeof value === 'string' && value !== '' ? Number(value) : NaN;
   if (Number.isInteger(number) && number >= minimum && number <= maximum) return number;
@@ -34,7 +51,12 @@ function wholeNumber(value: unknown, path: string, fallback: number | undefined,
 function objectOf(request: Request): Record<string, unknown> {
   const body: unknown = request.body;
   if (typeof body === 'object' && body !== null && !Array.isArray(body)) return body as Record<string, unknown>;
-  throw new HttpProblem(400, 'body.missing', 'No JSON object', 'Send a JSON object with the header content-type: application/json.');
+  throw new HttpProblem(
+    400,
+    'body.missing',
+    'No JSON object',
+    'Send a JSON object with the header content-type: application/json.',
+  );
 }
 
 const versionOf = (value: unknown) => wholeNumber(value, 'version', undefined, 1, Number.MAX_SAFE_INTEGER);
@@ -43,7 +65,13 @@ const versionOf = (value: unknown) => wholeNumber(value, 'version', undefined, 1
 function sentOnce(request: Request): SentOnce | undefined {
   const key = request.get('idempotency-key');
   if (key === undefined) return undefined;
-  if (!/^[\w-]{8,100}$/.test(key)) throw new HttpProblem(400, 'key.invalid', 'Not a key', 'An Idempotency-Key has 8 to 100 letters, digits, “-” or “_”.');
+  if (!/^[\w-]{8,100}$/.test(key))
+    throw new HttpProblem(
+      400,
+      'key.invalid',
+      'Not a key',
+      'An Idempotency-Key has 8 to 100 letters, digits, “-” or “_”.',
+    );
   const asked = JSON.stringify([request.method, request.path, request.query.version, request.body ?? null]);
   return { key, request: crypto.createHash('sha256').update(asked).digest('hex') };
 }
@@ -58,13 +86,26 @@ function oneOf<T extends string>(value: unknown, path: string, known: readonly T
 /** How readings are asked for. */
 function soughtOf({ query }: Request): ReadingsSought {
   const { search } = query;
-  if (search !== undefined && (typeof search !== 'string' || search.length > MOST_SEARCH_CHARACTERS || search.trim().split(/\s+/).length > MOST_SEARCH_WORDS)) {
+  if (
+    search !== undefined &&
+    (typeof search !== 'string' ||
+      search.length > MOST_SEARCH_CHARACTERS ||
+      search.trim().split(/\s+/).length > MOST_SEARCH_WORDS)
+  ) {
     const message = `“search” must be at most ${MOST_SEARCH_WORDS} words of ${MOST_SEARCH_CHARACTERS} characters in all.`;
-    throw new HttpProblem(400, 'search.invalid', 'Too much to look for', message, { errors: [{ path: 'search', message }] });
+    throw new HttpProblem(400, 'search.invalid', 'Too much to look for', message, {
+      errors: [{ path: 'search', message }],
+    });
   }
   const desk = oneOf(query.desk, 'desk', READING_DESKS);
   const held = oneOf(query.held, 'held', ['noted'] as const);
-  return { sort: oneOf(query.sort, 'sort', READING_SORTS) ?? 'newest', ...(search ? { search } : {}), ...(desk ? { desk } : {}), ...(held ? { held: true } : {}), ...(query.id === undefined ? {} : { id: idOf(query.id) }) };
+  return {
+    sort: oneOf(query.sort, 'sort', READING_SORTS) ?? 'newest',
+    ...(search ? { search } : {}),
+    ...(desk ? { desk } : {}),
+    ...(held ? { held: true } : {}),
+    ...(query.id === undefined ? {} : { id: idOf(query.id) }),
+  };
 }
 
 /** list, get, create, replace and delete for every resource. */
@@ -74,7 +115,9 @@ export function resourceRoutes(store: Store): Router {
     const limit = wholeNumber(request.query.limit, 'limit', 200, 1, MAX_PAGE);
     const offset = wholeNumber(request.query.offset, 'offset', 0, 0, Number.MAX_SAFE_INTEGER);
     const name = resourceOf(request);
-    response.type('json').send(await store.listJson(name, limit, offset, name === 'readings' ? soughtOf(request) : undefined));
+    response
+      .type('json')
+      .send(await store.listJson(name, limit, offset, name === 'readings' ? soughtOf(request) : undefined));
   });
   router.get('/:resource/:id', async (request, response) => {
     response.json(await store.get(resourceOf(request), idOf(request.params.id)));
@@ -91,7 +134,12 @@ export function resourceRoutes(store: Store): Router {
     response.json(await store.replace(name, idOf(request.params.id), versionOf(version), data, sentOnce(request)));
   });
   router.delete('/:resource/:id', async (request, response) => {
-    await store.remove(resourceOf(request), idOf(request.params.id), versionOf(request.query.version), sentOnce(request));
+    await store.remove(
+      resourceOf(request),
+      idOf(request.params.id),
+      versionOf(request.query.version),
+      sentOnce(request),
+    );
     response.status(204).end();
   });
   return router;

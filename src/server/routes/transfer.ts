@@ -17,11 +17,23 @@ const INFLATERS: Record<string, () => Readable & NodeJS.ReadWriteStream> = {
 
 /** The body as it comes in, packed or not. */
 function bodyOf(request: Request): AsyncIterable<Uint8Array> {
-  if (!request.is('application/json')) throw new HttpProblem(400, 'body.missing', 'No JSON object', 'Send a JSON object with the header content-type: application/json.');
+  if (!request.is('application/json'))
+    throw new HttpProblem(
+      400,
+      'body.missing',
+      'No JSON object',
+      'Send a JSON object with the header content-type: application/json.',
+    );
   const encoding = (request.get('content-encoding') ?? 'identity').trim().toLowerCase();
   if (encoding === 'identity') return request;
   const inflater = INFLATERS[encoding]?.();
-  if (!inflater) throw new HttpProblem(415, 'body.encoding', 'Unknown encoding', 'Send the body as UTF-8 JSON, plain or packed with gzip, deflate or br.');
+  if (!inflater)
+    throw new HttpProblem(
+      415,
+      'body.encoding',
+      'Unknown encoding',
+      'Send the body as UTF-8 JSON, plain or packed with gzip, deflate or br.',
+    );
   request.on('error', (error) => inflater.destroy(error));
   // Told to whoever reads it; until someone does, it must not end the server.
   inflater.on('error', () => undefined);
@@ -32,14 +44,28 @@ function existingOf({ query }: Request): 'keep' | 'replace' | undefined {
   const { existing } = query;
   if (existing === undefined || existing === 'keep' || existing === 'replace') return existing;
   const message = '“existing” must be one of: keep, replace.';
-  throw new HttpProblem(400, 'existing.invalid', 'Unknown choice', message, { errors: [{ path: 'existing', message }] });
+  throw new HttpProblem(400, 'existing.invalid', 'Unknown choice', message, {
+    errors: [{ path: 'existing', message }],
+  });
 }
 
 /** An error of unpacking is the sender's. */
 function sendersFault(error: unknown): unknown {
   const code = String((error as { code?: unknown }).code ?? '');
-  if (code.startsWith('Z_') || code.startsWith('ERR_') || code.startsWith('ERR__ERROR')) return new HttpProblem(400, 'body.encoding', 'Cannot be unpacked', 'The body cannot be unpacked: it is damaged or not packed as its header says. Send it again.');
-  if (code === 'ECONNRESET') return new HttpProblem(400, 'body.cutOff', 'Cut off', 'The body ended in the middle. Nothing was imported; send it again.');
+  if (code.startsWith('Z_') || code.startsWith('ERR_') || code.startsWith('ERR__ERROR'))
+    return new HttpProblem(
+      400,
+      'body.encoding',
+      'Cannot be unpacked',
+      'The body cannot be unpacked: it is damaged or not packed as its header says. Send it again.',
+    );
+  if (code === 'ECONNRESET')
+    return new HttpProblem(
+      400,
+      'body.cutOff',
+      'Cut off',
+      'The body ended in the middle. Nothing was imported; send it again.',
+    );
   return error;
 }
 
@@ -48,10 +74,19 @@ export function transferRoutes(database: Database, now: () => Date = () => new D
   const router = Router();
   let exporting = 0;
   router.get('/export', async (_request, response) => {
-    if (exporting >= MOST_EXPORTS) throw new HttpProblem(429, 'export.busy', 'Exports are running', 'Two exports are running already. Wait until one is done, then try again.');
+    if (exporting >= MOST_EXPORTS)
+      throw new HttpProblem(
+        429,
+        'export.busy',
+        'Exports are running',
+        'Two exports are running already. Wait until one is done, then try again.',
+      );
     exporting += 1;
     try {
-      response.setHeader('content-disposition', `attachment; filename="jauge-${now().toISOString().slice(0, 10)}.json"`);
+      response.setHeader(
+        'content-disposition',
+        `attachment; filename="jauge-${now().toISOString().slice(0, 10)}.json"`,
+      );
       response.type('json');
       await exportData(database.file, response, now);
     } catch (error) {

@@ -18,7 +18,7 @@ const KEY: Record<'readings' | 'others', { columns: string; comes: '<' | '>' }> 
 async function* pagesOf(raw: Raw, name: ResourceName): AsyncGenerator<string> {
   const { columns, comes } = KEY[name === 'readings' ? 'readings' : 'others'];
   const [first] = columns.split(', ');
-  for (let last: [string, string] | null = null; ; ) {
+  for (let last: [string, string] | null = null; ;) {
     const rows: { at: string; id: string; text: string }[] = await raw.all(
       `SELECT ${first} AS at, id, ${ROW_JSON} AS text FROM ${name} ${last ? `WHERE (${columns}) ${comes} (?, ?)` : ''} ORDER BY ${orderOf(name)} LIMIT ${PAGE}`,
       ...(last ?? []),
@@ -42,7 +42,9 @@ export async function exportData(file: string, to: Writable, now: () => Date): P
       if (to.destroyed) throw new Error('the export was broken off by its reader');
       if (!to.write(text)) await once(to, 'drain');
     };
-    await write(`{"format":"jauge","formatVersion":${WHOLE_DATA_VERSION},"exportedAt":"${now().toISOString()}","rows":{`);
+    await write(
+      `{"format":"jauge","formatVersion":${WHOLE_DATA_VERSION},"exportedAt":"${now().toISOString()}","rows":{`,
+    );
     for (const [i, name] of TRANSFER_ORDER.entries()) {
       await write(`${i ? ',' : ''}"${name}":[`);
       let separator = '';

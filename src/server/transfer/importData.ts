@@ -29,8 +29,19 @@ function* pieces(chunk: Uint8Array): Generator<Uint8Array> {
  *
  * @param existing over what the file says
  */
-export async function importData(database: Database, sent: AsyncIterable<Uint8Array>, now: () => Date, existing?: 'keep' | 'replace'): Promise<ImportSummary> {
-  if (running.has(database)) throw new HttpProblem(409, 'import.running', 'An import is running', 'Another file is just being brought in. Wait until that is done, then try again.');
+export async function importData(
+  database: Database,
+  sent: AsyncIterable<Uint8Array>,
+  now: () => Date,
+  existing?: 'keep' | 'replace',
+): Promise<ImportSummary> {
+  if (running.has(database))
+    throw new HttpProblem(
+      409,
+      'import.running',
+      'An import is running',
+      'Another file is just being brought in. Wait until that is done, then try again.',
+    );
   running.add(database);
   try {
     await stage(database, sent, existing);
@@ -47,7 +58,11 @@ export async function importData(database: Database, sent: AsyncIterable<Uint8Ar
   }
 }
 
-async function stage(database: Database, sent: AsyncIterable<Uint8Array>, existing: 'keep' | 'replace' | undefined): Promise<void> {
+async function stage(
+  database: Database,
+  sent: AsyncIterable<Uint8Array>,
+  existing: 'keep' | 'replace' | undefined,
+): Promise<void> {
   const staging = await openStaging(database.file);
   try {
     const errors: FieldError[] = [];
@@ -66,7 +81,13 @@ async function stage(database: Database, sent: AsyncIterable<Uint8Array>, existi
     }
     const head = reader.end();
     errors.unshift(...validateHead(head));
-    if (!errors.length) errors.push(...(await staging.doubled(MOST_ERRORS)).map(({ resource, n, id }) => ({ path: `rows.${resource}.${n}.id`, message: `The id ${id} stands twice in the file.` })));
+    if (!errors.length)
+      errors.push(
+        ...(await staging.doubled(MOST_ERRORS)).map(({ resource, n, id }) => ({
+          path: `rows.${resource}.${n}.id`,
+          message: `The id ${id} stands twice in the file.`,
+        })),
+      );
     if (errors.length) throw importInvalid(errors.slice(0, MOST_ERRORS));
     await staging.decide(existing ?? (head as Partial<WholeData>).existing ?? 'keep');
   } catch (error) {

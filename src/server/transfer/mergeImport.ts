@@ -28,15 +28,21 @@ const NEXT_VERSION = `CASE WHEN m.version >= ${Number.MAX_SAFE_INTEGER} THEN 1 E
  */
 export async function mergeImport(database: Database, time: string): Promise<ImportSummary> {
   const { writer, queue, together } = database;
-  const ask: Ask = <T>(sql: string, bind: Record<string, unknown> = {}) => writer.query(sql, { bind, type: QueryTypes.SELECT }) as unknown as Promise<T[]>;
+  const ask: Ask = <T>(sql: string, bind: Record<string, unknown> = {}) =>
+    writer.query(sql, { bind, type: QueryTypes.SELECT }) as unknown as Promise<T[]>;
   const sum: ImportSummary = { created: 0, replaced: 0, kept: 0, unchanged: 0 };
   await queue(() => writer.query('ATTACH $file AS staged', { bind: { file: stagingFile(database.file) } }));
   try {
     const [decision] = await ask<{ existing: 'keep' | 'replace' }>('SELECT existing FROM staged.decision');
     const existing = decision?.existing ?? 'keep';
-    const counts = Object.fromEntries((await ask<{ resource: string; n: number }>('SELECT resource, count(*) AS n FROM staged.rows GROUP BY resource')).map((row) => [row.resource, row.n]));
+    const counts = Object.fromEntries(
+      (
+        await ask<{ resource: string; n: number }>('SELECT resource, count(*) AS n FROM staged.rows GROUP BY resource')
+      ).map((row) => [row.resource, row.n]),
+    );
     const readings = counts.readings ?? 0;
-    const part = (name: ResourceName, from: number, to: number) => mergePart(ask, writer.query.bind(writer), { name, from, to, existing, time }, sum);
+    const part = (name: ResourceName, from: number, to: number) =>
+      mergePart(ask, writer.query.bind(writer), { name, from, to, existing, time }, sum);
     await queue(() =>
       together(async () => {
         await refuseDangling(ask);
@@ -46,9 +52,14 @@ export async function mergeImport(database: Database, time: string): Promise<Imp
       }),
     );
     for (let from = BATCH; from < readings; from += BATCH) {
-      await queue(() => together(() => part('readings', from, Math.min(readings, from + BATCH)))).catch((error: unknown) => {
-        throw new CutOff(`The import stopped after ${from} of ${readings} readings. It is carried through when Jauge is started again.`, { cause: error });
-      });
+      await queue(() => together(() => part('readings', from, Math.min(readings, from + BATCH)))).catch(
+        (error: unknown) => {
+          throw new CutOff(
+            `The import stopped after ${from} of ${readings} readings. It is carried through when Jauge is started again.`,
+            { cause: error },
+          );
+        },
+      );
     }
   } finally {
     await queue(() => writer.query('DETACH staged'));
@@ -64,7 +75,12 @@ interface Part {
   time: string;
 }
 
-async function mergePart(ask: Ask, run: (sql: string, options: { bind: Record<string, unknown> }) => Promise<unknown>, { name, from, to, existing, time }: Part, sum: ImportSummary): Promise<void> {
+async function mergePart(
+  ask: Ask,
+  run: (sql: string, options: { bind: Record<string, unknown> }) => Promise<unknown>,
+  { name, from, to, existing, time }: Part,
+  sum: ImportSummary,
+): Promise<void> {
   if (to <= from) return;
   const here = { name, from, to };
   const staged = 's.resource = $name AND s.n >= $from AND s.n < $to';
@@ -89,11 +105,16 @@ async function mergePart(ask: Ask, run: (sql: string, options: { bind: Record<st
     { bind: { ...here, time } },
   );
   const [inserted] = await ask<{ n: number }>('SELECT changes() AS n');
-  await run(`DELETE FROM main.tombstones WHERE id IN (SELECT s.id FROM staged.rows AS s WHERE ${staged})`, { bind: here });
+  await run(`DELETE FROM main.tombstones WHERE id IN (SELECT s.id FROM staged.rows AS s WHERE ${staged})`, {
+    bind: here,
+  });
   if (name === 'setups') {
     const taken = `SELECT s.id FROM staged.rows AS s JOIN main.setups AS m ON m.id = s.id WHERE s.resource = 'setups' AND m.data = s.data`;
     await run(`DELETE FROM main.setup_parts WHERE setup_id IN (${taken})`, { bind: {} });
-    await run(`INSERT INTO main.setup_parts (setup_id, position, optic_id, adapter_id) SELECT setup_id, position, optic_id, adapter_id FROM staged.parts WHERE setup_id IN (${taken})`, { bind: {} });
+    await run(
+      `INSERT INTO main.setup_parts (setup_id, position, optic_id, adapter_id) SELECT setup_id, position, optic_id, adapter_id FROM staged.parts WHERE setup_id IN (${taken})`,
+      { bind: {} },
+    );
   }
   sum.created += inserted!.n;
   sum.unchanged += counted!.same;
@@ -103,14 +124,18 @@ async function mergePart(ask: Ask, run: (sql: string, options: { bind: Record<st
 
 /** References of the set-ups to rows that are neither in the file nor in the database. */
 async function refuseDangling(ask: Ask): Promise<void> {
-  const missing = (column: string, resource: ResourceName) => `NOT EXISTS (SELECT 1 FROM main.${resource} AS m WHERE m.id = ${column}) AND NOT EXISTS (SELECT 1 FROM staged.rows AS r WHERE r.resource = '${resource}' AND r.id = ${column})`;
+  const missing = (column: string, resource: ResourceName) =>
+    `NOT EXISTS (SELECT 1 FROM main.${resource} AS m WHERE m.id = ${column}) AND NOT EXISTS (SELECT 1 FROM staged.rows AS r WHERE r.resource = '${resource}' AND r.id = ${column})`;
   const rows = await ask<{ n: number; name: string; path: string }>(
     `SELECT s.n, json_extract(s.data, '$.name') AS name, 'bodyId' AS path FROM staged.rows AS s WHERE s.resource = 'setups' AND ${missing('s.body_id', 'bodies')}
      UNION ALL SELECT s.n, json_extract(s.data, '$.name'), 'chain.' || p.position || '.id' FROM staged.parts AS p JOIN staged.rows AS s ON s.resource = 'setups' AND s.id = p.setup_id
        WHERE (p.optic_id IS NOT NULL AND ${missing('p.optic_id', 'optics')}) OR (p.adapter_id IS NOT NULL AND ${missing('p.adapter_id', 'adapters')})
      ORDER BY 1 LIMIT ${MOST_ERRORS}`,
   );
-  const errors: FieldError[] = rows.map(({ n, name, path }) => ({ path: `rows.setups.${n}.data.${path}`, message: `“${name}” refers to a part that is neither in this file nor in the kit.` }));
+  const errors: FieldError[] = rows.map(({ n, name, path }) => ({
+    path: `rows.setups.${n}.data.${path}`,
+    message: `“${name}” refers to a part that is neither in this file nor in the kit.`,
+  }));
   if (errors.length) throw importInvalid(errors);
 }
 
@@ -122,6 +147,9 @@ async function refuseUnknownModes(ask: Ask): Promise<void> {
      WHERE json_extract(m.data, '$.modeId') <> 'whole' AND NOT EXISTS (SELECT 1 FROM json_each(b.data, '$.cropModes') AS c WHERE json_extract(c.value, '$.id') = json_extract(m.data, '$.modeId'))
      LIMIT ${MOST_ERRORS}`,
   );
-  const errors: FieldError[] = rows.map(({ n, name, mode, body }) => ({ path: n === null ? 'rows.bodies' : `rows.setups.${n}.data.modeId`, message: `The ${RESOURCE_NOUNS.setups} “${name}” uses the mode “${mode}”, which “${body}” does not have.` }));
+  const errors: FieldError[] = rows.map(({ n, name, mode, body }) => ({
+    path: n === null ? 'rows.bodies' : `rows.setups.${n}.data.modeId`,
+    message: `The ${RESOURCE_NOUNS.setups} “${name}” uses the mode “${mode}”, which “${body}” does not have.`,
+  }));
   if (errors.length) throw importInvalid(errors);
 }

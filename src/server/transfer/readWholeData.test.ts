@@ -22,15 +22,29 @@ const problemOf = (text: string): HttpProblem => {
   throw new Error('it was read');
 };
 
-const rows = { bodies: [{ id: 'a', data: { name: 'É {"[' } }, { id: 'b', data: { list: [1, [2], { deep: null }] } }], readings: [{ id: 'c', data: {} }], subjects: [] };
+const rows = {
+  bodies: [
+    { id: 'a', data: { name: 'É {"[' } },
+    { id: 'b', data: { list: [1, [2], { deep: null }] } },
+  ],
+  readings: [{ id: 'c', data: {} }],
+  subjects: [],
+};
 const text = JSON.stringify({ format: 'jauge', rows, formatVersion: 1, existing: 'replace' });
 
-it.each([1, 2, 3, 5, 64, 100_000])('hands over every row and keeps what the file says about itself, read %i bytes at a time', (size) => {
-  expect(read(text, size)).toEqual({
-    head: { format: 'jauge', formatVersion: 1, existing: 'replace', rows: {} },
-    rows: [['bodies', rows.bodies[0], 0], ['bodies', rows.bodies[1], 1], ['readings', rows.readings[0], 0]],
-  });
-});
+it.each([1, 2, 3, 5, 64, 100_000])(
+  'hands over every row and keeps what the file says about itself, read %i bytes at a time',
+  (size) => {
+    expect(read(text, size)).toEqual({
+      head: { format: 'jauge', formatVersion: 1, existing: 'replace', rows: {} },
+      rows: [
+        ['bodies', rows.bodies[0], 0],
+        ['bodies', rows.bodies[1], 1],
+        ['readings', rows.readings[0], 0],
+      ],
+    });
+  },
+);
 
 it('takes a byte-order mark and white space', () => {
   expect(read(`\ufeff  ${text}\n\n `, 3).rows).toHaveLength(3);

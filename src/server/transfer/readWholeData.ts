@@ -22,7 +22,8 @@ export interface WholeDataReader {
 }
 
 const malformed = (detail: string) => new HttpProblem(400, 'json.malformed', 'Not JSON', detail);
-const wrongForm = (path: string, message: string) => new HttpProblem(422, 'import.invalid', 'Nothing was imported', message, { errors: [{ path, message }] });
+const wrongForm = (path: string, message: string) =>
+  new HttpProblem(422, 'import.invalid', 'Nothing was imported', message, { errors: [{ path, message }] });
 
 /** Follows the tokens of a file down to its rows, and refuses what has another form before it is kept in memory. */
 function formWatch(onField: (name: string) => void): (token: ParsedTokenInfo) => void {
@@ -32,19 +33,36 @@ function formWatch(onField: (name: string) => void): (token: ParsedTokenInfo) =>
   let last: TokenType | null = null;
   return ({ token, value }) => {
     const opens = token === LEFT_BRACE || token === LEFT_BRACKET;
-    if (depth === 0 && token !== LEFT_BRACE) throw wrongForm('', 'The file must hold a JSON object with “format”, “formatVersion” and “rows”.');
-    if (depth === 1 && key === 'rows' && opens && token !== LEFT_BRACE) throw wrongForm('rows', 'Rows must be an object of lists, one for each kind of row.');
+    if (depth === 0 && token !== LEFT_BRACE)
+      throw wrongForm('', 'The file must hold a JSON object with “format”, “formatVersion” and “rows”.');
+    if (depth === 1 && key === 'rows' && opens && token !== LEFT_BRACE)
+      throw wrongForm('rows', 'Rows must be an object of lists, one for each kind of row.');
     if (depth === 1 && key !== 'rows' && opens) throw wrongForm(key, `“${key}” must not be a list or an object.`);
-    if (depth === 2 && resource !== '' && token !== COLON && token !== STRING && token !== COMMA && token !== RIGHT_BRACE && token !== LEFT_BRACKET) throw wrongForm(`rows.${resource}`, `“${resource}” must be a list.`);
-    if (depth === 3 && token !== LEFT_BRACE && token !== COMMA && token !== RIGHT_BRACKET) throw wrongForm(`rows.${resource}`, `Every row of “${resource}” must be an object.`);
+    if (
+      depth === 2 &&
+      resource !== '' &&
+      token !== COLON &&
+      token !== STRING &&
+      token !== COMMA &&
+      token !== RIGHT_BRACE &&
+      token !== LEFT_BRACKET
+    )
+      throw wrongForm(`rows.${resource}`, `“${resource}” must be a list.`);
+    if (depth === 3 && token !== LEFT_BRACE && token !== COMMA && token !== RIGHT_BRACKET)
+      throw wrongForm(`rows.${resource}`, `Every row of “${resource}” must be an object.`);
     if (token === STRING && depth === 1 && last !== COLON) {
       key = String(value);
-      if (!FIELDS.includes(key)) throw wrongForm(key, `“${key}” is not a field of a file of data, which has “format”, “formatVersion” and “rows”. Choose another file, or remove it.`);
+      if (!FIELDS.includes(key))
+        throw wrongForm(
+          key,
+          `“${key}” is not a field of a file of data, which has “format”, “formatVersion” and “rows”. Choose another file, or remove it.`,
+        );
       onField(key);
     }
     if (token === STRING && depth === 2) {
       resource = String(value);
-      if (!TRANSFER_ORDER.includes(resource as ResourceName)) throw wrongForm(`rows.${resource}`, `“${resource}” is not a kind of row. Known: ${TRANSFER_ORDER.join(', ')}.`);
+      if (!TRANSFER_ORDER.includes(resource as ResourceName))
+        throw wrongForm(`rows.${resource}`, `“${resource}” is not a kind of row. Known: ${TRANSFER_ORDER.join(', ')}.`);
     }
     if (opens) depth += 1;
     if (token === RIGHT_BRACE || token === RIGHT_BRACKET) depth -= 1;
@@ -65,7 +83,10 @@ export function readWholeData(onRow: (name: ResourceName, row: unknown, i: numbe
     // The rows themselves are handed over; that there are some is kept.
     if (name === 'rows') head.rows = {};
   });
-  const parser = new TokenParser({ paths: [...FIELDS.filter((field) => field !== 'rows').map((field) => `$.${field}`), '$.rows.*.*'], keepStack: false });
+  const parser = new TokenParser({
+    paths: [...FIELDS.filter((field) => field !== 'rows').map((field) => `$.${field}`), '$.rows.*.*'],
+    keepStack: false,
+  });
   parser.onValue = ({ value, key, stack }) => {
     if (stack.length === 3) {
       sinceRow = 0;
@@ -93,7 +114,13 @@ export function readWholeData(onRow: (name: ResourceName, row: unknown, i: numbe
       sinceRow += chunk.length;
       tokenizer.write(chunk);
       check();
-      if (sinceRow > MOST_ROW_BYTES) throw new HttpProblem(413, 'body.tooLarge', 'Too large', `One row of the file is larger than ${MOST_ROW_BYTES / 1024 / 1024} MB. Take it out, then try again.`);
+      if (sinceRow > MOST_ROW_BYTES)
+        throw new HttpProblem(
+          413,
+          'body.tooLarge',
+          'Too large',
+          `One row of the file is larger than ${MOST_ROW_BYTES / 1024 / 1024} MB. Take it out, then try again.`,
+        );
     },
     end: () => {
       if (!tokenizer.isEnded) tokenizer.end();

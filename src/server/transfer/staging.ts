@@ -15,7 +15,16 @@ export const EXTRA_COLUMNS: Partial<Record<ResourceName, Record<string, string>>
 };
 const EXTRAS = Object.values(EXTRA_COLUMNS).flatMap((columns) => Object.entries(columns));
 
-const COLUMNS = ['resource', 'n', 'id', 'version', 'created_at', 'updated_at', 'data', ...EXTRAS.map(([, column]) => column)];
+const COLUMNS = [
+  'resource',
+  'n',
+  'id',
+  'version',
+  'created_at',
+  'updated_at',
+  'data',
+  ...EXTRAS.map(([, column]) => column),
+];
 /** A file is checked faster than it is written, so rows are written many at a time. */
 const BATCH = 100;
 
@@ -48,7 +57,9 @@ export async function openStaging(file: string): Promise<Staging> {
   // A kill before the decision loses the draft, and is meant to.
   await raw.run('PRAGMA journal_mode = OFF');
   await raw.run('PRAGMA synchronous = OFF');
-  await raw.run(`CREATE TABLE rows (${COLUMNS.map((column) => (column === 'n' || column === 'version' ? `${column} INTEGER` : column === 'figure' ? 'figure REAL' : `${column} TEXT`)).join(', ')}, PRIMARY KEY (resource, n)) WITHOUT ROWID`);
+  await raw.run(
+    `CREATE TABLE rows (${COLUMNS.map((column) => (column === 'n' || column === 'version' ? `${column} INTEGER` : column === 'figure' ? 'figure REAL' : `${column} TEXT`)).join(', ')}, PRIMARY KEY (resource, n)) WITHOUT ROWID`,
+  );
   await raw.run('CREATE TABLE parts (setup_id TEXT, position INTEGER, optic_id TEXT, adapter_id TEXT)');
   await raw.run('CREATE TABLE decision (existing TEXT NOT NULL)');
   await raw.run('BEGIN');
@@ -63,7 +74,10 @@ function stagingOn(raw: Raw, name: string, file: string): Staging {
   const insert = async (table: string, columns: number, waiting: unknown[][]) => {
     for (let at = 0; at < waiting.length; at += BATCH) {
       const some = waiting.slice(at, at + BATCH);
-      await raw.run(`INSERT INTO ${table} VALUES ${some.map(() => `(${Array(columns).fill('?').join(',')})`).join(',')}`, ...some.flat());
+      await raw.run(
+        `INSERT INTO ${table} VALUES ${some.map(() => `(${Array(columns).fill('?').join(',')})`).join(',')}`,
+        ...some.flat(),
+      );
     }
   };
   const flush = async (all = false) => {
@@ -83,14 +97,34 @@ function stagingOn(raw: Raw, name: string, file: string): Staging {
       const n = counts.get(resource) ?? 0;
       counts.set(resource, n + 1);
       const extra = columnsOf(resource, row.data) as Record<string, unknown>;
-      rows.push([resource, n, row.id, row.version ?? null, row.createdAt ?? null, row.updatedAt ?? null, JSON.stringify(row.data), ...EXTRAS.map(([field]) => extra[field] ?? null)]);
-      if (resource === 'setups') parts.push(...partsOf(row.id, row.data as ResourceTypes['setups']).map((part) => [part.setupId, part.position, part.opticId, part.adapterId]));
+      rows.push([
+        resource,
+        n,
+        row.id,
+        row.version ?? null,
+        row.createdAt ?? null,
+        row.updatedAt ?? null,
+        JSON.stringify(row.data),
+        ...EXTRAS.map(([field]) => extra[field] ?? null),
+      ]);
+      if (resource === 'setups')
+        parts.push(
+          ...partsOf(row.id, row.data as ResourceTypes['setups']).map((part) => [
+            part.setupId,
+            part.position,
+            part.opticId,
+            part.adapterId,
+          ]),
+        );
     },
     flush,
     doubled: async (most) => {
       await flush(true);
       await raw.run('CREATE INDEX staged_ids ON rows (resource, id)');
-      return raw.all('SELECT r.resource, r.n, r.id FROM rows AS r WHERE EXISTS (SELECT 1 FROM rows AS e WHERE e.resource = r.resource AND e.id = r.id AND e.n < r.n) LIMIT ?', most);
+      return raw.all(
+        'SELECT r.resource, r.n, r.id FROM rows AS r WHERE EXISTS (SELECT 1 FROM rows AS e WHERE e.resource = r.resource AND e.id = r.id AND e.n < r.n) LIMIT ?',
+        most,
+      );
     },
     decide: async (existing) => {
       await flush(true);

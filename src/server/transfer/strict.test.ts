@@ -42,23 +42,66 @@ describe('an import is as strict as everything else', () => {
     const id = 'ABCDEF00-0000-4000-8000-00000000000A';
     await bring({ bodies: [{ id, data: body }] }).expect(200);
     expect((await api().get(`/api/v1/bodies/${id}`).expect(200)).body.id).toBe(id.toLowerCase());
-    expect((await bring({ bodies: [{ id, data: body }, { id: id.toLowerCase(), data: body }] }).expect(422)).body.errors[0].path).toBe('rows.bodies.1.id');
+    expect(
+      (
+        await bring({
+          bodies: [
+            { id, data: body },
+            { id: id.toLowerCase(), data: body },
+          ],
+        }).expect(422)
+      ).body.errors[0].path,
+    ).toBe('rows.bodies.1.id');
   });
 
   it('refuses a mode the body does not have, alone or in a file, and a body that loses one in use', async () => {
-    const setup = (modeId: string) => ({ name: 'S', bodyId: testId(1), modeId, chain: [{ type: 'optic', id: testId(2) }] });
-    const rows = (modeId: string) => ({ bodies: [{ id: testId(1), data: body }], optics: [{ id: testId(2), data: optic }], setups: [{ id: testId(3), data: setup(modeId) }] });
-    expect((await bring(rows('c99')).expect(422)).body.errors[0]).toMatchObject({ path: 'rows.setups.0.data.modeId', message: expect.stringContaining('“c99”') });
+    const setup = (modeId: string) => ({
+      name: 'S',
+      bodyId: testId(1),
+      modeId,
+      chain: [{ type: 'optic', id: testId(2) }],
+    });
+    const rows = (modeId: string) => ({
+      bodies: [{ id: testId(1), data: body }],
+      optics: [{ id: testId(2), data: optic }],
+      setups: [{ id: testId(3), data: setup(modeId) }],
+    });
+    expect((await bring(rows('c99')).expect(422)).body.errors[0]).toMatchObject({
+      path: 'rows.setups.0.data.modeId',
+      message: expect.stringContaining('“c99”'),
+    });
     expect((await api().get('/api/v1/bodies')).body.total).toBe(0);
     await bring(rows('c15')).expect(200);
-    expect((await api().post('/api/v1/setups').send({ id: testId(4), data: setup('c99') }).expect(422)).body.errors[0].path).toBe('modeId');
-    expect((await api().put(`/api/v1/bodies/${testId(1)}`).send({ version: 1, data: { ...body, cropModes: [] } }).expect(409)).body).toMatchObject({ code: 'mode.inUse', usedBy: [{ id: testId(3) }] });
-    expect((await bring({ bodies: [{ id: testId(1), data: { ...body, cropModes: [] } }] }, { existing: 'replace' }).expect(422)).body.errors[0].message).toContain('“c15”');
+    expect(
+      (
+        await api()
+          .post('/api/v1/setups')
+          .send({ id: testId(4), data: setup('c99') })
+          .expect(422)
+      ).body.errors[0].path,
+    ).toBe('modeId');
+    expect(
+      (
+        await api()
+          .put(`/api/v1/bodies/${testId(1)}`)
+          .send({ version: 1, data: { ...body, cropModes: [] } })
+          .expect(409)
+      ).body,
+    ).toMatchObject({ code: 'mode.inUse', usedBy: [{ id: testId(3) }] });
+    expect(
+      (
+        await bring({ bodies: [{ id: testId(1), data: { ...body, cropModes: [] } }] }, { existing: 'replace' }).expect(
+          422,
+        )
+      ).body.errors[0].message,
+    ).toContain('“c15”');
     expect((await api().get(`/api/v1/bodies/${testId(1)}`)).body.data).toEqual(body);
   });
 
   it('writes whatever an older program let in as JSON all the same', async () => {
-    await server.store.create('outputs', testId(1), { kind: 'screen', name: 'Page', longSidePx: 2000, subjectShare: 0.5 } as never).catch(() => undefined);
+    await server.store
+      .create('outputs', testId(1), { kind: 'screen', name: 'Page', longSidePx: 2000, subjectShare: 0.5 } as never)
+      .catch(() => undefined);
     await server.store.create('bodies', testId(2), body);
     await server.database.writer.query(`UPDATE bodies SET created_at = '","x":"', updated_at = char(10) || '\\'`);
     const list = (await api().get('/api/v1/bodies').expect(200)).body;
@@ -71,15 +114,29 @@ describe('an import is as strict as everything else', () => {
     await server.store.create('bodies', testId(3), body);
     await server.database.writer.query(`UPDATE bodies SET data = substr(data, 1, 30) WHERE id = '${testId(2)}'`);
     const { items } = (await api().get('/api/v1/bodies').expect(200)).body;
-    expect(items).toMatchObject([{ id: testId(2), data: { unreadable: JSON.stringify(body).slice(0, 30) } }, { id: testId(3), data: body }]);
-    expect((await api().get(`/api/v1/bodies/${testId(2)}`).expect(200)).body.data).toEqual(items[0].data);
+    expect(items).toMatchObject([
+      { id: testId(2), data: { unreadable: JSON.stringify(body).slice(0, 30) } },
+      { id: testId(3), data: body },
+    ]);
+    expect(
+      (
+        await api()
+          .get(`/api/v1/bodies/${testId(2)}`)
+          .expect(200)
+      ).body.data,
+    ).toEqual(items[0].data);
     expect(JSON.parse((await api().get('/api/v1/export').expect(200)).text).rows.bodies).toHaveLength(2);
-    await api().delete(`/api/v1/bodies/${testId(2)}?version=1`).expect(204);
+    await api()
+      .delete(`/api/v1/bodies/${testId(2)}?version=1`)
+      .expect(204);
   });
 
   it('goes on counting after the last version there is', async () => {
     await bring({ bodies: [{ id: testId(1), version: Number.MAX_SAFE_INTEGER, data: body }] }).expect(200);
-    const put = await api().put(`/api/v1/bodies/${testId(1)}`).send({ version: Number.MAX_SAFE_INTEGER, data: { ...body, name: 'B' } }).expect(200);
+    const put = await api()
+      .put(`/api/v1/bodies/${testId(1)}`)
+      .send({ version: Number.MAX_SAFE_INTEGER, data: { ...body, name: 'B' } })
+      .expect(200);
     expect(put.body.version).toBe(1);
     await bring({ bodies: [{ id: testId(1), data: body }] }, { existing: 'replace' }).expect(200);
     expect((await api().get(`/api/v1/bodies/${testId(1)}`)).body.version).toBe(2);
@@ -89,14 +146,23 @@ describe('an import is as strict as everything else', () => {
 describe('a body that comes packed', () => {
   const sent = Buffer.from(JSON.stringify(file({ bodies: [{ id: testId(1), data: body }] })));
   const packed = { gzip: zlib.gzipSync(sent), deflate: zlib.deflateSync(sent), br: zlib.brotliCompressSync(sent) };
-  const post = (encoding: string, bytes: Buffer) => api().post('/api/v1/import').set('content-type', 'application/json').set('content-encoding', encoding).serialize((each: unknown) => each as string).send(bytes as unknown as string);
+  const post = (encoding: string, bytes: Buffer) =>
+    api()
+      .post('/api/v1/import')
+      .set('content-type', 'application/json')
+      .set('content-encoding', encoding)
+      .serialize((each: unknown) => each as string)
+      .send(bytes as unknown as string);
 
-  it.each(Object.keys(packed) as (keyof typeof packed)[])('with %s is unpacked, and refused when it is broken', async (encoding) => {
-    expect((await post(encoding, packed[encoding]).expect(200)).body).toMatchObject({ created: 1 });
-    const broken = await post(encoding, packed[encoding].subarray(0, packed[encoding].length - 9)).expect(400);
-    expect(broken.headers['content-type']).toContain('problem+json');
-    expect((await post(encoding, Buffer.from('not packed at all')).expect(400)).body.code).toBe('body.encoding');
-  });
+  it.each(Object.keys(packed) as (keyof typeof packed)[])(
+    'with %s is unpacked, and refused when it is broken',
+    async (encoding) => {
+      expect((await post(encoding, packed[encoding]).expect(200)).body).toMatchObject({ created: 1 });
+      const broken = await post(encoding, packed[encoding].subarray(0, packed[encoding].length - 9)).expect(400);
+      expect(broken.headers['content-type']).toContain('problem+json');
+      expect((await post(encoding, Buffer.from('not packed at all')).expect(400)).body.code).toBe('body.encoding');
+    },
+  );
 
   it('in a way that is not known is refused', async () => {
     expect((await post('lzma', sent).expect(415)).body.code).toBe('body.encoding');
@@ -105,11 +171,20 @@ describe('a body that comes packed', () => {
 
 describe('large files', () => {
   const reading = demoReadings()[0]!.data;
-  const many = (from: number, count: number) => Array.from({ length: count }, (_, i) => ({ id: testId(from + i), data: { ...reading, note: `Note ${i}`, takenAt: new Date(Date.UTC(2026, 0, 1, 0, 0, i)).toISOString() } }));
+  const many = (from: number, count: number) =>
+    Array.from({ length: count }, (_, i) => ({
+      id: testId(from + i),
+      data: { ...reading, note: `Note ${i}`, takenAt: new Date(Date.UTC(2026, 0, 1, 0, 0, i)).toISOString() },
+    }));
 
   it('come in while others write, go out and come in again the same', async () => {
     const importing = bring({ readings: many(1, 3000) }).expect(200);
-    const writing = Array.from({ length: 20 }, (_, i) => api().post('/api/v1/bodies').send({ id: testId(5000 + i), data: body }).expect(201));
+    const writing = Array.from({ length: 20 }, (_, i) =>
+      api()
+        .post('/api/v1/bodies')
+        .send({ id: testId(5000 + i), data: body })
+        .expect(201),
+    );
     expect((await importing).body).toEqual({ created: 3000, replaced: 0, kept: 0, unchanged: 0 });
     await Promise.all(writing);
     const strip = (text: string) => text.replace(/"exportedAt":"[^"]*"/, '');
@@ -120,7 +195,9 @@ describe('large files', () => {
     expect(listBackups(other.file)).toMatchObject([{ why: 'before-import' }]);
     await other.close();
     // The same file again changes nothing.
-    expect((await api().post('/api/v1/import').set('content-type', 'application/json').send(first).expect(200)).body).toEqual({ created: 0, replaced: 0, kept: 0, unchanged: 3020 });
+    expect(
+      (await api().post('/api/v1/import').set('content-type', 'application/json').send(first).expect(200)).body,
+    ).toEqual({ created: 0, replaced: 0, kept: 0, unchanged: 3020 });
   }, 300_000);
 
   it('are carried through at the next start when they were decided, and forgotten when not', async () => {
@@ -143,25 +220,35 @@ describe('large files', () => {
     expect(fs.existsSync(stagingFile(server.file))).toBe(false);
     // Taken over twice, as after a kill in the middle, it is there once.
     await draft(true);
-    expect(await mergeImport(server.database, '2026-05-01T10:00:00.000Z')).toMatchObject({ created: 0, unchanged: 900 });
+    expect(await mergeImport(server.database, '2026-05-01T10:00:00.000Z')).toMatchObject({
+      created: 0,
+      unchanged: 900,
+    });
   });
 
   it('leave nothing behind when the disk fills up in the first part, and are kept for the next start in a later one', async () => {
-    const sent = (count: number) => (async function* () { yield Buffer.from(JSON.stringify(file({ readings: many(1, count) }))); })();
+    const sent = (count: number) =>
+      (async function* () {
+        yield Buffer.from(JSON.stringify(file({ readings: many(1, count) })));
+      })();
     const { together } = server.database;
     let turns = 0;
     const failing = (at: number) => {
       turns = 0;
       server.database.together = (work) => {
         turns += 1;
-        return turns === at ? Promise.reject(Object.assign(new Error('full'), { code: 'SQLITE_FULL' })) : together(work);
+        return turns === at
+          ? Promise.reject(Object.assign(new Error('full'), { code: 'SQLITE_FULL' }))
+          : together(work);
       };
     };
     failing(1);
     await expect(importData(server.database, sent(900), () => new Date())).rejects.toThrow('full');
     expect(fs.existsSync(stagingFile(server.file))).toBe(false);
     failing(2);
-    await expect(importData(server.database, sent(900), () => new Date())).rejects.toThrow(/stopped after \d+ of 900 .* carried through/);
+    await expect(importData(server.database, sent(900), () => new Date())).rejects.toThrow(
+      /stopped after \d+ of 900 .* carried through/,
+    );
     expect(fs.existsSync(stagingFile(server.file))).toBe(true);
     server.database.together = together;
     await finishImport(server.database);

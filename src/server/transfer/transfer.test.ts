@@ -12,12 +12,16 @@ afterEach(() => server.close());
 
 const api = () => request(server.app);
 const exported = async (): Promise<WholeData> => (await api().get('/api/v1/export').expect(200)).body as WholeData;
-const bring = (rows: WholeData['rows'], more: object = {}) => api().post('/api/v1/import').send({ format: 'jauge', formatVersion: 1, rows, ...more });
+const bring = (rows: WholeData['rows'], more: object = {}) =>
+  api()
+    .post('/api/v1/import')
+    .send({ format: 'jauge', formatVersion: 1, rows, ...more });
 const body = demoBodies.ostrel.data;
 
 async function wipe(): Promise<void> {
   for (const name of ['readings', 'setups', 'adapters', 'optics', 'bodies', 'subjects', 'outputs'] as const) {
-    for (const row of (await server.store.list(name, 1000, 0)).items) await server.store.remove(name, row.id, row.version);
+    for (const row of (await server.store.list(name, 1000, 0)).items)
+      await server.store.remove(name, row.id, row.version);
   }
 }
 
@@ -36,14 +40,24 @@ it('brings everything back as it was: export, wipe, import, export', async () =>
 });
 
 it('is sent as a file with its form and version', async () => {
-  const answer = await api().get('/api/v1/export').expect('content-disposition', /attachment; filename="jauge-\d{4}-\d\d-\d\d\.json"/);
+  const answer = await api()
+    .get('/api/v1/export')
+    .expect('content-disposition', /attachment; filename="jauge-\d{4}-\d\d-\d\d\.json"/);
   expect(answer.body).toMatchObject({ format: 'jauge', formatVersion: 1, rows: { bodies: [], readings: [] } });
 });
 
 it('leaves alone what is the same, and keeps or replaces what differs as asked', async () => {
   await server.store.create('bodies', testId(1), body);
-  const rows = { bodies: [{ id: testId(1), data: { ...body, name: 'Other' } }, { id: testId(2), data: body }] };
-  expect((await bring({ bodies: [{ id: testId(1), data: body }] }).expect(200)).body).toMatchObject({ unchanged: 1, created: 0 });
+  const rows = {
+    bodies: [
+      { id: testId(1), data: { ...body, name: 'Other' } },
+      { id: testId(2), data: body },
+    ],
+  };
+  expect((await bring({ bodies: [{ id: testId(1), data: body }] }).expect(200)).body).toMatchObject({
+    unchanged: 1,
+    created: 0,
+  });
   expect((await bring(rows).expect(200)).body).toMatchObject({ created: 1, kept: 1, replaced: 0 });
   expect((await server.store.get('bodies', testId(1))).data.name).toBe(body.name);
   expect((await bring(rows, { existing: 'replace' }).expect(200)).body).toMatchObject({ replaced: 1, unchanged: 1 });
@@ -51,25 +65,54 @@ it('leaves alone what is the same, and keeps or replaces what differs as asked',
 });
 
 it('takes in all or nothing, and names the row and the field that is wrong', async () => {
-  const refused = await bring({ bodies: [{ id: testId(1), data: body }, { id: testId(2), data: { ...body, sensor: { ...body.sensor, widthMm: 0 } } }] }).expect(422);
-  expect(refused.body).toMatchObject({ code: 'import.invalid', title: 'Nothing was imported', errors: [{ path: 'rows.bodies.1.data.sensor.widthMm', message: '“Ostrel R45”: Sensor width in mm must be at least 0.5.' }] });
+  const refused = await bring({
+    bodies: [
+      { id: testId(1), data: body },
+      { id: testId(2), data: { ...body, sensor: { ...body.sensor, widthMm: 0 } } },
+    ],
+  }).expect(422);
+  expect(refused.body).toMatchObject({
+    code: 'import.invalid',
+    title: 'Nothing was imported',
+    errors: [
+      { path: 'rows.bodies.1.data.sensor.widthMm', message: '“Ostrel R45”: Sensor width in mm must be at least 0.5.' },
+    ],
+  });
   expect((await exported()).rows.bodies).toEqual([]);
 });
 
 it('refuses set-ups of parts that are nowhere, and ids that stand twice', async () => {
   const setup = { name: 'S', bodyId: testId(1), modeId: 'whole', chain: [{ type: 'optic' as const, id: testId(2) }] };
-  const refused = await bring({ bodies: [{ id: testId(1), data: body }], setups: [{ id: testId(3), data: setup }] }).expect(422);
+  const refused = await bring({
+    bodies: [{ id: testId(1), data: body }],
+    setups: [{ id: testId(3), data: setup }],
+  }).expect(422);
   expect(refused.body).toMatchObject({ errors: [{ path: 'rows.setups.0.data.chain.0.id' }] });
   await server.store.create('optics', testId(2), demoOptics.tele600.data);
   await bring({ bodies: [{ id: testId(1), data: body }], setups: [{ id: testId(3), data: setup }] }).expect(200);
-  expect((await bring({ bodies: [{ id: testId(7), data: body }, { id: testId(7), data: body }] }).expect(422)).body).toMatchObject({ errors: [{ path: 'rows.bodies.1.id' }] });
+  expect(
+    (
+      await bring({
+        bodies: [
+          { id: testId(7), data: body },
+          { id: testId(7), data: body },
+        ],
+      }).expect(422)
+    ).body,
+  ).toMatchObject({ errors: [{ path: 'rows.bodies.1.id' }] });
 });
 
 it('refuses a file of another kind or version with a message', async () => {
-  expect((await api().post('/api/v1/import').send({ hello: 1 }).expect(422)).body.detail).toMatch(/“hello” is not a field/);
+  expect((await api().post('/api/v1/import').send({ hello: 1 }).expect(422)).body.detail).toMatch(
+    /“hello” is not a field/,
+  );
   expect((await api().post('/api/v1/import').send({ rows: {} }).expect(422)).body.detail).toMatch(/Format is missing/);
-  expect((await api().post('/api/v1/import').send({ format: 'jauge', formatVersion: 1 }).expect(422)).body.detail).toMatch(/Rows is missing/);
-  expect((await api().post('/api/v1/import').send({ format: 'jauge', formatVersion: 99, rows: {} }).expect(422)).body.detail).toMatch(/Version of the format/);
+  expect(
+    (await api().post('/api/v1/import').send({ format: 'jauge', formatVersion: 1 }).expect(422)).body.detail,
+  ).toMatch(/Rows is missing/);
+  expect(
+    (await api().post('/api/v1/import').send({ format: 'jauge', formatVersion: 99, rows: {} }).expect(422)).body.detail,
+  ).toMatch(/Version of the format/);
   await api().post('/api/v1/import').set('content-type', 'application/json').send('{"format":').expect(400);
 });
 

@@ -37,7 +37,17 @@ const DASHES = ['', '8 4', '2 3', '10 3 2 3'];
 const STRIDE = 4;
 
 /** Values against distance, both in the logarithm; thresholds named, the present distance marked by the needle. */
-export function PlannerChart({ distancesM, curves, levels, atM, distanceText, width, height, description, onPick }: Props) {
+export function PlannerChart({
+  distancesM,
+  curves,
+  levels,
+  atM,
+  distanceText,
+  width,
+  height,
+  description,
+  onPick,
+}: Props) {
   const palette = usePalette();
   const host = useRef<View>(null);
   const plot = useMemo(() => {
@@ -69,9 +79,18 @@ export function PlannerChart({ distancesM, curves, levels, atM, distanceText, wi
     const ends = paths.map((each, i) => ({ i, y: each.end?.y ?? 0 })).sort((a, b) => a.y - b.y);
     for (let i = 1; i < ends.length; i++) ends[i]!.y = Math.max(ends[i]!.y, ends[i - 1]!.y + 14);
     // … and stay above the axis.
-    for (let i = ends.length - 1, lowest = height - BOTTOM - 6; i >= 0; i--, lowest -= 14) ends[i]!.y = Math.min(ends[i]!.y, lowest);
+    for (let i = ends.length - 1, lowest = height - BOTTOM - 6; i >= 0; i--, lowest -= 14)
+      ends[i]!.y = Math.min(ends[i]!.y, lowest);
     for (const { i, y: at } of ends) if (paths[i]!.end) paths[i]!.end = { x: paths[i]!.end!.x, y: at };
-    return { x, y, paths, xTicks: x.ticks(6).filter((tick, i, all) => all.length < 9 || [1, 2, 5].includes(Number(tick.toExponential()[0]))), yTicks: y.ticks(5).filter((tick) => [1, 2, 5].includes(Number(tick.toExponential()[0]))) };
+    return {
+      x,
+      y,
+      paths,
+      xTicks: x
+        .ticks(6)
+        .filter((tick, i, all) => all.length < 9 || [1, 2, 5].includes(Number(tick.toExponential()[0]))),
+      yTicks: y.ticks(5).filter((tick) => [1, 2, 5].includes(Number(tick.toExponential()[0]))),
+    };
   }, [distancesM, curves, levels, width, height]);
   // Listeners outlive a render, and a pull outlives many: they read the newest values from here.
   const latest = useRef({ onPick, scale: plot.x, width });
@@ -112,36 +131,103 @@ export function PlannerChart({ distancesM, curves, levels, atM, distanceText, wi
   }, []);
   const needle = plot.x(Math.min(distancesM.at(-1) ?? atM, Math.max(distancesM[0] ?? atM, atM)));
   return (
-    <View ref={host} role="img" aria-label={description} style={{ cursor: 'ew-resize' as never, touchAction: 'pan-y' as never, userSelect: 'none' }}>
+    <View
+      ref={host}
+      role="img"
+      aria-label={description}
+      style={{ cursor: 'ew-resize' as never, touchAction: 'pan-y' as never, userSelect: 'none' }}
+    >
       <Svg width={width} height={height}>
         {plot.yTicks.map((tick) => (
           <G key={tick}>
-            <Line x1={LEFT} x2={width - RIGHT} y1={plot.y(tick)} y2={plot.y(tick)} stroke={palette.hairline} strokeWidth={HAIRLINE} />
-            <SvgText x={LEFT - 6} y={plot.y(tick) + 4} textAnchor="end" fill={palette.inkSoft} fontSize={fontSize.fine} fontFamily={family.figure}>
+            <Line
+              x1={LEFT}
+              x2={width - RIGHT}
+              y1={plot.y(tick)}
+              y2={plot.y(tick)}
+              stroke={palette.hairline}
+              strokeWidth={HAIRLINE}
+            />
+            <SvgText
+              x={LEFT - 6}
+              y={plot.y(tick) + 4}
+              textAnchor="end"
+              fill={palette.inkSoft}
+              fontSize={fontSize.fine}
+              fontFamily={family.figure}
+            >
               {tick.toLocaleString()}
             </SvgText>
           </G>
         ))}
         {plot.xTicks.map((tick) => (
           <G key={tick}>
-            <Line x1={plot.x(tick)} x2={plot.x(tick)} y1={height - BOTTOM} y2={height - BOTTOM + 6} stroke={palette.ink} strokeWidth={HAIRLINE} />
-            <SvgText x={plot.x(tick)} y={height - 8} textAnchor="middle" fill={palette.inkSoft} fontSize={fontSize.fine} fontFamily={family.figure}>
+            <Line
+              x1={plot.x(tick)}
+              x2={plot.x(tick)}
+              y1={height - BOTTOM}
+              y2={height - BOTTOM + 6}
+              stroke={palette.ink}
+              strokeWidth={HAIRLINE}
+            />
+            <SvgText
+              x={plot.x(tick)}
+              y={height - 8}
+              textAnchor="middle"
+              fill={palette.inkSoft}
+              fontSize={fontSize.fine}
+              fontFamily={family.figure}
+            >
               {distanceText(tick)}
             </SvgText>
           </G>
         ))}
-        <Line x1={LEFT} x2={width - RIGHT} y1={height - BOTTOM} y2={height - BOTTOM} stroke={palette.ink} strokeWidth={HAIRLINE} />
+        <Line
+          x1={LEFT}
+          x2={width - RIGHT}
+          y1={height - BOTTOM}
+          y2={height - BOTTOM}
+          stroke={palette.ink}
+          strokeWidth={HAIRLINE}
+        />
         {levels.map((level) => (
           <G key={level.name}>
-            <Line x1={LEFT} x2={width - RIGHT} y1={plot.y(level.value)} y2={plot.y(level.value)} stroke={palette.caution} strokeWidth={1.2} strokeDasharray="2 2" />
-            <HaloText x={width - RIGHT} y={plot.y(level.value) - 4} textAnchor="end" colour={palette.caution} ground={palette.paper} text={level.name} />
+            <Line
+              x1={LEFT}
+              x2={width - RIGHT}
+              y1={plot.y(level.value)}
+              y2={plot.y(level.value)}
+              stroke={palette.caution}
+              strokeWidth={1.2}
+              strokeDasharray="2 2"
+            />
+            <HaloText
+              x={width - RIGHT}
+              y={plot.y(level.value) - 4}
+              textAnchor="end"
+              colour={palette.caution}
+              ground={palette.paper}
+              text={level.name}
+            />
           </G>
         ))}
         {plot.paths.map(({ path, end }, i) => (
           <G key={curves[i]!.letter}>
-            <Path d={path} fill="none" stroke={palette.ink} strokeWidth={i === 0 ? 2.4 : 1.5} strokeDasharray={DASHES[i] ?? ''} />
+            <Path
+              d={path}
+              fill="none"
+              stroke={palette.ink}
+              strokeWidth={i === 0 ? 2.4 : 1.5}
+              strokeDasharray={DASHES[i] ?? ''}
+            />
             {end ? (
-              <SvgText x={Math.min(width - 10, end.x + 5)} y={end.y + 4} fill={palette.ink} fontSize={fontSize.small} fontFamily={family.figureStrong}>
+              <SvgText
+                x={Math.min(width - 10, end.x + 5)}
+                y={end.y + 4}
+                fill={palette.ink}
+                fontSize={fontSize.small}
+                fontFamily={family.figureStrong}
+              >
                 {curves[i]!.letter}
               </SvgText>
             ) : null}

@@ -26,7 +26,14 @@ const Tabs = memo(function Tabs({ names, values, shown, onShow }: TabsProps) {
   return (
     <View style={styles.tabs} role="tablist" aria-label="What the rule sets">
       {names.split('|').map((name, i) => (
-        <Pressable key={name} role="tab" aria-selected={shown === i} aria-label={name} onPress={() => onShow(i)} style={[styles.tab, shown === i && styles.tabOn]}>
+        <Pressable
+          key={name}
+          role="tab"
+          aria-selected={shown === i}
+          aria-label={name}
+          onPress={() => onShow(i)}
+          style={[styles.tab, shown === i && styles.tabOn]}
+        >
           <Txt kind="label" tone={shown === i ? 'ink' : 'press'}>
             {name} {shownValues[i]}
           </Txt>
@@ -42,14 +49,25 @@ export function ControlDock({ controls }: { controls: readonly DockedControl[] }
   const [shown, setShown] = useState(0);
   return (
     <View style={styles.dock}>
-      <Tabs names={controls.map((each) => each.name).join('|')} values={controls.map((each) => each.value ?? '').join('|')} shown={shown} onShow={setShown} />
+      <Tabs
+        names={controls.map((each) => each.name).join('|')}
+        values={controls.map((each) => each.value ?? '').join('|')}
+        shown={shown}
+        onShow={setShown}
+      />
       {controls[shown]?.control}
     </View>
   );
 }
 
 const useStyles = stylesOf((palette) => ({
-  dock: { paddingHorizontal: space.page, paddingBottom: space.small, borderTopWidth: 1, borderColor: palette.ink, backgroundColor: palette.paper },
+  dock: {
+    paddingHorizontal: space.page,
+    paddingBottom: space.small,
+    borderTopWidth: 1,
+    borderColor: palette.ink,
+    backgroundColor: palette.paper,
+  },
   tabs: { flexDirection: 'row', gap: space.page },
   tab: { minHeight: TARGET - 8, minWidth: TARGET, justifyContent: 'center' },
   tabOn: { borderTopWidth: 3, borderColor: palette.ink },

@@ -23,7 +23,16 @@ interface Props {
 const ICON_SIZE = 22;
 
 /** A key to press. */
-export function Key({ title, onPress, weight = 'outline', icon, iconOnly = false, disabled = false, expanded, testID }: Props) {
+export function Key({
+  title,
+  onPress,
+  weight = 'outline',
+  icon,
+  iconOnly = false,
+  disabled = false,
+  expanded,
+  testID,
+}: Props) {
   const palette = usePalette();
   const colour = weight === 'strong' ? palette.onPress : palette.press;
   return (
@@ -35,8 +44,23 @@ export function Key({ title, onPress, weight = 'outline', icon, iconOnly = false
       aria-label={title}
       {...(expanded === undefined ? {} : { 'aria-expanded': expanded })}
       {...(testID === undefined ? {} : { testID })}
-      icon={icon ? <MaterialIcons name={icon} size={ICON_SIZE} color={disabled ? palette.inkSoft : colour} style={iconOnly ? undefined : { marginRight: space.small }} /> : undefined}
-      buttonStyle={{ minHeight: TARGET, minWidth: TARGET, backgroundColor: weight === 'strong' ? palette.press : 'transparent', borderColor: palette.press, ...(iconOnly ? { paddingHorizontal: space.small } : {}) }}
+      icon={
+        icon ? (
+          <MaterialIcons
+            name={icon}
+            size={ICON_SIZE}
+            color={disabled ? palette.inkSoft : colour}
+            style={iconOnly ? undefined : { marginRight: space.small }}
+          />
+        ) : undefined
+      }
+      buttonStyle={{
+        minHeight: TARGET,
+        minWidth: TARGET,
+        backgroundColor: weight === 'strong' ? palette.press : 'transparent',
+        borderColor: palette.press,
+        ...(iconOnly ? { paddingHorizontal: space.small } : {}),
+      }}
       titleStyle={{ color: colour }}
     />
   );

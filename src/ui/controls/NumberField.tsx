@@ -63,7 +63,23 @@ interface Typed {
  * A number typed by a person: comma or point, with or without a unit. What was typed stays until it can be understood;
  * the message says what to do. While the field has the focus its text is the person's: nothing rewrites it.
  */
-export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, minimum, maximum, limits, optional = false, onChange, onProblem, error, hideLabel = false, compact = false, testID }: Props) {
+export function NumberField({
+  label,
+  value,
+  unit,
+  shownUnit = '',
+  perUnit = 1,
+  minimum,
+  maximum,
+  limits,
+  optional = false,
+  onChange,
+  onProblem,
+  error,
+  hideLabel = false,
+  compact = false,
+  testID,
+}: Props) {
   const styles = useStyles();
   const id = useId();
   const shown = value === null ? '' : formatPlain(value * perUnit, perUnit === 1 ? FIGURES : CONVERTED_FIGURES);
@@ -88,11 +104,14 @@ export function NumberField({ label, value, unit, shownUnit = '', perUnit = 1, m
     // What merely repeats the rounded display must not change the value behind it.
     if (value !== null && text === shown) return accept(text, value, left);
     const group = groupSign();
-    const parsed = unit === 'none' ? parseDecimal(text, group) : parseLength(text, unit, shownUnit === '' ? unit : shownUnit, group);
+    const parsed =
+      unit === 'none' ? parseDecimal(text, group) : parseLength(text, unit, shownUnit === '' ? unit : shownUnit, group);
     if (!parsed.ok) return refuse(text, parsed.problem.message);
     const own = unit === 'none' ? parsed.value / perUnit : parsed.value;
     if ((minimum !== undefined && own < minimum) || (maximum !== undefined && own > maximum)) {
-      const range = limits ?? `from ${formatFigures((minimum ?? 0) * perUnit, 4)} to ${formatFigures((maximum ?? 0) * perUnit, 4)}\u202f${shownUnit}`;
+      const range =
+        limits ??
+        `from ${formatFigures((minimum ?? 0) * perUnit, 4)} to ${formatFigures((maximum ?? 0) * perUnit, 4)}\u202f${shownUnit}`;
       return refuse(text, `${label} must be ${range}.`);
     }
     accept(text, own, left);
@@ -184,6 +203,14 @@ const useStyles = stylesOf((palette) => ({
   },
   compactBox: { minWidth: 104 },
   wrong: { borderColor: palette.needle, borderBottomWidth: 2 },
-  input: { flex: 1, minWidth: 0, minHeight: TARGET, color: palette.ink, fontFamily: family.figure, fontSize: fontSize.title, fontVariant: ['tabular-nums'] },
+  input: {
+    flex: 1,
+    minWidth: 0,
+    minHeight: TARGET,
+    color: palette.ink,
+    fontFamily: family.figure,
+    fontSize: fontSize.title,
+    fontVariant: ['tabular-nums'],
+  },
   compactInput: { textAlign: 'right' },
 }));

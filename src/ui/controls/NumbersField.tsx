@@ -18,7 +18,10 @@ export function NumbersField({ label, value, onChange, onProblem, error }: Props
   const [problem, setProblem] = useState<string | null>(null);
   const take = (next: string) => {
     setTyped(next);
-    const read = next.split(/\s*[+;]\s*|\s+/).filter((each) => each !== '').map((each) => parseDecimal(each, groupSign()));
+    const read = next
+      .split(/\s*[+;]\s*|\s+/)
+      .filter((each) => each !== '')
+      .map((each) => parseDecimal(each, groupSign()));
     const wrong = read.find((each) => !each.ok);
     const message = wrong && !wrong.ok ? wrong.problem.message : null;
     setProblem(message);

@@ -60,11 +60,27 @@ const Strip = memo(function Strip({ minimum, maximum, width }: { minimum: number
     <Svg width={width} height={HEIGHT} style={sheet.overflow}>
       <Line x1={0} y1={0.5} x2={width} y2={0.5} stroke={palette.ink} strokeWidth={HAIRLINE} />
       {ticks.map((tick) => (
-        <Line key={tick.at} x1={x(tick.at)} x2={x(tick.at)} y1={0} y2={length[tick.size]} stroke={palette.ink} strokeWidth={HAIRLINE} />
+        <Line
+          key={tick.at}
+          x1={x(tick.at)}
+          x2={x(tick.at)}
+          y1={0}
+          y2={length[tick.size]}
+          stroke={palette.ink}
+          strokeWidth={HAIRLINE}
+        />
       ))}
       {ticks.map((tick) =>
         tick.text === undefined ? null : (
-          <SvgText key={tick.at} x={x(tick.at)} y={50} fill={palette.ink} fontSize={fontSize.small} fontFamily={family.figure} textAnchor="middle">
+          <SvgText
+            key={tick.at}
+            x={x(tick.at)}
+            y={50}
+            fill={palette.ink}
+            fontSize={fontSize.small}
+            fontFamily={family.figure}
+            textAnchor="middle"
+          >
             {tick.text}
           </SvgText>
         ),
@@ -79,7 +95,17 @@ const clamp = (value: number, minimum: number, maximum: number) => Math.min(maxi
  * A slide rule for one value: the strip is pulled along beneath a fixed needle. Logarithmic, so that a small pull is the
  * same percentage everywhere. Takes touch and mouse, the wheel, arrow keys (1 %), page keys (10 %), home and end.
  */
-export function Ruler({ label, value, minimum, maximum, valueText, perUnit = 1, rounded, onChange, disabled = false }: RulerProps) {
+export function Ruler({
+  label,
+  value,
+  minimum,
+  maximum,
+  valueText,
+  perUnit = 1,
+  rounded,
+  onChange,
+  disabled = false,
+}: RulerProps) {
   const styles = useStyles();
   const [width, setWidth] = useState(0);
   const host = useRef<View>(null);
@@ -108,9 +134,14 @@ export function Ruler({ label, value, minimum, maximum, valueText, perUnit = 1, 
     };
     const onKey = (event: KeyboardEvent) => {
       const moves: Record<string, () => void> = {
-        ArrowRight: () => nudge(0.01), ArrowUp: () => nudge(0.01), ArrowLeft: () => nudge(-0.01), ArrowDown: () => nudge(-0.01),
-        PageUp: () => nudge(0.1), PageDown: () => nudge(-0.1),
-        Home: () => set(latest.current.minimum), End: () => set(latest.current.maximum),
+        ArrowRight: () => nudge(0.01),
+        ArrowUp: () => nudge(0.01),
+        ArrowLeft: () => nudge(-0.01),
+        ArrowDown: () => nudge(-0.01),
+        PageUp: () => nudge(0.1),
+        PageDown: () => nudge(-0.1),
+        Home: () => set(latest.current.minimum),
+        End: () => set(latest.current.maximum),
       };
       const move = moves[event.key];
       if (!move) return;
@@ -149,7 +180,6 @@ export function Ruler({ label, value, minimum, maximum, valueText, perUnit = 1, 
       element.removeEventListener('keydown', onKey);
       element.removeEventListener('wheel', onWheel);
     };
-     
   }, [disabled]);
 
   const low = minimum * perUnit;
@@ -157,24 +187,24 @@ export function Ruler({ label, value, minimum, maximum, valueText, perUnit = 1, 
   const stripWidth = Math.log10(high / low) * PX_PER_DECADE;
   const offset = width / 2 - Math.log10(value / minimum) * PX_PER_DECADE;
   return (
-      <View
-        ref={host}
-        style={[styles.host, disabled && styles.disabled]}
-        onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
-        role="slider"
-        tabIndex={disabled ? -1 : 0}
-        aria-label={label}
-        aria-valuemin={minimum}
-        aria-valuemax={maximum}
-        aria-valuenow={value}
-        aria-valuetext={valueText}
-        aria-disabled={disabled}
-      >
-        <View style={[styles.strip, { width: stripWidth, transform: [{ translateX: offset }] }]} pointerEvents="none">
-          <Strip minimum={low} maximum={high} width={stripWidth} />
-        </View>
-        <View style={styles.needle} pointerEvents="none" />
+    <View
+      ref={host}
+      style={[styles.host, disabled && styles.disabled]}
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      role="slider"
+      tabIndex={disabled ? -1 : 0}
+      aria-label={label}
+      aria-valuemin={minimum}
+      aria-valuemax={maximum}
+      aria-valuenow={value}
+      aria-valuetext={valueText}
+      aria-disabled={disabled}
+    >
+      <View style={[styles.strip, { width: stripWidth, transform: [{ translateX: offset }] }]} pointerEvents="none">
+        <Strip minimum={low} maximum={high} width={stripWidth} />
       </View>
+      <View style={styles.needle} pointerEvents="none" />
+    </View>
   );
 }
 
@@ -202,5 +232,13 @@ const useStyles = stylesOf((palette) => ({
   },
   disabled: { opacity: 0.5, cursor: 'auto' as never },
   strip: { position: 'absolute', left: 0, top: 0, height: HEIGHT },
-  needle: { position: 'absolute', left: '50%', marginLeft: -1, top: 0, height: 32, width: 3, backgroundColor: palette.needle },
+  needle: {
+    position: 'absolute',
+    left: '50%',
+    marginLeft: -1,
+    top: 0,
+    height: 32,
+    width: 3,
+    backgroundColor: palette.needle,
+  },
 }));

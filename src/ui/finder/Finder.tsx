@@ -44,7 +44,17 @@ const SPECK_PX = 12;
 
 /** What the viewfinder shows, true to scale: the sensor with its modes, the subject at its true size, a rule at the subject. */
 export function Finder(props: FinderProps) {
-  const { sensorWidthMm, sensorHeightMm, modes, modeId, kind, axis, subjectOnSensorMm, realPerSensorMm, maxHeight = Infinity } = props;
+  const {
+    sensorWidthMm,
+    sensorHeightMm,
+    modes,
+    modeId,
+    kind,
+    axis,
+    subjectOnSensorMm,
+    realPerSensorMm,
+    maxHeight = Infinity,
+  } = props;
   const palette = usePalette();
   const [room, setRoom] = useState(0);
   const width = Math.min(room, maxHeight * (sensorWidthMm / sensorHeightMm));
@@ -52,7 +62,12 @@ export function Finder(props: FinderProps) {
   const perMm = (width - 2 * EDGE) / sensorWidthMm;
   const chosen = modes.find((mode) => mode.id === modeId) ?? modes[0];
   return (
-    <View onLayout={(event) => setRoom(event.nativeEvent.layout.width)} style={styles.host} role="img" aria-label={props.description}>
+    <View
+      onLayout={(event) => setRoom(event.nativeEvent.layout.width)}
+      style={styles.host}
+      role="img"
+      aria-label={props.description}
+    >
       {width > 0 && chosen ? (
         <Svg width={width} height={height} aria-hidden>
           <Rect x={EDGE} y={EDGE} width={width - 2 * EDGE} height={height - 2 * EDGE} fill={palette.finderGround} />
@@ -72,7 +87,14 @@ interface Canvas {
   height: number;
 }
 
-function Subject({ kind, axis, perMm, width, height, subjectOnSensorMm }: Canvas & Pick<FinderProps, 'kind' | 'axis' | 'subjectOnSensorMm'>) {
+function Subject({
+  kind,
+  axis,
+  perMm,
+  width,
+  height,
+  subjectOnSensorMm,
+}: Canvas & Pick<FinderProps, 'kind' | 'axis' | 'subjectOnSensorMm'>) {
   const palette = usePalette();
   const shape = SILHOUETTES[kind];
   const scale = (subjectOnSensorMm * perMm) / (axis === 'width' ? shape.width : 100);
@@ -103,11 +125,21 @@ const Hidden = memo(function Hidden({ mode, perMm, width, height }: Canvas & { m
   const x = (width - w) / 2;
   const y = (height - h) / 2;
   if (w > width - 4 && h > height - 4) return null;
-  return <Path fillRule="evenodd" d={`M0 0 H${width} V${height} H0 Z M${x} ${y} V${y + h} H${x + w} V${y} Z`} fill={palette.finderHidden} />;
+  return (
+    <Path
+      fillRule="evenodd"
+      d={`M0 0 H${width} V${height} H0 Z M${x} ${y} V${y + h} H${x + w} V${y} Z`}
+      fill={palette.finderHidden}
+    />
+  );
 });
 
 /** All frames, then all names, so that no line runs through a name. They stand still while one drags. */
-const Frames = memo(function Frames({ modes, chosenId, ...canvas }: Canvas & { modes: FinderMode[]; chosenId: string }) {
+const Frames = memo(function Frames({
+  modes,
+  chosenId,
+  ...canvas
+}: Canvas & { modes: FinderMode[]; chosenId: string }) {
   return (
     <>
       {modes.map((mode, i) => (
@@ -137,7 +169,18 @@ function ModeFrame(props: OneMode) {
   const palette = usePalette();
   const { x, y, w, h } = placeOf(props);
   const { chosen } = props;
-  return <Rect x={x} y={y} width={w} height={h} fill="none" stroke={chosen ? palette.ink : palette.inkSoft} strokeWidth={chosen ? 2 : HAIRLINE} strokeDasharray={chosen ? undefined : '5 4'} />;
+  return (
+    <Rect
+      x={x}
+      y={y}
+      width={w}
+      height={h}
+      fill="none"
+      stroke={chosen ? palette.ink : palette.inkSoft}
+      strokeWidth={chosen ? 2 : HAIRLINE}
+      strokeDasharray={chosen ? undefined : '5 4'}
+    />
+  );
 }
 
 /** The name of a mode inside the top edge of its frame, alternately left and right so that nested ones do not meet. */
@@ -168,7 +211,14 @@ function ModeName(props: OneMode) {
 const HALO = 5;
 
 /** A rule along the lower edge of the chosen frame, in real lengths at the subject, with one division named. */
-function Rule({ realPerSensorMm, perMm, width, height, mode, lengthText }: Canvas & { realPerSensorMm: number; mode: FinderMode; lengthText: (mm: number) => string }) {
+function Rule({
+  realPerSensorMm,
+  perMm,
+  width,
+  height,
+  mode,
+  lengthText,
+}: Canvas & { realPerSensorMm: number; mode: FinderMode; lengthText: (mm: number) => string }) {
   const palette = usePalette();
   const w = mode.widthMm * perMm;
   const left = (width - w) / 2 + EDGE;
@@ -179,12 +229,32 @@ function Rule({ realPerSensorMm, perMm, width, height, mode, lengthText }: Canva
   const count = Math.floor((w - 2 * EDGE) / stepPx);
   return (
     <G>
-      <Path d={Array.from({ length: count }, (_, i) => `M${left + (i + 1) * stepPx} ${bottom}v${-TICK}`).join('')} stroke={palette.inkSoft} strokeWidth={HAIRLINE} />
+      <Path
+        d={Array.from({ length: count }, (_, i) => `M${left + (i + 1) * stepPx} ${bottom}v${-TICK}`).join('')}
+        stroke={palette.inkSoft}
+        strokeWidth={HAIRLINE}
+      />
       {count > 0 ? (
         <>
-          <Line x1={left} x2={left + stepPx} y1={bottom - TICK - 3} y2={bottom - TICK - 3} stroke={palette.ink} strokeWidth={2} />
+          <Line
+            x1={left}
+            x2={left + stepPx}
+            y1={bottom - TICK - 3}
+            y2={bottom - TICK - 3}
+            stroke={palette.ink}
+            strokeWidth={2}
+          />
           {[palette.finderGround, palette.ink].map((colour, layer) => (
-            <SvgText key={layer} x={left + 5} y={bottom - TICK - 9} fontSize={fontSize.fine} fontFamily={family.figure} fill={colour} stroke={layer === 0 ? colour : 'none'} strokeWidth={layer === 0 ? HALO : 0}>
+            <SvgText
+              key={layer}
+              x={left + 5}
+              y={bottom - TICK - 9}
+              fontSize={fontSize.fine}
+              fontFamily={family.figure}
+              fill={colour}
+              stroke={layer === 0 ? colour : 'none'}
+              strokeWidth={layer === 0 ? HALO : 0}
+            >
               {lengthText(step)}
             </SvgText>
           ))}

@@ -39,7 +39,15 @@ export function FramesInRow({ kind, onSensorMm, frames, width, description }: Pr
           const h = frame.heightMm * perMm;
           return (
             <G key={frame.key}>
-              <Rect x={x - w / 2} y={y - h / 2} width={w} height={h} fill={palette.finderGround} stroke={palette.ink} strokeWidth={HAIRLINE} />
+              <Rect
+                x={x - w / 2}
+                y={y - h / 2}
+                width={w}
+                height={h}
+                fill={palette.finderGround}
+                stroke={palette.ink}
+                strokeWidth={HAIRLINE}
+              />
               <G transform={`translate(${x - (shape.width * scale) / 2} ${y - 50 * scale}) scale(${scale})`}>
                 <SilhouetteShape kind={kind} />
               </G>

@@ -23,7 +23,17 @@ interface Props {
 const PAD = 26;
 
 /** An object against the frame, true to scale: its extent, the panels with their overlap, north, and a rule in degrees. */
-export function MosaicDrawing({ lengthDeg, widthDeg, turnDeg, fieldWidthDeg, fieldHeightDeg, centres, northDeg, maxHeight, description }: Props) {
+export function MosaicDrawing({
+  lengthDeg,
+  widthDeg,
+  turnDeg,
+  fieldWidthDeg,
+  fieldHeightDeg,
+  centres,
+  northDeg,
+  maxHeight,
+  description,
+}: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const right = Math.max(...centres.map((each) => Math.abs(each.xDeg))) + fieldWidthDeg / 2;
@@ -42,16 +52,59 @@ export function MosaicDrawing({ lengthDeg, widthDeg, turnDeg, fieldWidthDeg, fie
         <Svg width={width} height={height} aria-hidden>
           <Rect x={0} y={0} width={width} height={height} fill={palette.skyGround} />
           <G rotation={-turnDeg} origin={`${cx}, ${cy}`}>
-            <Ellipse cx={cx} cy={cy} rx={(widthDeg / 2) * per} ry={(lengthDeg / 2) * per} fill={palette.star} fillOpacity={0.3} />
-            <Ellipse cx={cx} cy={cy} rx={(widthDeg / 5) * per} ry={(lengthDeg / 5) * per} fill={palette.star} fillOpacity={0.5} />
+            <Ellipse
+              cx={cx}
+              cy={cy}
+              rx={(widthDeg / 2) * per}
+              ry={(lengthDeg / 2) * per}
+              fill={palette.star}
+              fillOpacity={0.3}
+            />
+            <Ellipse
+              cx={cx}
+              cy={cy}
+              rx={(widthDeg / 5) * per}
+              ry={(lengthDeg / 5) * per}
+              fill={palette.star}
+              fillOpacity={0.5}
+            />
           </G>
           {centres.map(({ xDeg, yDeg }) => (
-            <Rect key={`${xDeg} ${yDeg}`} x={cx + (xDeg - fieldWidthDeg / 2) * per} y={cy - (yDeg + fieldHeightDeg / 2) * per} width={fieldWidthDeg * per} height={fieldHeightDeg * per} fill="none" stroke={palette.star} strokeWidth={centres.length > 1 ? 1.2 : 2} />
+            <Rect
+              key={`${xDeg} ${yDeg}`}
+              x={cx + (xDeg - fieldWidthDeg / 2) * per}
+              y={cy - (yDeg + fieldHeightDeg / 2) * per}
+              width={fieldWidthDeg * per}
+              height={fieldHeightDeg * per}
+              fill="none"
+              stroke={palette.star}
+              strokeWidth={centres.length > 1 ? 1.2 : 2}
+            />
           ))}
-          <Line x1={nx - 12 * Math.cos(north)} y1={ny - 12 * Math.sin(north)} x2={nx + 12 * Math.cos(north)} y2={ny + 12 * Math.sin(north)} stroke={palette.star} strokeWidth={1.5} />
-          <HaloText x={nx + 21 * Math.cos(north)} y={ny + 21 * Math.sin(north) + 4} textAnchor="middle" colour={palette.star} ground={palette.skyGround} text="N" />
+          <Line
+            x1={nx - 12 * Math.cos(north)}
+            y1={ny - 12 * Math.sin(north)}
+            x2={nx + 12 * Math.cos(north)}
+            y2={ny + 12 * Math.sin(north)}
+            stroke={palette.star}
+            strokeWidth={1.5}
+          />
+          <HaloText
+            x={nx + 21 * Math.cos(north)}
+            y={ny + 21 * Math.sin(north) + 4}
+            textAnchor="middle"
+            colour={palette.star}
+            ground={palette.skyGround}
+            text="N"
+          />
           <Line x1={PAD} x2={PAD + step * per} y1={height - 8} y2={height - 8} stroke={palette.star} strokeWidth={2} />
-          <HaloText x={PAD} y={height - 13} colour={palette.star} ground={palette.skyGround} text={step >= 1 ? `${step}°` : `${Math.round(step * 60)}′`} />
+          <HaloText
+            x={PAD}
+            y={height - 13}
+            colour={palette.star}
+            ground={palette.skyGround}
+            text={step >= 1 ? `${step}°` : `${Math.round(step * 60)}′`}
+          />
         </Svg>
       ) : null}
     </View>

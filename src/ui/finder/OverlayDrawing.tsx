@@ -45,7 +45,15 @@ export function OverlayDrawing({ frames, kind, axis, subjectM, width, maxHeight,
   return (
     <View role="img" aria-label={description}>
       <Svg width={width} height={height}>
-        {sorted[0] ? <Rect x={cx - (sorted[0].widthM * scale) / 2} y={cy - (sorted[0].heightM * scale) / 2} width={sorted[0].widthM * scale} height={sorted[0].heightM * scale} fill={palette.finderGround} /> : null}
+        {sorted[0] ? (
+          <Rect
+            x={cx - (sorted[0].widthM * scale) / 2}
+            y={cy - (sorted[0].heightM * scale) / 2}
+            width={sorted[0].widthM * scale}
+            height={sorted[0].heightM * scale}
+            fill={palette.finderGround}
+          />
+        ) : null}
         <G transform={`translate(${cx - (shape.width * unit) / 2} ${cy - 50 * unit}) scale(${unit})`}>
           <SilhouetteShape kind={kind} />
         </G>
@@ -57,8 +65,24 @@ export function OverlayDrawing({ frames, kind, axis, subjectM, width, maxHeight,
           const below = frame.i >= 2;
           return (
             <G key={frame.letter} opacity={frame.opacity}>
-              <Rect x={x} y={y} width={frame.widthM * scale} height={frame.heightM * scale} fill="none" stroke={palette.ink} strokeWidth={frame.i === 0 ? 2.4 : 1.5} strokeDasharray={frame.dash} />
-              <SvgText x={end ? x + frame.widthM * scale - 3 : x + 3} y={below ? y + frame.heightM * scale + 15 : Math.max(13, y - 4)} textAnchor={end ? 'end' : 'start'} fill={palette.ink} fontSize={fontSize.small} fontFamily={family.figureStrong}>
+              <Rect
+                x={x}
+                y={y}
+                width={frame.widthM * scale}
+                height={frame.heightM * scale}
+                fill="none"
+                stroke={palette.ink}
+                strokeWidth={frame.i === 0 ? 2.4 : 1.5}
+                strokeDasharray={frame.dash}
+              />
+              <SvgText
+                x={end ? x + frame.widthM * scale - 3 : x + 3}
+                y={below ? y + frame.heightM * scale + 15 : Math.max(13, y - 4)}
+                textAnchor={end ? 'end' : 'start'}
+                fill={palette.ink}
+                fontSize={fontSize.small}
+                fontFamily={family.figureStrong}
+              >
                 {frame.letter}
               </SvgText>
             </G>

@@ -41,7 +41,17 @@ export function PlanetDrawing({ discPx, ringed, sensorColumns, sensorRows, windo
   const sx = discBox + 24;
   const sy = (height - 22 - sensorHeight) / 2;
   const scale = (r * 2) / discPx;
-  const band = (from: number, to: number) => <Rect key={from} x={cx - r} width={2 * r} y={cy + from * r} height={(to - from) * r} fill={palette.skyGround} fillOpacity={0.28} />;
+  const band = (from: number, to: number) => (
+    <Rect
+      key={from}
+      x={cx - r}
+      width={2 * r}
+      y={cy + from * r}
+      height={(to - from) * r}
+      fill={palette.skyGround}
+      fillOpacity={0.28}
+    />
+  );
   return (
     <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
       {width > 0 ? (
@@ -52,14 +62,61 @@ export function PlanetDrawing({ discPx, ringed, sensorColumns, sensorRows, windo
             </ClipPath>
           </Defs>
           <Rect x={1} y={cy - discBox / 2} width={discBox + 2} height={discBox} fill={palette.skyGround} />
-          {ringed ? <Ellipse cx={cx} cy={cy} rx={r * (RING - RING_WIDTH / 2)} ry={r * (RING - RING_WIDTH / 2) * RING_FLAT} fill="none" stroke={palette.star} strokeWidth={Math.max(1, r * RING_WIDTH)} strokeOpacity={0.75} /> : null}
+          {ringed ? (
+            <Ellipse
+              cx={cx}
+              cy={cy}
+              rx={r * (RING - RING_WIDTH / 2)}
+              ry={r * (RING - RING_WIDTH / 2) * RING_FLAT}
+              fill="none"
+              stroke={palette.star}
+              strokeWidth={Math.max(1, r * RING_WIDTH)}
+              strokeOpacity={0.75}
+            />
+          ) : null}
           <Circle cx={cx} cy={cy} r={r} fill={palette.star} />
           <G clipPath="url(#disc)">{[band(-0.52, -0.3), band(0.12, 0.38), band(0.62, 0.72)]}</G>
-          <HaloText x={cx} y={height - 5} textAnchor="middle" colour={palette.ink} ground={palette.paper} text={scale > 0.99 ? '1 : 1' : `1 : ${(1 / scale).toFixed(1)}`} />
-          <Rect x={sx} y={sy + 1} width={Math.max(0, sensorWidth - 2)} height={Math.max(0, sensorHeight - 2)} fill={palette.finderGround} stroke={palette.ink} strokeWidth={1.5} />
-          <Rect x={sx + (sensorWidth - window.columns * perPx) / 2} y={sy + (sensorHeight - window.rows * perPx) / 2} width={window.columns * perPx} height={window.rows * perPx} fill="none" stroke={palette.needle} strokeWidth={1.5} strokeDasharray="4 2" />
-          <Circle cx={sx + sensorWidth / 2} cy={sy + sensorHeight / 2} r={Math.max(1, (discPx * perPx) / 2)} fill={palette.ink} />
-          <HaloText x={sx + sensorWidth / 2} y={height - 5} textAnchor="middle" colour={palette.ink} ground={palette.paper} text="whole sensor, window" />
+          <HaloText
+            x={cx}
+            y={height - 5}
+            textAnchor="middle"
+            colour={palette.ink}
+            ground={palette.paper}
+            text={scale > 0.99 ? '1 : 1' : `1 : ${(1 / scale).toFixed(1)}`}
+          />
+          <Rect
+            x={sx}
+            y={sy + 1}
+            width={Math.max(0, sensorWidth - 2)}
+            height={Math.max(0, sensorHeight - 2)}
+            fill={palette.finderGround}
+            stroke={palette.ink}
+            strokeWidth={1.5}
+          />
+          <Rect
+            x={sx + (sensorWidth - window.columns * perPx) / 2}
+            y={sy + (sensorHeight - window.rows * perPx) / 2}
+            width={window.columns * perPx}
+            height={window.rows * perPx}
+            fill="none"
+            stroke={palette.needle}
+            strokeWidth={1.5}
+            strokeDasharray="4 2"
+          />
+          <Circle
+            cx={sx + sensorWidth / 2}
+            cy={sy + sensorHeight / 2}
+            r={Math.max(1, (discPx * perPx) / 2)}
+            fill={palette.ink}
+          />
+          <HaloText
+            x={sx + sensorWidth / 2}
+            y={height - 5}
+            textAnchor="middle"
+            colour={palette.ink}
+            ground={palette.paper}
+            text="whole sensor, window"
+          />
         </Svg>
       ) : null}
     </View>

@@ -20,11 +20,20 @@ type Props = {
 export function ReadingPicture({ system, subject, units, maxHeight, ...read }: Props) {
   const { body, mode } = system;
   const near = read.desk === 'near';
-  const modes = useMemo(() => modesOf(body).map((each) => ({ id: each.id, name: each.name, ...usedArea(body.sensor, each) })), [body]);
-  const lengthText = useCallback((mm: number) => shownText(near ? showSubjectMm(mm, units) : showLengthM(mm / 1000, units)), [near, units]);
+  const modes = useMemo(
+    () => modesOf(body).map((each) => ({ id: each.id, name: each.name, ...usedArea(body.sensor, each) })),
+    [body],
+  );
+  const lengthText = useCallback(
+    (mm: number) => shownText(near ? showSubjectMm(mm, units) : showLengthM(mm / 1000, units)),
+    [near, units],
+  );
   const kind = SUBJECT_KINDS[subject.kind];
   const ratio = read.reading.ratio.value;
-  const [width, height] = read.desk === 'near' ? [read.reading.fieldWidthMm, read.reading.fieldHeightMm] : [read.reading.fieldWidthM, read.reading.fieldHeightM];
+  const [width, height] =
+    read.desk === 'near'
+      ? [read.reading.fieldWidthMm, read.reading.fieldHeightMm]
+      : [read.reading.fieldWidthM, read.reading.fieldHeightM];
   return (
     <Finder
       sensorWidthMm={body.sensor.widthMm}

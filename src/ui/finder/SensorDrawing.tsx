@@ -32,8 +32,16 @@ const MOST_CIRCLE = 2.6;
 /** Frames on a sensor, true to scale over each other, with the circle the optics throw on them. */
 export function SensorDrawing({ frames, circleMm, width, maxHeight, description }: Props) {
   const palette = usePalette();
-  const widest = Math.max(1, ...frames.map((frame) => frame.widthMm), Math.min(circleMm ?? 0, MOST_CIRCLE * Math.max(...frames.map((frame) => frame.widthMm))));
-  const highest = Math.max(1, ...frames.map((frame) => frame.heightMm), Math.min(circleMm ?? 0, MOST_CIRCLE * Math.max(...frames.map((frame) => frame.heightMm))));
+  const widest = Math.max(
+    1,
+    ...frames.map((frame) => frame.widthMm),
+    Math.min(circleMm ?? 0, MOST_CIRCLE * Math.max(...frames.map((frame) => frame.widthMm))),
+  );
+  const highest = Math.max(
+    1,
+    ...frames.map((frame) => frame.heightMm),
+    Math.min(circleMm ?? 0, MOST_CIRCLE * Math.max(...frames.map((frame) => frame.heightMm))),
+  );
   const scale = Math.min((width - 2 * MARGIN) / widest, (maxHeight - 2 * MARGIN - LABEL_ROOM) / highest);
   const height = highest * scale + 2 * MARGIN + LABEL_ROOM;
   const cx = width / 2;
@@ -41,7 +49,12 @@ export function SensorDrawing({ frames, circleMm, width, maxHeight, description 
   const sorted = [...frames].sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm);
   const outer = sorted[0];
   const r = circleMm === undefined ? 0 : (circleMm * scale) / 2;
-  const box = (frame: SensorFrame) => ({ x: cx - (frame.widthMm * scale) / 2, y: cy - (frame.heightMm * scale) / 2, width: frame.widthMm * scale, height: frame.heightMm * scale });
+  const box = (frame: SensorFrame) => ({
+    x: cx - (frame.widthMm * scale) / 2,
+    y: cy - (frame.heightMm * scale) / 2,
+    width: frame.widthMm * scale,
+    height: frame.heightMm * scale,
+  });
   return (
     <View role="img" aria-label={description}>
       <Svg width={width} height={height}>
@@ -57,9 +70,21 @@ export function SensorDrawing({ frames, circleMm, width, maxHeight, description 
                 </Defs>
                 <G clipPath="url(#sensor-frame)">
                   {/* The frame with the circle taken out of it. */}
-                  <Path d={`M0 0H${width}V${height}H0Z M${cx - r} ${cy}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`} fillRule="evenodd" fill={palette.finderHidden} />
+                  <Path
+                    d={`M0 0H${width}V${height}H0Z M${cx - r} ${cy}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`}
+                    fillRule="evenodd"
+                    fill={palette.finderHidden}
+                  />
                 </G>
-                <Circle cx={cx} cy={cy} r={r} fill="none" stroke={palette.needle} strokeWidth={1.5} strokeDasharray="5 3" />
+                <Circle
+                  cx={cx}
+                  cy={cy}
+                  r={r}
+                  fill="none"
+                  stroke={palette.needle}
+                  strokeWidth={1.5}
+                  strokeDasharray="5 3"
+                />
               </>
             )}
           </>
@@ -68,7 +93,13 @@ export function SensorDrawing({ frames, circleMm, width, maxHeight, description 
           const at = box(frame);
           return (
             <G key={`${frame.name}${i}`}>
-              <Rect {...at} fill="none" stroke={frame.strong ? palette.ink : palette.inkSoft} strokeWidth={frame.strong ? 2 : HAIRLINE} strokeDasharray={frame.dash ?? (i === 0 || frame.strong ? '' : '4 3')} />
+              <Rect
+                {...at}
+                fill="none"
+                stroke={frame.strong ? palette.ink : palette.inkSoft}
+                strokeWidth={frame.strong ? 2 : HAIRLINE}
+                strokeDasharray={frame.dash ?? (i === 0 || frame.strong ? '' : '4 3')}
+              />
               {/* Names stand at the left and the right corner by turns; a halo keeps the lines out of them. */}
               {[true, false].map((halo) => (
                 <SvgText

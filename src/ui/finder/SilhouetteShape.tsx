@@ -11,7 +11,15 @@ export const SilhouetteShape = memo(function SilhouetteShape({ kind }: { kind: S
   return (
     <>
       {shape.lines.map((line) => (
-        <Path key={line.d} d={line.d} stroke={palette.ink} strokeWidth={line.width} fill="none" strokeLinecap="round" strokeLinejoin="round" />
+        <Path
+          key={line.d}
+          d={line.d}
+          stroke={palette.ink}
+          strokeWidth={line.width}
+          fill="none"
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        />
       ))}
       {shape.fills.map((d) => (
         <Path key={d} d={d} fill={palette.ink} />

@@ -30,22 +30,67 @@ export const StarField = memo(function StarField({ widthMm, heightMm, strokes, w
   const width = Math.min(room, (maxHeight * widthMm) / heightMm);
   const perMm = (width - 2) / widthMm;
   const height = heightMm * perMm + 2;
-  const at = ({ xMm, yMm }: Point): [number, number] => [1 + (xMm + widthMm / 2) * perMm, 1 + (heightMm / 2 - yMm) * perMm];
-  const path = (points: Point[]) => points.map((point, i) => `${i ? 'L' : 'M'}${at(point).map((value) => value.toFixed(2)).join(' ')}`).join('');
+  const at = ({ xMm, yMm }: Point): [number, number] => [
+    1 + (xMm + widthMm / 2) * perMm,
+    1 + (heightMm / 2 - yMm) * perMm,
+  ];
+  const path = (points: Point[]) =>
+    points
+      .map(
+        (point, i) =>
+          `${i ? 'L' : 'M'}${at(point)
+            .map((value) => value.toFixed(2))
+            .join(' ')}`,
+      )
+      .join('');
   const [wx, wy] = at(worst);
   const [cx, cy] = [width / 2, height / 2];
   const inside = (value: number, most: number) => Math.min(Math.max(value, 13), most - 13);
   return (
-    <View onLayout={(event) => setRoom(event.nativeEvent.layout.width)} style={{ width: '100%', alignItems: 'center' }} role="img" aria-label={description}>
+    <View
+      onLayout={(event) => setRoom(event.nativeEvent.layout.width)}
+      style={{ width: '100%', alignItems: 'center' }}
+      role="img"
+      aria-label={description}
+    >
       {width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
-          <Rect x={1} y={1} width={width - 2} height={height - 2} fill={palette.skyGround} stroke={palette.ink} strokeWidth={2} />
-          <Path d={strokes.map(path).join('')} stroke={palette.star} strokeWidth={STAR_PX} strokeLinecap="round" fill="none" />
+          <Rect
+            x={1}
+            y={1}
+            width={width - 2}
+            height={height - 2}
+            fill={palette.skyGround}
+            stroke={palette.ink}
+            strokeWidth={2}
+          />
+          <Path
+            d={strokes.map(path).join('')}
+            stroke={palette.star}
+            strokeWidth={STAR_PX}
+            strokeLinecap="round"
+            fill="none"
+          />
           <Circle cx={cx} cy={cy} r={11} stroke={palette.star} strokeWidth={1} fill="none" />
           <Line x1={cx - 4} x2={cx + 4} y1={cy} y2={cy} stroke={palette.star} strokeWidth={1} />
-          <Circle cx={inside(wx, width)} cy={inside(wy, height)} r={11} stroke={palette.star} strokeWidth={1} strokeDasharray="3 2" fill="none" />
+          <Circle
+            cx={inside(wx, width)}
+            cy={inside(wy, height)}
+            r={11}
+            stroke={palette.star}
+            strokeWidth={1}
+            strokeDasharray="3 2"
+            fill="none"
+          />
           <HaloText x={cx + 16} y={cy + 4} colour={palette.star} ground={palette.skyGround} text="centre" />
-          <HaloText x={inside(wx, width) + (wx > width / 2 ? -16 : 16)} y={inside(wy, height) + 4} textAnchor={wx > width / 2 ? 'end' : 'start'} colour={palette.star} ground={palette.skyGround} text="worst" />
+          <HaloText
+            x={inside(wx, width) + (wx > width / 2 ? -16 : 16)}
+            y={inside(wy, height) + 4}
+            textAnchor={wx > width / 2 ? 'end' : 'start'}
+            colour={palette.star}
+            ground={palette.skyGround}
+            text="worst"
+          />
         </Svg>
       ) : null}
     </View>

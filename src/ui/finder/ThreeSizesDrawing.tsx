@@ -27,7 +27,17 @@ const SPECK_PX = 2;
  * Subject, sensor with its picture, and screen with the same picture, all at one scale: as large beside each other as they
  * are. On a narrow drawing the screen stands below the other two.
  */
-export function ThreeSizesDrawing({ kind, subjectMm, onSensorMm, onScreenMm, frameWidthMm, frameHeightMm, width, texts, description }: Props) {
+export function ThreeSizesDrawing({
+  kind,
+  subjectMm,
+  onSensorMm,
+  onScreenMm,
+  frameWidthMm,
+  frameHeightMm,
+  width,
+  texts,
+  description,
+}: Props) {
   const palette = usePalette();
   const shape = SILHOUETTES[kind];
   const { axis } = SUBJECT_KINDS[kind];
@@ -62,10 +72,26 @@ export function ThreeSizesDrawing({ kind, subjectMm, onSensorMm, onScreenMm, fra
       <Svg width={width} height={screenTop + screenHeight + LABEL} aria-hidden>
         {shapeAt(subjectMm, middle / 2, top / 2)}
         {label(texts[0], middle / 2, top + 17, 'middle')}
-        <Rect x={middle * 1.5 - sensorWidth / 2} y={top / 2 - sensorHeight / 2} width={sensorWidth} height={sensorHeight} fill={palette.finderGround} stroke={palette.ink} strokeWidth={HAIRLINE} />
+        <Rect
+          x={middle * 1.5 - sensorWidth / 2}
+          y={top / 2 - sensorHeight / 2}
+          width={sensorWidth}
+          height={sensorHeight}
+          fill={palette.finderGround}
+          stroke={palette.ink}
+          strokeWidth={HAIRLINE}
+        />
         {shapeAt(onSensorMm, middle * 1.5, top / 2)}
         {label(texts[1], middle * 1.5, top + 17, 'middle')}
-        <Rect x={1} y={screenTop} width={width - 2} height={screenHeight} fill={palette.finderGround} stroke={palette.ink} strokeWidth={2} />
+        <Rect
+          x={1}
+          y={screenTop}
+          width={width - 2}
+          height={screenHeight}
+          fill={palette.finderGround}
+          stroke={palette.ink}
+          strokeWidth={2}
+        />
         {shapeAt(onScreenMm, middle, screenTop + screenHeight / 2)}
         {label(texts[2], 4, screenTop + screenHeight + 17)}
       </Svg>

@@ -51,22 +51,53 @@ export function Gauge(props: GaugeProps) {
   const { counted, sampled, needed, more, zones, marks, before } = props;
   const [low, high] = extent(props);
   const x = useMemo(() => {
-    const scale = scaleLog().domain([low, high]).range([EDGE, Math.max(2 * EDGE, width - EDGE)]).clamp(true);
+    const scale = scaleLog()
+      .domain([low, high])
+      .range([EDGE, Math.max(2 * EDGE, width - EDGE)])
+      .clamp(true);
     return (value: number) => scale(Math.max(1e-6, value));
   }, [low, high, width]);
   const needleX = x(counted);
   const sampledX = x(sampled);
   const letters = apart(marks, x);
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={props.description} style={sheet.host}>
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      role="img"
+      aria-label={props.description}
+      style={sheet.host}
+    >
       {width > 0 ? (
         <Svg width={width} height={HEIGHT} aria-hidden>
-          <Engraving x={x} low={low} high={high} neededX={x(needed)} moreX={x(more)} width={width} short={zones.short} enough={zones.enough} more={zones.more} />
+          <Engraving
+            x={x}
+            low={low}
+            high={high}
+            neededX={x(needed)}
+            moreX={x(more)}
+            width={width}
+            short={zones.short}
+            enough={zones.enough}
+            more={zones.more}
+          />
           {marks.map((mark) => (
-            <Mark key={mark.letter} letter={mark.letter} at={Math.round(x(mark.value))} letterAt={Math.round(letters.get(mark.letter) ?? 0)} />
+            <Mark
+              key={mark.letter}
+              letter={mark.letter}
+              at={Math.round(x(mark.value))}
+              letterAt={Math.round(letters.get(mark.letter) ?? 0)}
+            />
           ))}
           {before === undefined ? null : (
-            <Line x1={x(before)} x2={x(before)} y1={BASE - 14} y2={BASE + BAND + 6} stroke={palette.needle} strokeWidth={2} strokeDasharray="2 3" />
+            <Line
+              x1={x(before)}
+              x2={x(before)}
+              y1={BASE - 14}
+              y2={BASE + BAND + 6}
+              stroke={palette.needle}
+              strokeWidth={2}
+              strokeDasharray="2 3"
+            />
           )}
           <Path
             d={`M${needleX} ${BASE + BAND + 8}V${BASE - 20}l-5 -9h10l-5 9M${needleX} ${BASE - 16}H${sampledX}m0 -4v8`}
@@ -94,20 +125,58 @@ interface EngravingProps {
 }
 
 /** What is cut into the scale and stands still during a drag: zones, ticks, figures. */
-const Engraving = memo(function Engraving({ x, low, high, neededX, moreX, width, short, enough, more }: EngravingProps) {
+const Engraving = memo(function Engraving({
+  x,
+  low,
+  high,
+  neededX,
+  moreX,
+  width,
+  short,
+  enough,
+  more,
+}: EngravingProps) {
   const palette = usePalette();
   const end = Math.max(2 * EDGE, width - EDGE);
-  const ticks = scaleLog().domain([low, high]).ticks(6).filter((tick) => Number.isInteger(Math.log10(tick)) || [2, 5].includes(Number(String(tick)[0])));
-  const rulings = Array.from({ length: Math.max(0, Math.floor((end - moreX) / 5)) }, (_, i) => `M${moreX + 5 * (i + 1)} ${BASE}v${BAND}`).join('');
+  const ticks = scaleLog()
+    .domain([low, high])
+    .ticks(6)
+    .filter((tick) => Number.isInteger(Math.log10(tick)) || [2, 5].includes(Number(String(tick)[0])));
+  const rulings = Array.from(
+    { length: Math.max(0, Math.floor((end - moreX) / 5)) },
+    (_, i) => `M${moreX + 5 * (i + 1)} ${BASE}v${BAND}`,
+  ).join('');
   return (
     <>
       {/* Zones: empty with a dashed edge, filled, ruled. Told apart by texture and name, not by colour. */}
-      <Rect x={EDGE} y={BASE} width={Math.max(0, neededX - EDGE)} height={BAND} fill="none" stroke={palette.inkSoft} strokeWidth={HAIRLINE} strokeDasharray="3 3" />
+      <Rect
+        x={EDGE}
+        y={BASE}
+        width={Math.max(0, neededX - EDGE)}
+        height={BAND}
+        fill="none"
+        stroke={palette.inkSoft}
+        strokeWidth={HAIRLINE}
+        strokeDasharray="3 3"
+      />
       <Rect x={neededX} y={BASE} width={Math.max(0, moreX - neededX)} height={BAND} fill={palette.press} />
-      <Path d={`M${moreX} ${BASE}H${end}v${BAND}H${moreX}Z${rulings}`} fill="none" stroke={palette.press} strokeWidth={HAIRLINE} />
+      <Path
+        d={`M${moreX} ${BASE}H${end}v${BAND}H${moreX}Z${rulings}`}
+        fill="none"
+        stroke={palette.press}
+        strokeWidth={HAIRLINE}
+      />
       <Path d={ticks.map((tick) => `M${x(tick)} ${BASE}v-6`).join('')} stroke={palette.ink} strokeWidth={HAIRLINE} />
       {spaced(ticks, x, 44).map((tick) => (
-        <SvgText key={tick} x={x(tick)} y={BASE - 9} fontSize={fontSize.fine} fontFamily={family.figure} fill={palette.inkSoft} textAnchor="middle">
+        <SvgText
+          key={tick}
+          x={x(tick)}
+          y={BASE - 9}
+          fontSize={fontSize.fine}
+          fontFamily={family.figure}
+          fill={palette.inkSoft}
+          textAnchor="middle"
+        >
           {formatFixed(tick)}
         </SvgText>
       ))}
@@ -124,7 +193,14 @@ const Mark = memo(function Mark({ letter, at, letterAt }: { letter: string; at: 
   return (
     <>
       <Path d={`M${at} ${BASE}l-4 -7h8Z`} fill={palette.inkSoft} />
-      <SvgText x={letterAt} y={BASE - 26} fontSize={fontSize.fine} fontFamily={family.figureStrong} fill={palette.inkSoft} textAnchor="middle">
+      <SvgText
+        x={letterAt}
+        y={BASE - 26}
+        fontSize={fontSize.fine}
+        fontFamily={family.figureStrong}
+        fill={palette.inkSoft}
+        textAnchor="middle"
+      >
         {letter}
       </SvgText>
     </>
@@ -149,7 +225,14 @@ function ZoneName({ from, to, texts }: { from: number; to: number; texts: string
   const fits = texts.find((text) => text.length * fontSize.fine * CHARACTER <= to - from - 4);
   if (!fits) return null;
   return (
-    <SvgText x={(from + to) / 2} y={BASE + BAND + 22} fontSize={fontSize.fine} fontFamily={family.figure} fill={palette.inkSoft} textAnchor="middle">
+    <SvgText
+      x={(from + to) / 2}
+      y={BASE + BAND + 22}
+      fontSize={fontSize.fine}
+      fontFamily={family.figure}
+      fill={palette.inkSoft}
+      textAnchor="middle"
+    >
       {fits}
     </SvgText>
   );

@@ -30,7 +30,12 @@ export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, mar
   const low = 2 ** Math.floor(Math.log2(Math.min(...values) / 1.4));
   const high = 2 ** Math.ceil(Math.log2(Math.max(...values) * 1.4));
   const x = scaleLog([low, high], [EDGE, Math.max(2 * EDGE, width - EDGE)]).clamp(true);
-  const text = { fontSize: fontSize.fine, fontFamily: family.figure, fill: palette.inkSoft, textAnchor: 'middle' as const };
+  const text = {
+    fontSize: fontSize.fine,
+    fontFamily: family.figure,
+    fill: palette.inkSoft,
+    textAnchor: 'middle' as const,
+  };
   const zones = [
     { from: low, to: worstS, name: 'points' },
     { from: worstS, to: Math.max(worstS, centreS), name: 'corners run' },
@@ -50,8 +55,24 @@ export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, mar
             </G>
           ))}
           <Rect x={x(low)} y={BASE} width={Math.max(0, x(worstS) - x(low))} height={BAND} fill={palette.press} />
-          <Rect x={x(worstS)} y={BASE} width={Math.max(0, x(Math.max(worstS, centreS)) - x(worstS))} height={BAND} fill="none" stroke={palette.press} strokeWidth={2} />
-          <Rect x={x(Math.max(worstS, centreS))} y={BASE} width={Math.max(0, x(high) - x(Math.max(worstS, centreS)))} height={BAND} fill="none" stroke={palette.inkSoft} strokeDasharray="3 3" />
+          <Rect
+            x={x(worstS)}
+            y={BASE}
+            width={Math.max(0, x(Math.max(worstS, centreS)) - x(worstS))}
+            height={BAND}
+            fill="none"
+            stroke={palette.press}
+            strokeWidth={2}
+          />
+          <Rect
+            x={x(Math.max(worstS, centreS))}
+            y={BASE}
+            width={Math.max(0, x(high) - x(Math.max(worstS, centreS)))}
+            height={BAND}
+            fill="none"
+            stroke={palette.inkSoft}
+            strokeDasharray="3 3"
+          />
           {zones.map((zone) =>
             x(zone.to) - x(zone.from) > zone.name.length * 6.4 ? (
               <SvgText key={zone.name} {...text} x={(x(zone.from) + x(zone.to)) / 2} y={BASE + BAND + 34}>
@@ -60,7 +81,15 @@ export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, mar
             ) : null,
           )}
           {marks.map((mark) => (
-            <Line key={mark.name} x1={x(mark.seconds)} x2={x(mark.seconds)} y1={BASE + BAND} y2={BASE + BAND + (mark.chosen ? 16 : 9)} stroke={mark.chosen ? palette.needle : palette.ink} strokeWidth={mark.chosen ? 2 : HAIRLINE} />
+            <Line
+              key={mark.name}
+              x1={x(mark.seconds)}
+              x2={x(mark.seconds)}
+              y1={BASE + BAND}
+              y2={BASE + BAND + (mark.chosen ? 16 : 9)}
+              stroke={mark.chosen ? palette.needle : palette.ink}
+              strokeWidth={mark.chosen ? 2 : HAIRLINE}
+            />
           ))}
           <Line x1={needle} x2={needle} y1={BASE - 6} y2={BASE + BAND + 18} stroke={palette.needle} strokeWidth={2.5} />
           <Path d={`M${needle} ${BASE - 2}l-6 -10h12Z`} fill={palette.needle} />

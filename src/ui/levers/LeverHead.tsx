@@ -30,5 +30,12 @@ export function LeverHead({ trying, onAdopt }: Props) {
 }
 
 const useStyles = stylesOf(() => ({
-  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', minHeight: TARGET + space.medium, gap: space.medium, flexWrap: 'wrap' },
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
+    minHeight: TARGET + space.medium,
+    gap: space.medium,
+    flexWrap: 'wrap',
+  },
 }));

@@ -26,7 +26,12 @@ const SHORT: Record<LeverVerdict, string> = {
   doesNotFit: '✕ does not fit',
 };
 
-const spoken = (verdict: LeverVerdict, output: string): string => (verdict === 'outOfFocus' ? 'Does not focus there' : verdict === 'doesNotFit' ? 'Does not fit into the frame' : VERDICT_WORDS[verdict](output));
+const spoken = (verdict: LeverVerdict, output: string): string =>
+  verdict === 'outOfFocus'
+    ? 'Does not focus there'
+    : verdict === 'doesNotFit'
+      ? 'Does not fit into the frame'
+      : VERDICT_WORDS[verdict](output);
 
 interface Props {
   icon: IconName;
@@ -87,13 +92,24 @@ export const LeverRow = memo(function LeverRow({ icon, text, verdict, output, on
 
 /** A row is drawn again only when a word of it changes, or what pressing it would do. */
 function sameRow(a: Props, b: Props): boolean {
-  return a.on === b.on && a.output === b.output && a.verdict === b.verdict && a.pressing === b.pressing && JSON.stringify(a.text) === JSON.stringify(b.text);
+  return (
+    a.on === b.on &&
+    a.output === b.output &&
+    a.verdict === b.verdict &&
+    a.pressing === b.pressing &&
+    JSON.stringify(a.text) === JSON.stringify(b.text)
+  );
 }
 
 const useStyles = stylesOf((palette) => ({
   row: { flexDirection: 'row', alignItems: 'flex-start', borderTopWidth: 1, borderColor: palette.hairline },
   press: { flex: 1, flexDirection: 'row', gap: space.medium, paddingVertical: space.medium, minHeight: TARGET },
-  on: { backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.needle, paddingLeft: space.medium },
+  on: {
+    backgroundColor: palette.raised,
+    borderLeftWidth: 3,
+    borderLeftColor: palette.needle,
+    paddingLeft: space.medium,
+  },
   icon: { marginTop: 1 },
   words: { flex: 1, gap: 1 },
   titleLine: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.medium },

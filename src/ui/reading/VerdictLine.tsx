@@ -14,20 +14,36 @@ interface Props {
 }
 
 /** The judgement in words; drawn again only when they change. */
-export const VerdictLine = memo(function VerdictLine({ verdict, words, sentence, onWhy }: Props) {
-  const styles = useStyles();
-  return (
-    <Pressable role="button" onPress={onWhy} style={styles.verdict} aria-label={`${words}: ${sentence}. Why?`} testID="verdict">
-      <Txt kind="title" tone={verdict === 'notEnough' ? 'needle' : 'press'}>
-        {VERDICT_MARK[verdict]} {words}
-      </Txt>
-      <Txt kind="small" tone="soft">
-        {sentence}
-      </Txt>
-    </Pressable>
-  );
-}, (a, b) => a.verdict === b.verdict && a.words === b.words && a.sentence === b.sentence);
+export const VerdictLine = memo(
+  function VerdictLine({ verdict, words, sentence, onWhy }: Props) {
+    const styles = useStyles();
+    return (
+      <Pressable
+        role="button"
+        onPress={onWhy}
+        style={styles.verdict}
+        aria-label={`${words}: ${sentence}. Why?`}
+        testID="verdict"
+      >
+        <Txt kind="title" tone={verdict === 'notEnough' ? 'needle' : 'press'}>
+          {VERDICT_MARK[verdict]} {words}
+        </Txt>
+        <Txt kind="small" tone="soft">
+          {sentence}
+        </Txt>
+      </Pressable>
+    );
+  },
+  (a, b) => a.verdict === b.verdict && a.words === b.words && a.sentence === b.sentence,
+);
 
 const useStyles = stylesOf(() => ({
-  verdict: { minHeight: TARGET, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.medium, paddingTop: space.medium },
+  verdict: {
+    minHeight: TARGET,
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'baseline',
+    columnGap: space.medium,
+    paddingTop: space.medium,
+  },
 }));

@@ -28,7 +28,8 @@ export interface Palette {
 }
 
 /** Red, green and blue of a colour written #RRGGBB, 0 to 255. */
-export const channelsOf = (colour: string): [number, number, number] => [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16)) as [number, number, number];
+export const channelsOf = (colour: string): [number, number, number] =>
+  [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16)) as [number, number, number];
 
 export const DAY: Palette = {
   paper: '#F6F3EC',

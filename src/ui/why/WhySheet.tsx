@@ -20,7 +20,8 @@ interface Props {
 const KIND_WORDS: Record<Quantity['kind'], string> = { given: 'Given', computed: 'Computed', measured: 'Measured' };
 
 /** A school without an error of its own is known as well as the number itself: it is written to as many figures. */
-const relativeError = ({ value, plusMinus }: Quantity, other: number) => (plusMinus === undefined || value === 0 ? undefined : Math.abs((plusMinus / value) * other));
+const relativeError = ({ value, plusMinus }: Quantity, other: number) =>
+  plusMinus === undefined || value === 0 ? undefined : Math.abs((plusMinus / value) * other);
 
 /** Follows the path of symbols from a quantity into the ones it was worked out from. */
 function follow(root: Quantity, path: string[]): Quantity {
@@ -71,11 +72,21 @@ export default function WhySheet({ quantity: root, units, onClose, onSchool }: P
                   {each.name}
                 </Txt>
                 <Txt kind="figure">{quantityText(each.quantity, units)}</Txt>
-                <MaterialIcons name={deeper ? 'chevron-right' : 'edit'} size={20} color={deeper ? palette.press : 'transparent'} />
+                <MaterialIcons
+                  name={deeper ? 'chevron-right' : 'edit'}
+                  size={20}
+                  color={deeper ? palette.press : 'transparent'}
+                />
               </>
             );
             return deeper ? (
-              <Pressable key={i} role="button" onPress={() => setPath([...path, each.symbol])} style={styles.input} aria-label={`${each.name}: ${quantityText(each.quantity, units)}. Why?`}>
+              <Pressable
+                key={i}
+                role="button"
+                onPress={() => setPath([...path, each.symbol])}
+                style={styles.input}
+                aria-label={`${each.name}: ${quantityText(each.quantity, units)}. Why?`}
+              >
                 {content}
               </Pressable>
             ) : (
@@ -92,10 +103,29 @@ export default function WhySheet({ quantity: root, units, onClose, onSchool }: P
             Ways to reckon it; the choice counts everywhere
           </Txt>
           {why.schools.map((school) => (
-            <Pressable key={school.choice} role="radio" aria-checked={school.chosen} onPress={() => onSchool(school.preference, school.choice)} style={[styles.school, school.chosen && styles.chosen]}>
-              <MaterialIcons name={school.chosen ? 'radio-button-checked' : 'radio-button-unchecked'} size={20} color={palette.press} />
+            <Pressable
+              key={school.choice}
+              role="radio"
+              aria-checked={school.chosen}
+              onPress={() => onSchool(school.preference, school.choice)}
+              style={[styles.school, school.chosen && styles.chosen]}
+            >
+              <MaterialIcons
+                name={school.chosen ? 'radio-button-checked' : 'radio-button-unchecked'}
+                size={20}
+                color={palette.press}
+              />
               <Txt style={styles.name}>{school.name}</Txt>
-              <Txt kind="figure">{quantityText({ ...named, value: school.value, plusMinus: school.plusMinus ?? relativeError(quantity, school.value) }, units)}</Txt>
+              <Txt kind="figure">
+                {quantityText(
+                  {
+                    ...named,
+                    value: school.value,
+                    plusMinus: school.plusMinus ?? relativeError(quantity, school.value),
+                  },
+                  units,
+                )}
+              </Txt>
             </Pressable>
           ))}
         </View>
@@ -117,10 +147,26 @@ export default function WhySheet({ quantity: root, units, onClose, onSchool }: P
 const useStyles = stylesOf((palette) => ({
   result: { flexDirection: 'row', alignItems: 'baseline', flexWrap: 'wrap', gap: space.large },
   formula: { borderLeftWidth: 3, borderColor: palette.needle, paddingLeft: space.large, paddingVertical: space.small },
-  input: { flexDirection: 'row', alignItems: 'center', gap: space.medium, minHeight: TARGET, borderBottomWidth: 1, borderColor: palette.hairline },
+  input: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.medium,
+    minHeight: TARGET,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   symbol: { minWidth: 44 },
   name: { flex: 1 },
   schools: { gap: space.small },
-  school: { flexDirection: 'row', alignItems: 'center', gap: space.medium, minHeight: TARGET, paddingHorizontal: space.medium, borderRadius: RADIUS, borderWidth: 1, borderColor: palette.hairline },
+  school: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.medium,
+    minHeight: TARGET,
+    paddingHorizontal: space.medium,
+    borderRadius: RADIUS,
+    borderWidth: 1,
+    borderColor: palette.hairline,
+  },
   chosen: { borderColor: palette.press, backgroundColor: palette.raised },
 }));

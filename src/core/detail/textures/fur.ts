@@ -25,5 +25,17 @@ export function fur(xMm: number, yMm: number): number {
   const under = noise(across / UNDERFUR_MM, along / (UNDERFUR_MM * LONG), 47);
   const band = 0.5 + 0.5 * Math.sin((2 * Math.PI * along) / 3.1 + 9 * lock);
   const gap = Math.max(0, 0.35 - lock) * 1.3;
-  return Math.min(1, Math.max(0, 0.2 + 0.16 * lock + 0.62 * (hair - 0.4) + 0.3 * (under - 0.3) + 0.16 * band * lock - gap + 0.14 * noise(xMm / 30, yMm / 30, 53)));
+  return Math.min(
+    1,
+    Math.max(
+      0,
+      0.2 +
+        0.16 * lock +
+        0.62 * (hair - 0.4) +
+        0.3 * (under - 0.3) +
+        0.16 * band * lock -
+        gap +
+        0.14 * noise(xMm / 30, yMm / 30, 53),
+    ),
+  );
 }

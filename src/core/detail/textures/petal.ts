@@ -16,5 +16,15 @@ export function petal(xMm: number, yMm: number): number {
   const fine = Math.abs((((xMm * 0.8 + yMm * 0.5 + wander) / (VEIN_MM * 0.43)) % 1) - 0.5) * 2;
   const cell = noise(xMm / CELL_MM, yMm / CELL_MM, 101);
   const shade = noise(xMm / 6, yMm / 6, 103);
-  return Math.min(1, Math.max(0, 0.52 + 0.24 * shade + 0.2 * (cell - 0.5) - 0.34 * Math.max(0, 1 - main / 0.12) - 0.14 * Math.max(0, 1 - fine / 0.16)));
+  return Math.min(
+    1,
+    Math.max(
+      0,
+      0.52 +
+        0.24 * shade +
+        0.2 * (cell - 0.5) -
+        0.34 * Math.max(0, 1 - main / 0.12) -
+        0.14 * Math.max(0, 1 - fine / 0.16),
+    ),
+  );
 }

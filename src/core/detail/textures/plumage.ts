@@ -17,7 +17,7 @@ export function plumage(xMm: number, yMm: number): number {
   const shift = (row % 2) * FEATHER_MM * 0.5;
   const column = Math.floor((xMm + shift) / FEATHER_MM);
   // Place within the feather, from −1 to 1 across and 0 to 1 from its base.
-  const across = (((xMm + shift) / FEATHER_MM - column) * 2 - 1);
+  const across = ((xMm + shift) / FEATHER_MM - column) * 2 - 1;
   const along = yMm / FEATHER_MM - row;
   const edge = along + across * across * 0.55;
   const rim = Math.max(0, 1 - Math.abs(edge - 0.92) / 0.09);
@@ -27,5 +27,11 @@ export function plumage(xMm: number, yMm: number): number {
   const barbule = 0.5 + 0.5 * Math.sin((2 * Math.PI * (xMm * 0.8 + yMm * 0.6)) / BARBULE_MM);
   const mottle = noise(xMm / 5, yMm / 5, 11) * 0.6 + noise(xMm / 1.4, yMm / 1.4, 17) * 0.4;
   const base = 0.34 + 0.3 * mottle + 0.12 * hash(column, row, 5);
-  return Math.min(1, Math.max(0, base + 0.16 * (barb - 0.5) * 2 * 0.5 + 0.07 * (barbule - 0.5) + 0.3 * shaft * (along < 0.9 ? 1 : 0) - 0.34 * rim));
+  return Math.min(
+    1,
+    Math.max(
+      0,
+      base + 0.16 * (barb - 0.5) * 2 * 0.5 + 0.07 * (barbule - 0.5) + 0.3 * shaft * (along < 0.9 ? 1 : 0) - 0.34 * rim,
+    ),
+  );
 }

@@ -20,5 +20,15 @@ export function shell(xMm: number, yMm: number): number {
   const hollow = Math.max(0, 1 - Math.hypot(aside * 4.2, along * 2.4) ** 2);
   const bow = 0.5 + 0.5 * Math.cos(2 * Math.PI * (aside + 0.5));
   const sheen = noise(xMm / 2.4, yMm / 5, 79);
-  return Math.min(1, Math.max(0, 0.2 + 0.34 * bow * (0.4 + sheen) + 0.1 * (noise(xMm / GRAIN_MM, yMm / GRAIN_MM, 83) - 0.5) - 0.42 * hollow + 0.14 * hash(groove, pit, 89)));
+  return Math.min(
+    1,
+    Math.max(
+      0,
+      0.2 +
+        0.34 * bow * (0.4 + sheen) +
+        0.1 * (noise(xMm / GRAIN_MM, yMm / GRAIN_MM, 83) - 0.5) -
+        0.42 * hollow +
+        0.14 * hash(groove, pit, 89),
+    ),
+  );
 }

@@ -23,5 +23,11 @@ export function wingScales(xMm: number, yMm: number): number {
   const ridge = 0.5 + 0.5 * Math.sin((2 * Math.PI * xMm) / RIDGE_MM);
   const blotch = noise(xMm / 2.2, yMm / 2.6, 61) > 0.52 ? 0.3 : 0;
   const vein = Math.max(0, 1 - Math.abs(((xMm + 0.4 * noise(0, yMm / 3, 67)) % 6.5) - 3) / 0.12);
-  return Math.min(1, Math.max(0, 0.3 + blotch + 0.16 * hash(column, row, 71) + 0.06 * (ridge - 0.5) - 0.24 * tip - 0.12 * side - 0.3 * vein));
+  return Math.min(
+    1,
+    Math.max(
+      0,
+      0.3 + blotch + 0.16 * hash(column, row, 71) + 0.06 * (ridge - 0.5) - 0.24 * tip - 0.12 * side - 0.3 * vein,
+    ),
+  );
 }

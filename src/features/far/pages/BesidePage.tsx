@@ -35,7 +35,10 @@ export default function BesidePage() {
   const units = useInHand((state) => state.units);
   const { stance, set } = useFarOptions();
   const { situation, contenders } = contest;
-  const result = useMemo(() => (situation ? sideBySide({ ...situation, contenders, stance, units }) : null), [situation, contenders, stance, units]);
+  const result = useMemo(
+    () => (situation ? sideBySide({ ...situation, contenders, stance, units }) : null),
+    [situation, contenders, stance, units],
+  );
   return (
     <Page title="Side by side" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
@@ -46,7 +49,12 @@ export default function BesidePage() {
             <Txt kind="strong" testID="beside-sentence">
               {result.sentence}
             </Txt>
-            <Pictures compared={result.compared} situation={situation} units={units} width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 760)} />
+            <Pictures
+              compared={result.compared}
+              situation={situation}
+              units={units}
+              width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 760)}
+            />
             <Differences compared={result.compared} stance={stance} units={units} situation={situation} />
             {result.left.map((each) => (
               <Txt key={each.name} kind="small" tone="caution">
@@ -55,7 +63,8 @@ export default function BesidePage() {
             ))}
             {stance !== 'sameSpot' && result.compared.some((each) => Math.abs(each.walkM) > 0.1) ? (
               <Txt kind="small" tone="caution">
-                ⚠ Walking changes the perspective: from nearer, the bill grows and the background shrinks. Keep the distance that law and site ask for.
+                ⚠ Walking changes the perspective: from nearer, the bill grows and the background shrinks. Keep the
+                distance that law and site ask for.
               </Txt>
             ) : null}
             <Schools compared={result.compared} />
@@ -68,7 +77,17 @@ export default function BesidePage() {
   );
 }
 
-function Pictures({ compared, situation, width, units }: { compared: Compared[]; situation: Situation; width: number; units: UnitSystem }) {
+function Pictures({
+  compared,
+  situation,
+  width,
+  units,
+}: {
+  compared: Compared[];
+  situation: Situation;
+  width: number;
+  units: UnitSystem;
+}) {
   const styles = useStyles();
   const [shown, setShown] = useState<number | null>(null);
   const [blinking, setBlinking] = useState(false);
@@ -83,7 +102,12 @@ function Pictures({ compared, situation, width, units }: { compared: Compared[];
   return (
     <View style={{ gap: space.small }}>
       <OverlayDrawing
-        frames={compared.map((each, i) => ({ letter: LETTERS[i] ?? '', widthM: each.reading.fieldWidthM.value, heightM: each.reading.fieldHeightM.value, opacity: shown === null || shown % compared.length === i ? 1 : 0.12 }))}
+        frames={compared.map((each, i) => ({
+          letter: LETTERS[i] ?? '',
+          widthM: each.reading.fieldWidthM.value,
+          heightM: each.reading.fieldHeightM.value,
+          opacity: shown === null || shown % compared.length === i ? 1 : 0.12,
+        }))}
         kind={situation.subject.kind}
         axis={kind.axis}
         subjectM={situation.subject.sizeMm / 1000}
@@ -93,32 +117,104 @@ function Pictures({ compared, situation, width, units }: { compared: Compared[];
       />
       <View style={styles.keys}>
         {compared.map((each, i) => (
-          <Key key={each.id} title={`Show ${LETTERS[i]}`} weight={shown === i ? 'strong' : 'outline'} onPress={() => { setBlinking(false); setShown(shown === i ? null : i); }} />
+          <Key
+            key={each.id}
+            title={`Show ${LETTERS[i]}`}
+            weight={shown === i ? 'strong' : 'outline'}
+            onPress={() => {
+              setBlinking(false);
+              setShown(shown === i ? null : i);
+            }}
+          />
         ))}
-        <Key title={blinking ? 'Stop blinking' : 'Blink'} weight="plain" onPress={() => { setBlinking(!blinking); if (blinking) setShown(null); }} />
+        <Key
+          title={blinking ? 'Stop blinking' : 'Blink'}
+          weight="plain"
+          onPress={() => {
+            setBlinking(!blinking);
+            if (blinking) setShown(null);
+          }}
+        />
       </View>
     </View>
   );
 }
 
-function Differences({ compared, stance, units, situation }: { compared: Compared[]; stance: Stance; units: UnitSystem; situation: Situation }) {
+function Differences({
+  compared,
+  stance,
+  units,
+  situation,
+}: {
+  compared: Compared[];
+  stance: Stance;
+  units: UnitSystem;
+  situation: Situation;
+}) {
   const styles = useStyles();
   const length = (metres: number) => shownText(showLengthM(metres, units));
   const rows: { name: string; value: (each: Compared, i: number) => string }[] = [
-    ...(stance === 'sameSpot' ? [] : [{ name: 'From', value: (each: Compared, i: number) => `${length(each.distanceM)}${i && Math.abs(each.walkM) >= 0.05 ? ` (${length(Math.abs(each.walkM))} ${each.walkM < 0 ? 'nearer' : 'back'})` : ''}` }]),
-    { name: 'Pixels on it', value: (each, i) => `${quantityText(each.reading.pixelsOnSubject, units)}${i ? ` (${formatChange(each.pixelsRatio)})` : ''}` },
-    { name: 'Resolved', value: (each, i) => `${quantityText(each.reading.resolvedPixels, units)}${i ? ` (${formatChange(each.resolvedRatio)})` : ''}` },
-    { name: situation.output.name, value: (each) => each.reading.overflow ? '✕ does not fit' : `${VERDICT_MARK[each.reading.verdict]} ${VERDICT_WORDS[each.reading.verdict]('it')}` },
+    ...(stance === 'sameSpot'
+      ? []
+      : [
+          {
+            name: 'From',
+            value: (each: Compared, i: number) =>
+              `${length(each.distanceM)}${i && Math.abs(each.walkM) >= 0.05 ? ` (${length(Math.abs(each.walkM))} ${each.walkM < 0 ? 'nearer' : 'back'})` : ''}`,
+          },
+        ]),
+    {
+      name: 'Pixels on it',
+      value: (each, i) =>
+        `${quantityText(each.reading.pixelsOnSubject, units)}${i ? ` (${formatChange(each.pixelsRatio)})` : ''}`,
+    },
+    {
+      name: 'Resolved',
+      value: (each, i) =>
+        `${quantityText(each.reading.resolvedPixels, units)}${i ? ` (${formatChange(each.resolvedRatio)})` : ''}`,
+    },
+    {
+      name: situation.output.name,
+      value: (each) =>
+        each.reading.overflow
+          ? '✕ does not fit'
+          : `${VERDICT_MARK[each.reading.verdict]} ${VERDICT_WORDS[each.reading.verdict]('it')}`,
+    },
     { name: 'Share of frame', value: (each) => quantityText(each.reading.shareOfFrame, units) },
-    { name: 'f-number', value: (each) => `${showFNumber(each.fNumber)}${each.fNumber > each.system.fNumber.value * 1.005 ? ', stopped down' : ''}` },
-    ...(stance === 'samePicture' ? [{ name: 'ISO', value: (each: Compared, i: number) => (i ? `×${formatFigures(each.isoFactor, 2)}` : 'as set') }] : []),
+    {
+      name: 'f-number',
+      value: (each) =>
+        `${showFNumber(each.fNumber)}${each.fNumber > each.system.fNumber.value * 1.005 ? ', stopped down' : ''}`,
+    },
+    ...(stance === 'samePicture'
+      ? [{ name: 'ISO', value: (each: Compared, i: number) => (i ? `×${formatFigures(each.isoFactor, 2)}` : 'as set') }]
+      : []),
     { name: 'Exposure', value: (each, i) => (i ? formatStops(each.exposureStops) : '–') },
     { name: 'Light from the subject', value: (each, i) => (i ? formatStops(each.subjectLightStops) : '–') },
-    { name: 'Equivalent', value: (each) => `${formatFixed(each.system.equivalentFocalMm.value)} mm ${showFNumber(each.system.equivalentFNumber.value)}` },
+    {
+      name: 'Equivalent',
+      value: (each) =>
+        `${formatFixed(each.system.equivalentFocalMm.value)} mm ${showFNumber(each.system.equivalentFNumber.value)}`,
+    },
     { name: 'Reach', value: (each) => quantityText(each.reading.reachPxPerMrad, units) },
-    { name: 'Autofocus', value: (each) => ({ works: 'works', slow: 'slow', off: 'no', unknown: 'not known' })[each.system.autofocus.state] },
-    { name: 'Weight', value: (each, i) => (each.system.weightG ? `${quantityText(each.system.weightG, units)}${i && each.weightRatio ? ` (${formatChange(each.weightRatio)})` : ''}` : '–') },
-    { name: 'Price', value: (each, i) => (each.system.price ? `${quantityText(each.system.price, units)}${i && each.priceRatio ? ` (${formatChange(each.priceRatio)})` : ''}` : '–') },
+    {
+      name: 'Autofocus',
+      value: (each) => ({ works: 'works', slow: 'slow', off: 'no', unknown: 'not known' })[each.system.autofocus.state],
+    },
+    {
+      name: 'Weight',
+      value: (each, i) =>
+        each.system.weightG
+          ? `${quantityText(each.system.weightG, units)}${i && each.weightRatio ? ` (${formatChange(each.weightRatio)})` : ''}`
+          : '–',
+    },
+    {
+      name: 'Price',
+      value: (each, i) =>
+        each.system.price
+          ? `${quantityText(each.system.price, units)}${i && each.priceRatio ? ` (${formatChange(each.priceRatio)})` : ''}`
+          : '–',
+    },
   ];
   return (
     <View role="table" aria-label="Differences between the set-ups">
@@ -158,13 +254,24 @@ function Schools({ compared }: { compared: Compared[] }) {
     <View>
       <Group title="“A crop is more reach” or “only a crop”?" brief="both are right about something">
         <Txt kind="small">
-          Reach: {b.name} sees {crop} times tighter than the same lens on {a.name}’s sensor, and puts {formatFigures(b.reading.reachPxPerMrad.value)} pixels on a milliradian against {formatFigures(a.reading.reachPxPerMrad.value)}. Those extra pixels come from the pitch ({quantityText(b.system.pitchUm, 'metric')} against {quantityText(a.system.pitchUm, 'metric')}) and the focal length, not from the smaller frame.
+          Reach: {b.name} sees {crop} times tighter than the same lens on {a.name}’s sensor, and puts{' '}
+          {formatFigures(b.reading.reachPxPerMrad.value)} pixels on a milliradian against{' '}
+          {formatFigures(a.reading.reachPxPerMrad.value)}. Those extra pixels come from the pitch (
+          {quantityText(b.system.pitchUm, 'metric')} against {quantityText(a.system.pitchUm, 'metric')}) and the focal
+          length, not from the smaller frame.
         </Txt>
-        <Txt kind="small">Only a crop: with equal pitch and focal length a small sensor takes just the middle of what the large one takes; the pixels on the subject are then the same, and the large one can be cropped to it later.</Txt>
+        <Txt kind="small">
+          Only a crop: with equal pitch and focal length a small sensor takes just the middle of what the large one
+          takes; the pixels on the subject are then the same, and the large one can be cropped to it later.
+        </Txt>
       </Group>
       <Group title="Does the f-number multiply as well?" brief="for the picture yes, for the exposure no">
         <Txt kind="small">
-          For the exposure f/{formatFigures(b.system.fNumber.value, 2)} stays f/{formatFigures(b.system.fNumber.value, 2)}: the same shutter time and ISO give the same brightness. For depth, blur and total light {b.name} acts like {showFNumber(b.system.equivalentFNumber.value)} on 36 × 24, because its opening is {quantityText(b.system.entrancePupilMm, 'metric')} wide at that view; {a.name}’s is {quantityText(a.system.entrancePupilMm, 'metric')}.
+          For the exposure f/{formatFigures(b.system.fNumber.value, 2)} stays f/
+          {formatFigures(b.system.fNumber.value, 2)}: the same shutter time and ISO give the same brightness. For depth,
+          blur and total light {b.name} acts like {showFNumber(b.system.equivalentFNumber.value)} on 36 × 24, because
+          its opening is {quantityText(b.system.entrancePupilMm, 'metric')} wide at that view; {a.name}’s is{' '}
+          {quantityText(a.system.entrancePupilMm, 'metric')}.
         </Txt>
       </Group>
     </View>
@@ -174,7 +281,13 @@ function Schools({ compared }: { compared: Compared[] }) {
 const useStyles = stylesOf((palette) => ({
   content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 960, marginHorizontal: 'auto' },
   keys: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-  names: { flexDirection: 'row', gap: space.medium, borderBottomWidth: 2, borderColor: palette.ink, paddingBottom: space.small },
+  names: {
+    flexDirection: 'row',
+    gap: space.medium,
+    borderBottomWidth: 2,
+    borderColor: palette.ink,
+    paddingBottom: space.small,
+  },
   row: { borderBottomWidth: 1, borderColor: palette.hairline, paddingVertical: space.small },
   values: { flexDirection: 'row', gap: space.medium },
   cell: { flex: 1, minWidth: 0 },

@@ -43,25 +43,57 @@ export default function DetailPage() {
       if (!read.ok || read.value.obstacle) return [];
       const { value: system } = folded;
       const { ratio, workingFNumber, pixelsOnSubject, resolvedPixels, resolvedShare } = read.value;
-      return [{
-        id: each.id,
-        name: each.name,
-        system: { pixelMm: system.pitchUm.value / 1000 / ratio.value, ratio: ratio.value, parts: { pitchUm: system.pitchUm.value, workingFNumber: workingFNumber.value, lens50LpPerMm: system.lens50LpPerMm.value, antiAliasPx: system.antiAliasPx } },
-        pixels: pixelsOnSubject.value,
-        resolved: resolvedPixels.value,
-        share: resolvedShare.value,
-      }];
+      return [
+        {
+          id: each.id,
+          name: each.name,
+          system: {
+            pixelMm: system.pitchUm.value / 1000 / ratio.value,
+            ratio: ratio.value,
+            parts: {
+              pitchUm: system.pitchUm.value,
+              workingFNumber: workingFNumber.value,
+              lens50LpPerMm: system.lens50LpPerMm.value,
+              antiAliasPx: system.antiAliasPx,
+            },
+          },
+          pixels: pixelsOnSubject.value,
+          resolved: resolvedPixels.value,
+          share: resolvedShare.value,
+        },
+      ];
     });
   }, [situation, contenders]);
   const [failed, setFailed] = useState<Seen[] | null>(null);
   const [rendered, setRendered] = useState<{ for: Seen[]; patches: Float64Array[] } | null>(null);
   useEffect(() => {
     if (!seen.length || !situation) return;
-    return renderPatches(seen.map((each) => each.system), { kind: situation.subject.kind, sizeMm: situation.subject.sizeMm }, (patches) => setRendered({ for: seen, patches }), () => setFailed(seen));
+    return renderPatches(
+      seen.map((each) => each.system),
+      { kind: situation.subject.kind, sizeMm: situation.subject.sizeMm },
+      (patches) => setRendered({ for: seen, patches }),
+      () => setFailed(seen),
+    );
   }, [seen, situation]);
   const ready = rendered?.for === seen ? rendered.patches : null;
   const uris = useMemo(
-    () => ready?.map((patch) => URL.createObjectURL(new Blob([grayBmp(patch, PATCH_SIZE, PATCH_SIZE, channelsOf(palette.patchDark), channelsOf(palette.patchLight)) as BlobPart], { type: 'image/bmp' }))),
+    () =>
+      ready?.map((patch) =>
+        URL.createObjectURL(
+          new Blob(
+            [
+              grayBmp(
+                patch,
+                PATCH_SIZE,
+                PATCH_SIZE,
+                channelsOf(palette.patchDark),
+                channelsOf(palette.patchLight),
+              ) as BlobPart,
+            ],
+            { type: 'image/bmp' },
+          ),
+        ),
+      ),
     [ready, palette],
   );
   useEffect(() => () => uris?.forEach((uri) => URL.revokeObjectURL(uri)), [uris]);
@@ -71,7 +103,9 @@ export default function DetailPage() {
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         {situation ? (
           <Txt kind="small" tone="soft">
-            {seen.length ? `A piece of ${textureOf(situation.subject.kind).name} ${shownText(showSubjectMm(patchSideMm(seen.map((each) => each.system)), units, 2))} across, drawn by Jauge, as each set-up would render it from here: blurred by its lens, its opening, its filter and its pixels, then enlarged to the same size.` : ''}
+            {seen.length
+              ? `A piece of ${textureOf(situation.subject.kind).name} ${shownText(showSubjectMm(patchSideMm(seen.map((each) => each.system)), units, 2))} across, drawn by Jauge, as each set-up would render it from here: blurred by its lens, its opening, its filter and its pixels, then enlarged to the same size.`
+              : ''}
           </Txt>
         ) : (
           <Txt tone="soft">{contest.loading ? 'Opening …' : 'Take a set-up and a subject in hand first.'}</Txt>
@@ -80,11 +114,19 @@ export default function DetailPage() {
           {seen.map((each, i) => (
             <View key={each.id} style={{ width: column, gap: space.small }}>
               {uris?.[i] ? (
-                <Image role="img" source={{ uri: uris[i] }} style={{ width: column, height: column }} aria-label={`The subject as ${each.name} renders it: ${formatFixed(each.share)} per cent of its pixels resolved`} testID={`patch-${LETTERS[i]}`} />
+                <Image
+                  role="img"
+                  source={{ uri: uris[i] }}
+                  style={{ width: column, height: column }}
+                  aria-label={`The subject as ${each.name} renders it: ${formatFixed(each.share)} per cent of its pixels resolved`}
+                  testID={`patch-${LETTERS[i]}`}
+                />
               ) : (
                 <View style={[styles.waiting, { width: column, height: column }]} role="status">
                   <Txt kind="small" tone="soft">
-                    {failed === seen ? 'Not rendered: a part of Jauge did not arrive. Start the server again and reopen this page.' : 'Rendering …'}
+                    {failed === seen
+                      ? 'Not rendered: a part of Jauge did not arrive. Start the server again and reopen this page.'
+                      : 'Rendering …'}
                   </Txt>
                 </View>
               )}
@@ -92,7 +134,9 @@ export default function DetailPage() {
                 {LETTERS[i]} {each.name}
               </Txt>
               <Txt kind="small" tone="soft">
-                {formatFixed(each.pixels)} px, {formatFixed(each.resolved)} resolved ({`${formatFixed(each.share)}\u00a0%`}); a pixel is {`${formatFigures(each.system.pixelMm, 2)}\u202fmm`} there
+                {formatFixed(each.pixels)} px, {formatFixed(each.resolved)} resolved (
+                {`${formatFixed(each.share)}\u00a0%`}); a pixel is {`${formatFigures(each.system.pixelMm, 2)}\u202fmm`}{' '}
+                there
               </Txt>
             </View>
           ))}

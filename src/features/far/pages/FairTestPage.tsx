@@ -16,14 +16,18 @@ export default function FairTestPage() {
   const styles = useStyles();
   const contest = useContenders();
   const { situation, contenders } = contest;
-  const compared = useMemo(() => (situation ? sideBySide({ ...situation, contenders, stance: 'sameFraming' }) : null), [situation, contenders]);
+  const compared = useMemo(
+    () => (situation ? sideBySide({ ...situation, contenders, stance: 'sameFraming' }) : null),
+    [situation, contenders],
+  );
   const [a, b] = compared?.compared ?? [];
   const points = a && b ? fairTest(a, b) : [];
   return (
     <Page title="Fair test" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         <Txt kind="small" tone="soft">
-          Tests are spoiled by what was not held equal. The first two set-ups ticked are tested; settings are worked out for the distance in hand.
+          Tests are spoiled by what was not held equal. The first two set-ups ticked are tested; settings are worked out
+          for the distance in hand.
         </Txt>
         <Chooser contest={contest} />
         {a && b ? (
@@ -39,7 +43,13 @@ export default function FairTestPage() {
                 </View>
               ))}
             </View>
-            <Key title="Card to take along (Markdown)" icon="download" onPress={() => saveFile('fair-test.md', new Blob([fairTestCard(a, b, points)], { type: 'text/markdown' }))} />
+            <Key
+              title="Card to take along (Markdown)"
+              icon="download"
+              onPress={() =>
+                saveFile('fair-test.md', new Blob([fairTestCard(a, b, points)], { type: 'text/markdown' }))
+              }
+            />
           </>
         ) : (
           <Txt tone="soft">{contest.loading ? 'Opening …' : 'Tick another set-up that can take this picture.'}</Txt>

@@ -30,12 +30,29 @@ export default function PlanPage() {
   const setDistanceM = useInHand((state) => state.setDistanceM);
   const { situation, contenders, kit } = contest;
   const convention = situation?.convention ?? 'usual';
-  const systems = useMemo(() => contenders.flatMap((each) => { const folded = foldSystem(each.setup, convention); return folded.ok ? [{ ...each, system: folded.value }] : []; }), [contenders, convention]);
+  const systems = useMemo(
+    () =>
+      contenders.flatMap((each) => {
+        const folded = foldSystem(each.setup, convention);
+        return folded.ok ? [{ ...each, system: folded.value }] : [];
+      }),
+    [contenders, convention],
+  );
   const distances = useMemo(() => logDistancesM(FROM_M, TO_M, POINTS), []);
   const sizeMm = situation?.subject.sizeMm ?? 100;
   const judgeBy = situation?.judgeBy ?? 'resolved';
-  const curves = useMemo(() => systems.map((each, i) => ({ letter: LETTERS[i] ?? '', values: plannerCurve(each.system, sizeMm, distances, judgeBy).counted })), [systems, sizeMm, distances, judgeBy]);
-  const levels = useMemo(() => kit.outputs.map((row) => ({ name: row.data.name, value: neededPixels(row.data, sizeMm) })), [kit.outputs, sizeMm]);
+  const curves = useMemo(
+    () =>
+      systems.map((each, i) => ({
+        letter: LETTERS[i] ?? '',
+        values: plannerCurve(each.system, sizeMm, distances, judgeBy).counted,
+      })),
+    [systems, sizeMm, distances, judgeBy],
+  );
+  const levels = useMemo(
+    () => kit.outputs.map((row) => ({ name: row.data.name, value: neededPixels(row.data, sizeMm) })),
+    [kit.outputs, sizeMm],
+  );
   const text = (metres: number) => shownText(showLengthM(metres, units));
   const drawing = Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 860);
   if (!situation) {
@@ -57,7 +74,8 @@ export default function PlanPage() {
     <Page title="Planner curve" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         <Txt kind="small" tone="soft">
-          {judgeBy === 'resolved' ? 'Resolved pixels' : 'Pixels'} on {situation.subject.name} against distance. Pull over the curve, or at the rule below it.
+          {judgeBy === 'resolved' ? 'Resolved pixels' : 'Pixels'} on {situation.subject.name} against distance. Pull
+          over the curve, or at the rule below it.
         </Txt>
         <PlannerChart
           distancesM={distances}
@@ -70,7 +88,15 @@ export default function PlanPage() {
           height={width >= WIDE_FROM ? 380 : 320}
           description={`Pixels on ${situation.subject.name} against distance for ${systems.map((each, i) => `${LETTERS[i]} ${each.name}`).join(', ')}; at ${text(at)}: ${systems.map((each, i) => `${LETTERS[i]} ${countedAt(each.system)}`).join(', ')}`}
         />
-        <Ruler label="Distance" value={at} minimum={FROM_M} maximum={TO_M} valueText={text(at)} rounded={walked} onChange={setDistanceM} />
+        <Ruler
+          label="Distance"
+          value={at}
+          minimum={FROM_M}
+          maximum={TO_M}
+          valueText={text(at)}
+          rounded={walked}
+          onChange={setDistanceM}
+        />
         <View role="table" aria-label="From where each set-up is enough">
           <View role="row" style={styles.names}>
             <Txt kind="fine" tone="soft" role="columnheader" style={styles.first}>
@@ -92,9 +118,18 @@ export default function PlanPage() {
               </Txt>
               {levels.map((level) => {
                 const reach = reachM(each.system, sizeMm, level.value, judgeBy, 2000);
-                const guarded = situation.subject.keepDistanceM !== undefined && reach !== null && reach < situation.subject.keepDistanceM;
+                const guarded =
+                  situation.subject.keepDistanceM !== undefined &&
+                  reach !== null &&
+                  reach < situation.subject.keepDistanceM;
                 return (
-                  <Txt key={level.name} kind="small" role="cell" tone={reach === null || guarded ? 'caution' : 'ink'} style={styles.cell}>
+                  <Txt
+                    key={level.name}
+                    kind="small"
+                    role="cell"
+                    tone={reach === null || guarded ? 'caution' : 'ink'}
+                    style={styles.cell}
+                  >
                     {reach === null ? 'never' : `${guarded ? '⚠ ' : ''}${text(reach)}`}
                   </Txt>
                 );
@@ -122,8 +157,21 @@ export default function PlanPage() {
 
 const useStyles = stylesOf((palette) => ({
   content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 920, marginHorizontal: 'auto' },
-  names: { flexDirection: 'row', gap: space.small, borderBottomWidth: 2, borderColor: palette.ink, paddingBottom: space.small, alignItems: 'flex-end' },
-  row: { flexDirection: 'row', gap: space.small, borderBottomWidth: 1, borderColor: palette.hairline, paddingVertical: space.small },
+  names: {
+    flexDirection: 'row',
+    gap: space.small,
+    borderBottomWidth: 2,
+    borderColor: palette.ink,
+    paddingBottom: space.small,
+    alignItems: 'flex-end',
+  },
+  row: {
+    flexDirection: 'row',
+    gap: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+    paddingVertical: space.small,
+  },
   first: { flex: 1.4 },
   cell: { flex: 1, textAlign: 'right' },
 }));

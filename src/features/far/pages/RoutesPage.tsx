@@ -38,7 +38,8 @@ const AIMS = [
 /** More lines than this nobody compares. */
 const MOST_SHOWN = 12;
 
-const shelf = <T extends { wish?: boolean | undefined; retired?: boolean | undefined }>(rows: { data: T }[]) => rows.filter((row) => !row.data.retired).map((row) => ({ part: row.data, wished: row.data.wish === true }));
+const shelf = <T extends { wish?: boolean | undefined; retired?: boolean | undefined }>(rows: { data: T }[]) =>
+  rows.filter((row) => !row.data.retired).map((row) => ({ part: row.data, wished: row.data.wish === true }));
 
 /** The desk's own count, with its error: written to the figures it is good for, as everywhere. */
 function countedOf(situation: Situation, system: EffectiveSystem): Quantity | null {
@@ -73,9 +74,13 @@ export default function RoutesPage() {
       ...situation,
       bodies: shelf(kit.bodies),
       optics: shelf(kit.optics),
-      factors: shelf(kit.adapters).filter((each): each is { part: FactorPart & { wish?: boolean }; wished: boolean } => isFactor(each.part as Part)),
+      factors: shelf(kit.adapters).filter((each): each is { part: FactorPart & { wish?: boolean }; wished: boolean } =>
+        isFactor(each.part as Part),
+      ),
       afocal: adapters.find((part) => part.kind === 'afocal') ?? null,
-      mountAdapters: adapters.filter((part): part is Extract<Part, { kind: 'mountAdapter' }> => part.kind === 'mountAdapter'),
+      mountAdapters: adapters.filter(
+        (part): part is Extract<Part, { kind: 'mountAdapter' }> => part.kind === 'mountAdapter',
+      ),
       target: aim === 'pixels' ? { kind: 'pixels', pixels: wanted } : { kind: 'equivalent', focalMm, fNumber },
     });
   }, [situation, kit, wanted, aim, focalMm, fNumber]);
@@ -94,33 +99,70 @@ export default function RoutesPage() {
         {aim === 'equivalent' ? (
           <View style={styles.row}>
             <View style={styles.half}>
-              <NumberField label="Equivalent of at least" value={focalMm} unit="none" shownUnit="mm" minimum={1} maximum={100_000} onChange={(value) => value !== null && setFocalMm(value)} />
+              <NumberField
+                label="Equivalent of at least"
+                value={focalMm}
+                unit="none"
+                shownUnit="mm"
+                minimum={1}
+                maximum={100_000}
+                onChange={(value) => value !== null && setFocalMm(value)}
+              />
             </View>
             <View style={styles.half}>
-              <NumberField label="Equivalent f/ of at most" value={fNumber} unit="none" minimum={0.3} maximum={500} onChange={(value) => value !== null && setFNumber(value)} />
+              <NumberField
+                label="Equivalent f/ of at most"
+                value={fNumber}
+                unit="none"
+                minimum={0.3}
+                maximum={500}
+                onChange={(value) => value !== null && setFNumber(value)}
+              />
             </View>
           </View>
         ) : (
           <>
             <Txt>
-              {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))}; {now ? `in hand there are ${showQuantity(now, units).number}.` : 'what is in hand does not focus there.'}
+              {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on{' '}
+              {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))};{' '}
+              {now ? `in hand there are ${showQuantity(now, units).number}.` : 'what is in hand does not focus there.'}
             </Txt>
             <View style={styles.row}>
               <View style={styles.half}>
-                <NumberField label="Wanted pixels" value={wanted} unit="none" shownUnit="px" minimum={1} maximum={1e6} onChange={setTyped} />
+                <NumberField
+                  label="Wanted pixels"
+                  value={wanted}
+                  unit="none"
+                  shownUnit="px"
+                  minimum={1}
+                  maximum={1e6}
+                  onChange={setTyped}
+                />
               </View>
-              <Key title={`What ${situation.output.name} needs`} onPress={() => setTyped(null)} disabled={typed === null} />
+              <Key
+                title={`What ${situation.output.name} needs`}
+                onPress={() => setTyped(null)}
+                disabled={typed === null}
+              />
               <Key title="As many as in hand" onPress={() => now && setTyped(Math.floor(now.value))} disabled={!now} />
             </View>
           </>
         )}
         <Choice label="What I care for" options={WISHES} value={wish} onChange={setWish} />
         <Txt kind="small" tone="soft" role="status">
-          {ranked.length === 0 ? 'No route of the kit gets there from this spot. Come closer where that is allowed, or settle for fewer pixels.' : `${ranked.length} routes${ranked.length > MOST_SHOWN ? `, the first ${MOST_SHOWN} shown` : ''}.`}
+          {ranked.length === 0
+            ? 'No route of the kit gets there from this spot. Come closer where that is allowed, or settle for fewer pixels.'
+            : `${ranked.length} routes${ranked.length > MOST_SHOWN ? `, the first ${MOST_SHOWN} shown` : ''}.`}
         </Txt>
         <View role="list" aria-label="Routes">
           {ranked.slice(0, MOST_SHOWN).map((route, i) => (
-            <OneRoute key={`${i} ${[route.body.name, ...route.parts.map((part) => part.name)].join('+')}`} route={route} wanted={aim === 'pixels' ? wanted : null} situation={situation} kit={kit} />
+            <OneRoute
+              key={`${i} ${[route.body.name, ...route.parts.map((part) => part.name)].join('+')}`}
+              route={route}
+              wanted={aim === 'pixels' ? wanted : null}
+              situation={situation}
+              kit={kit}
+            />
           ))}
         </View>
       </ScrollView>
@@ -128,7 +170,17 @@ export default function RoutesPage() {
   );
 }
 
-function OneRoute({ route, wanted, situation, kit }: { route: Route; wanted: number | null; situation: Situation; kit: Kit }) {
+function OneRoute({
+  route,
+  wanted,
+  situation,
+  kit,
+}: {
+  route: Route;
+  wanted: number | null;
+  situation: Situation;
+  kit: Kit;
+}) {
   const styles = useStyles();
   const router = useRouter();
   const chooseSetup = useInHand((state) => state.chooseSetup);
@@ -145,8 +197,15 @@ function OneRoute({ route, wanted, situation, kit }: { route: Route; wanted: num
       return adapter ? [{ type: 'adapter', id: adapter.id }] : [];
     });
     if (!body) return;
-    const known = kit.setups.find((row) => row.data.bodyId === body.id && row.data.modeId === 'whole' && JSON.stringify(row.data.chain.map((link) => link.id)) === JSON.stringify(chain.map((link) => link.id)));
-    chooseSetup(known ? known.id : createRow('setups', { name: names.slice(0, 120), bodyId: body.id, modeId: 'whole', chain }));
+    const known = kit.setups.find(
+      (row) =>
+        row.data.bodyId === body.id &&
+        row.data.modeId === 'whole' &&
+        JSON.stringify(row.data.chain.map((link) => link.id)) === JSON.stringify(chain.map((link) => link.id)),
+    );
+    chooseSetup(
+      known ? known.id : createRow('setups', { name: names.slice(0, 120), bodyId: body.id, modeId: 'whole', chain }),
+    );
     router.push('/far');
   };
   return (
@@ -154,10 +213,19 @@ function OneRoute({ route, wanted, situation, kit }: { route: Route; wanted: num
       <View style={styles.words}>
         <Txt kind="strong">{names}</Txt>
         <Txt kind="small">
-          {counted ? quantityText(counted, units) : ''}{wanted === null ? '' : ` (${formatChange(route.counted / wanted)})`} · like {formatFigures(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/{system.fNumber.value.toFixed(1)} for the exposure
+          {counted ? quantityText(counted, units) : ''}
+          {wanted === null ? '' : ` (${formatChange(route.counted / wanted)})`} · like{' '}
+          {formatFigures(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/
+          {system.fNumber.value.toFixed(1)} for the exposure
         </Txt>
         <Txt kind="small" tone="soft">
-          {[route.weightG === undefined ? '' : `${formatFixed(route.weightG)} g`, route.price === undefined ? '' : `price ${formatFixed(route.price)}`, route.stillToBuy ? `${formatFixed(route.stillToBuy)} still to buy` : ''].filter((word) => word !== '').join(' · ')}
+          {[
+            route.weightG === undefined ? '' : `${formatFixed(route.weightG)} g`,
+            route.price === undefined ? '' : `price ${formatFixed(route.price)}`,
+            route.stillToBuy ? `${formatFixed(route.stillToBuy)} still to buy` : '',
+          ]
+            .filter((word) => word !== '')
+            .join(' · ')}
         </Txt>
         {route.givesUp.length ? (
           <Txt kind="small" tone="caution">
@@ -174,6 +242,13 @@ const useStyles = stylesOf((palette) => ({
   content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
   row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: space.medium },
   half: { flexGrow: 1, flexBasis: 140 },
-  route: { flexDirection: 'row', alignItems: 'center', gap: space.medium, paddingVertical: space.medium, borderBottomWidth: 1, borderColor: palette.hairline },
+  route: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.medium,
+    paddingVertical: space.medium,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   words: { flex: 1, gap: 2 },
 }));

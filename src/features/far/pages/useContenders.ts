@@ -29,7 +29,9 @@ export function useContenders(): Contest {
     const others = kit.setups.filter((row) => row.id !== situation?.setupRow.id && !row.data.retired);
     const ticked = compareIds.filter((id) => others.some((row) => row.id === id));
     const shown = (ticked.length ? ticked : others.slice(0, 2).map((row) => row.id)).slice(0, MOST - 1);
-    const contenders: Contender[] = situation ? [{ id: situation.setupRow.id, name: situation.setupRow.data.name, setup: situation.setup }] : [];
+    const contenders: Contender[] = situation
+      ? [{ id: situation.setupRow.id, name: situation.setupRow.data.name, setup: situation.setup }]
+      : [];
     for (const id of shown) {
       const row = others.find((each) => each.id === id);
       const setup = row && systemInputOf(row.data, kit);
@@ -40,8 +42,16 @@ export function useContenders(): Contest {
       loading,
       situation,
       contenders,
-      offered: [...(situation ? [{ id: situation.setupRow.id, name: situation.setupRow.data.name, on: true, first: true }] : []), ...others.map((row) => ({ id: row.id, name: row.data.name, on: shown.includes(row.id), first: false }))],
-      toggle: (id: string) => set({ compareIds: shown.includes(id) ? shown.filter((each) => each !== id) : [...shown, id].slice(-(MOST - 1)) }),
+      offered: [
+        ...(situation
+          ? [{ id: situation.setupRow.id, name: situation.setupRow.data.name, on: true, first: true }]
+          : []),
+        ...others.map((row) => ({ id: row.id, name: row.data.name, on: shown.includes(row.id), first: false })),
+      ],
+      toggle: (id: string) =>
+        set({
+          compareIds: shown.includes(id) ? shown.filter((each) => each !== id) : [...shown, id].slice(-(MOST - 1)),
+        }),
     };
   }, [kit, loading, chosen, compareIds, set]);
 }

@@ -12,7 +12,13 @@ import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
-const WHY: Record<BackupWhy, string> = { daily: 'of the day', 'by-hand': 'made by hand', 'before-import': 'before a file came in', 'before-migration': 'before an update', 'before-restore': 'before a backup was brought back' };
+const WHY: Record<BackupWhy, string> = {
+  daily: 'of the day',
+  'by-hand': 'made by hand',
+  'before-import': 'before a file came in',
+  'before-migration': 'before an update',
+  'before-restore': 'before a backup was brought back',
+};
 
 /** The backups the server keeps: which there are, one more now, and one tap to bring one back. */
 export function Backups() {
@@ -39,12 +45,16 @@ export function Backups() {
       await api.restoreBackup(backup.name);
       await readAllAgain();
       const before = (await api.backups()).find((each) => each.why === 'before-restore');
-      show({ text: `Everything is as it was on ${whenText(backup.madeAt)}.`, ...(before ? { action: { title: 'Undo', run: () => void bringBack(before) } } : {}) });
+      show({
+        text: `Everything is as it was on ${whenText(backup.madeAt)}.`,
+        ...(before ? { action: { title: 'Undo', run: () => void bringBack(before) } } : {}),
+      });
     });
   return (
     <View style={{ gap: space.medium }}>
       <Txt kind="small" tone="soft">
-        One is made every day and before every file that comes in; seven are kept beside the data. Bringing one back makes a backup of what is here first.
+        One is made every day and before every file that comes in; seven are kept beside the data. Bringing one back
+        makes a backup of what is here first.
       </Txt>
       {data?.length ? (
         <View role="list" aria-label="Backups">
@@ -62,10 +72,19 @@ export function Backups() {
         </View>
       ) : (
         <Txt tone="soft" role="status">
-          {error ? 'The server cannot be reached, so its backups are not known.' : data ? 'No backup yet.' : 'Asking for the backups …'}
+          {error
+            ? 'The server cannot be reached, so its backups are not known.'
+            : data
+              ? 'No backup yet.'
+              : 'Asking for the backups …'}
         </Txt>
       )}
-      <Key title="Back up now" icon="save" onPress={() => void during('Backing up …', async () => void (await api.makeBackup()))} disabled={busy !== null} />
+      <Key
+        title="Back up now"
+        icon="save"
+        onPress={() => void during('Backing up …', async () => void (await api.makeBackup()))}
+        disabled={busy !== null}
+      />
       {busy ? <Txt role="status">{busy}</Txt> : null}
       {problem ? (
         <Txt tone="needle" role="alert">
@@ -77,6 +96,14 @@ export function Backups() {
 }
 
 const useStyles = stylesOf((palette) => ({
-  line: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.medium, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  line: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: space.medium,
+    paddingVertical: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   words: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
 }));

@@ -11,7 +11,15 @@ import { TakeOut } from './TakeOut';
 export default function BringPage() {
   return (
     <Page title="In and out" up="/kit">
-      <ScrollView contentContainerStyle={{ padding: space.page, gap: space.wide, width: '100%', maxWidth: 760, marginHorizontal: 'auto' }}>
+      <ScrollView
+        contentContainerStyle={{
+          padding: space.page,
+          gap: space.wide,
+          width: '100%',
+          maxWidth: 760,
+          marginHorizontal: 'auto',
+        }}
+      >
         <Part title="From a photo">
           <FromPhoto />
         </Part>

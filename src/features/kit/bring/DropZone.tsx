@@ -4,7 +4,15 @@ import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
 /** A field a file can be dropped on. What is dropped beside it stays where it was. */
-export function DropZone({ label, onFile, children }: { label: string; onFile: (file: File) => void; children: ReactNode }) {
+export function DropZone({
+  label,
+  onFile,
+  children,
+}: {
+  label: string;
+  onFile: (file: File) => void;
+  children: ReactNode;
+}) {
   const styles = useStyles();
   const host = useRef<View>(null);
   const latest = useRef(onFile);
@@ -43,6 +51,13 @@ export function DropZone({ label, onFile, children }: { label: string; onFile: (
 }
 
 const useStyles = stylesOf((palette) => ({
-  zone: { gap: space.medium, padding: space.page, borderWidth: 1, borderStyle: 'dashed', borderColor: palette.inkSoft, alignItems: 'flex-start' },
+  zone: {
+    gap: space.medium,
+    padding: space.page,
+    borderWidth: 1,
+    borderStyle: 'dashed',
+    borderColor: palette.inkSoft,
+    alignItems: 'flex-start',
+  },
   over: { borderColor: palette.press, borderStyle: 'solid', backgroundColor: palette.raised },
 }));

@@ -39,20 +39,47 @@ export function FromFile() {
     const reading = await running.reading;
     if (!reading) return setState({ at: 'idle' });
     if (!reading.ok) return setState({ at: 'wrong', name: file.name, errors: reading.errors, total: reading.total });
-    return setState({ at: 'ready', name: file.name, data: csvAsData(reading), what: `${formatFixed(reading.value.rows.length)} ${WHAT[reading.value.resource]}, all of them readable` });
+    return setState({
+      at: 'ready',
+      name: file.name,
+      data: csvAsData(reading),
+      what: `${formatFixed(reading.value.rows.length)} ${WHAT[reading.value.resource]}, all of them readable`,
+    });
   };
   const readJson = async (file: File) => {
-    if (file.size > LARGE_BYTES) return setState({ at: 'ready', name: file.name, data: file, what: `${formatFixed(file.size / 1e6)} MB, checked while it is stored` });
+    if (file.size > LARGE_BYTES)
+      return setState({
+        at: 'ready',
+        name: file.name,
+        data: file,
+        what: `${formatFixed(file.size / 1e6)} MB, checked while it is stored`,
+      });
     let parsed: unknown;
     try {
       parsed = JSON.parse(await file.text());
     } catch (error) {
-      return setState({ at: 'wrong', name: file.name, errors: [{ message: `This is not valid JSON: ${(error as Error).message}` }], total: 1 });
+      return setState({
+        at: 'wrong',
+        name: file.name,
+        errors: [{ message: `This is not valid JSON: ${(error as Error).message}` }],
+        total: 1,
+      });
     }
     const { validateWholeData } = await import('@/contract/validate');
     const checked = validateWholeData(parsed);
-    if (!checked.ok) return setState({ at: 'wrong', name: file.name, errors: checked.errors.map(({ message }) => ({ message })), total: checked.errors.length });
-    return setState({ at: 'ready', name: file.name, data: checked.value, what: `${formatFixed(rowCount(checked.value))} rows, all of them readable` });
+    if (!checked.ok)
+      return setState({
+        at: 'wrong',
+        name: file.name,
+        errors: checked.errors.map(({ message }) => ({ message })),
+        total: checked.errors.length,
+      });
+    return setState({
+      at: 'ready',
+      name: file.name,
+      data: checked.value,
+      what: `${formatFixed(rowCount(checked.value))} rows, all of them readable`,
+    });
   };
   const take = async (file: File | null) => {
     if (!file) return;
@@ -65,26 +92,49 @@ export function FromFile() {
     setState({ at: 'sending', name });
     try {
       const { created, replaced, kept, unchanged } = await bringIn(data, existing);
-      const words = [`${formatFixed(created)} new`, replaced ? `${formatFixed(replaced)} replaced` : '', kept ? `${formatFixed(kept)} kept as they were` : '', unchanged ? `${formatFixed(unchanged)} there already` : ''].filter((word) => word !== '').join(', ');
+      const words = [
+        `${formatFixed(created)} new`,
+        replaced ? `${formatFixed(replaced)} replaced` : '',
+        kept ? `${formatFixed(kept)} kept as they were` : '',
+        unchanged ? `${formatFixed(unchanged)} there already` : '',
+      ]
+        .filter((word) => word !== '')
+        .join(', ');
       setState({ at: 'done', words });
       show({ text: `Brought in from ${name}: ${words}.` });
     } catch (error) {
       if (!(error instanceof ApiRefusal) && !(error instanceof ApiUnreachable)) throw error;
-      const errors = error instanceof ApiRefusal ? (error.problem.errors ?? [{ message: error.problem.detail }]) : [{ message: 'The server cannot be reached, so nothing was brought in. Start it again, then try again: the file is still here.' }];
+      const errors =
+        error instanceof ApiRefusal
+          ? (error.problem.errors ?? [{ message: error.problem.detail }])
+          : [
+              {
+                message:
+                  'The server cannot be reached, so nothing was brought in. Start it again, then try again: the file is still here.',
+              },
+            ];
       setState({ at: 'wrong', name, errors: errors.map(({ message }) => ({ message })), total: errors.length });
     }
   };
   return (
     <View style={{ gap: space.page }}>
       <DropZone label="A CSV or JSON file, dropped here" onFile={(file) => void take(file)}>
-        <Key title="Choose a CSV or JSON file" icon="description" onPress={() => void pickFile('.csv,.json,text/csv,application/json').then(take)} disabled={state.at === 'sending'} />
+        <Key
+          title="Choose a CSV or JSON file"
+          icon="description"
+          onPress={() => void pickFile('.csv,.json,text/csv,application/json').then(take)}
+          disabled={state.at === 'sending'}
+        />
         <Txt kind="small" tone="soft">
-          … or drop it here. CSV holds one part a line (the templates below show the columns); JSON holds everything. All of a file is taken, or nothing.
+          … or drop it here. CSV holds one part a line (the templates below show the columns); JSON holds everything.
+          All of a file is taken, or nothing.
         </Txt>
       </DropZone>
       {state.at === 'reading' ? (
         <View style={{ gap: space.small }} role="status">
-          <Txt>{state.total ? `Reading line ${formatFixed(state.done)} of ${formatFixed(state.total)} …` : 'Reading …'}</Txt>
+          <Txt>
+            {state.total ? `Reading line ${formatFixed(state.done)} of ${formatFixed(state.total)} …` : 'Reading …'}
+          </Txt>
           <Bar share={state.total ? state.done / state.total : 0} />
           <Key title="Stop reading" weight="plain" onPress={() => job.current?.cancel()} />
         </View>
@@ -95,7 +145,15 @@ export function FromFile() {
           <Txt kind="strong">
             {state.name}: {state.what}.
           </Txt>
-          <Choice label="What is in the kit already under the same id" options={[{ value: 'keep', name: 'Keep as it is' }, { value: 'replace', name: 'Replace by the file’s' }]} value={existing} onChange={setExisting} />
+          <Choice
+            label="What is in the kit already under the same id"
+            options={[
+              { value: 'keep', name: 'Keep as it is' },
+              { value: 'replace', name: 'Replace by the file’s' },
+            ]}
+            value={existing}
+            onChange={setExisting}
+          />
           <Key title="Bring in" weight="strong" icon="check" onPress={() => void send()} />
         </View>
       ) : null}
@@ -112,7 +170,14 @@ export function FromFile() {
 function Bar({ share }: { share: number }) {
   const styles = useStyles();
   return (
-    <View style={styles.bar} role="progressbar" aria-label="How far the file is read" aria-valuemin={0} aria-valuemax={100} aria-valuenow={Math.round(share * 100)}>
+    <View
+      style={styles.bar}
+      role="progressbar"
+      aria-label="How far the file is read"
+      aria-valuemin={0}
+      aria-valuemax={100}
+      aria-valuenow={Math.round(share * 100)}
+    >
       <View style={[styles.done, { width: `${Math.round(share * 100)}%` }]} />
     </View>
   );
@@ -123,7 +188,8 @@ function Wrong({ name, errors, total }: { name: string; errors: (CsvError | { me
   return (
     <View role="alert" aria-label={`What is wrong in ${name}`}>
       <Txt kind="strong" tone="needle">
-        ✕ Nothing was taken from {name}. Correct {total === 1 ? 'this' : `these ${formatFixed(total)}`}, then choose it again.
+        ✕ Nothing was taken from {name}. Correct {total === 1 ? 'this' : `these ${formatFixed(total)}`}, then choose it
+        again.
       </Txt>
       {errors.map((error, i) => (
         <View key={i} style={styles.error}>

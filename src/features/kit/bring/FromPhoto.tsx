@@ -18,7 +18,10 @@ import { stylesOf } from '@/ui/theme/theme';
 import { useGo } from '../useGo';
 import { DropZone } from './DropZone';
 
-const WAY_WORDS: Record<SizeWay['from'], string> = { focalPlane: 'By its pixels per length on the sensor', equivalent: 'By the 35-mm equivalent' };
+const WAY_WORDS: Record<SizeWay['from'], string> = {
+  focalPlane: 'By its pixels per length on the sensor',
+  equivalent: 'By the 35-mm equivalent',
+};
 
 /** A body, and the lens, from one picture of the camera: what EXIF says, where from, and where it contradicts itself. */
 export function FromPhoto() {
@@ -41,9 +44,16 @@ export function FromPhoto() {
   return (
     <View style={{ gap: space.page }}>
       <DropZone label="A picture, dropped here" onFile={(file) => void take(file)}>
-        <Key title="Choose a picture" icon="photo-camera" onPress={() => void pickFile('image/jpeg,image/heic,image/heif,image/tiff,.jpg,.jpeg,.heic,.heif,.tif,.tiff').then(take)} />
+        <Key
+          title="Choose a picture"
+          icon="photo-camera"
+          onPress={() =>
+            void pickFile('image/jpeg,image/heic,image/heif,image/tiff,.jpg,.jpeg,.heic,.heif,.tif,.tiff').then(take)
+          }
+        />
         <Txt kind="small" tone="soft">
-          … or drop a JPEG, HEIC or TIFF here, as it left the camera. It stays on this device: only what it says of camera and lens is read.
+          … or drop a JPEG, HEIC or TIFF here, as it left the camera. It stays on this device: only what it says of
+          camera and lens is read.
         </Txt>
       </DropZone>
       {reading ? <Txt role="status">Reading …</Txt> : null}
@@ -73,7 +83,10 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
   const makeBody = () => {
     if (!ready) return;
     const body: Body = {
-      name: [proposal.maker, proposal.model].filter((word) => word !== '').join(' ').slice(0, 120),
+      name: [proposal.maker, proposal.model]
+        .filter((word) => word !== '')
+        .join(' ')
+        .slice(0, 120),
       ...(proposal.maker ? { maker: proposal.maker.slice(0, 60) } : {}),
       sensor: { widthMm, heightMm, columns, rows },
       antiAliasFilter: 'none',
@@ -88,15 +101,30 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
     if (!proposal.lens) return;
     const { name, focalWideMm, focalTeleMm, fNumberWide, fNumberTele, setFNumber, missing } = proposal.lens;
     const widest = fNumberWide ?? setFNumber ?? 5.6;
-    const id = createRow('optics', { kind: 'lens', name: name.slice(0, 120), focalWideMm, focalTeleMm, fNumberWide: widest, fNumberTele: fNumberTele ?? widest, detailClass: 'good', autofocus: true, note: `From a picture, which does not tell ${missing.join('; ')}.` });
-    show({ text: `${name} is in the kit. Not told by the picture: ${missing.join('; ')}.`, action: { title: 'Complete it', run: () => go(`/kit/optics/${id}`) } });
+    const id = createRow('optics', {
+      kind: 'lens',
+      name: name.slice(0, 120),
+      focalWideMm,
+      focalTeleMm,
+      fNumberWide: widest,
+      fNumberTele: fNumberTele ?? widest,
+      detailClass: 'good',
+      autofocus: true,
+      note: `From a picture, which does not tell ${missing.join('; ')}.`,
+    });
+    show({
+      text: `${name} is in the kit. Not told by the picture: ${missing.join('; ')}.`,
+      action: { title: 'Complete it', run: () => go(`/kit/optics/${id}`) },
+    });
   };
   return (
     <View style={{ gap: space.large }} role="status" aria-label="What the picture says">
       <View>
         <Txt kind="title">{[proposal.maker, proposal.model].filter((word) => word !== '').join(' ')}</Txt>
         <Txt tone="soft">
-          {columns !== null && rows !== null ? `${formatFixed(columns)} × ${formatFixed(rows)} pixels, ${formatFigures(proposal.megapixels ?? 0)} MP` : 'pixels not told'}
+          {columns !== null && rows !== null
+            ? `${formatFixed(columns)} × ${formatFixed(rows)} pixels, ${formatFigures(proposal.megapixels ?? 0)} MP`
+            : 'pixels not told'}
         </Txt>
       </View>
       {proposal.ways.map((way) => (
@@ -116,7 +144,9 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
           <Txt kind="fine" tone="soft">
             ± {formatFigures(way.plusMinusMm, 1)}
           </Txt>
-          {way.from === proposal.from ? null : <Key title="Take this one" onPress={() => set(way.widthMm, way.heightMm)} />}
+          {way.from === proposal.from ? null : (
+            <Key title="Take this one" onPress={() => set(way.widthMm, way.heightMm)} />
+          )}
         </View>
       ))}
       {proposal.disagreementPercent !== undefined ? (
@@ -124,21 +154,49 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
           The two ways are {formatFigures(proposal.disagreementPercent, 2)} % apart.
         </Txt>
       ) : null}
-      {proposal.format ? <Txt kind="small">Like the plain format {proposal.format.name} ({proposal.format.gloss}).</Txt> : null}
+      {proposal.format ? (
+        <Txt kind="small">
+          Like the plain format {proposal.format.name} ({proposal.format.gloss}).
+        </Txt>
+      ) : null}
       {proposal.doubts.map((doubt) => (
         <Txt key={doubt.code} kind="small" tone="caution" role="alert">
           ⚠ {doubt.message}
         </Txt>
       ))}
       {proposal.sensor === null && columns !== null && rows !== null ? (
-        <Choice label="Its format" options={FORMATS.map((format) => ({ value: format.id, name: format.name, gloss: format.gloss }))} value={null} onChange={(id) => { const format = FORMATS.find((each) => each.id === id); if (format) set(format.widthMm, (format.widthMm * rows) / columns); }} />
+        <Choice
+          label="Its format"
+          options={FORMATS.map((format) => ({ value: format.id, name: format.name, gloss: format.gloss }))}
+          value={null}
+          onChange={(id) => {
+            const format = FORMATS.find((each) => each.id === id);
+            if (format) set(format.widthMm, (format.widthMm * rows) / columns);
+          }}
+        />
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.large }}>
         <View style={styles.half}>
-          <NumberField label="Sensor width" value={widthMm} unit="mm" shownUnit="mm" minimum={0.5} maximum={200} onChange={setWidthMm} />
+          <NumberField
+            label="Sensor width"
+            value={widthMm}
+            unit="mm"
+            shownUnit="mm"
+            minimum={0.5}
+            maximum={200}
+            onChange={setWidthMm}
+          />
         </View>
         <View style={styles.half}>
-          <NumberField label="Sensor height" value={heightMm} unit="mm" shownUnit="mm" minimum={0.5} maximum={200} onChange={setHeightMm} />
+          <NumberField
+            label="Sensor height"
+            value={heightMm}
+            unit="mm"
+            shownUnit="mm"
+            minimum={0.5}
+            maximum={200}
+            onChange={setHeightMm}
+          />
         </View>
       </View>
       {proposal.lens ? (
@@ -146,9 +204,17 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
           {`Lens: ${proposal.lens.name}, ${proposal.lens.focalTeleMm > proposal.lens.focalWideMm ? `${formatFigures(proposal.lens.focalWideMm, 4)} to ${formatFigures(proposal.lens.focalTeleMm, 4)}` : formatFigures(proposal.lens.focalWideMm, 4)}\u202fmm${proposal.lens.fNumberWide === null ? '' : `, ${showFNumber(proposal.lens.fNumberWide)}${proposal.lens.fNumberTele !== null && proposal.lens.fNumberTele !== proposal.lens.fNumberWide ? ` to ${showFNumber(proposal.lens.fNumberTele)}` : ''}`}. Not told: ${proposal.lens.missing.join('; ')}.`}
         </Txt>
       ) : null}
-      {ready ? <Txt kind="small">That makes a pixel pitch of {formatFigures(pitchUm(widthMm, columns))} µm.</Txt> : null}
+      {ready ? (
+        <Txt kind="small">That makes a pixel pitch of {formatFigures(pitchUm(widthMm, columns))} µm.</Txt>
+      ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.medium }}>
-        <Key title={made ? 'Put in the kit' : 'Put the body in the kit'} weight="strong" icon="check" disabled={!ready || made} onPress={makeBody} />
+        <Key
+          title={made ? 'Put in the kit' : 'Put the body in the kit'}
+          weight="strong"
+          icon="check"
+          disabled={!ready || made}
+          onPress={makeBody}
+        />
         {proposal.lens ? <Key title={`… and ${proposal.lens.name}`} icon="add" onPress={makeLens} /> : null}
       </View>
     </View>
@@ -156,7 +222,15 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
 }
 
 const useStyles = stylesOf((palette) => ({
-  way: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.medium, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  way: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    columnGap: space.medium,
+    paddingVertical: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   half: { flexGrow: 1, flexBasis: 140 },
   wayWords: { flexGrow: 1, flexBasis: 220 },
 }));

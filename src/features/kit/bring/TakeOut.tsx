@@ -53,8 +53,18 @@ export function TakeOut() {
       </View>
       {CSVS.map(({ resource, name }) => (
         <View key={resource} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.medium }}>
-          <Key title={`${name}, as CSV`} icon="download" onPress={() => void table(resource)} disabled={kit[resource].length === 0} />
-          <Key title={`Template for ${name.toLowerCase()}`} icon="description" weight="plain" onPress={() => void template(resource)} />
+          <Key
+            title={`${name}, as CSV`}
+            icon="download"
+            onPress={() => void table(resource)}
+            disabled={kit[resource].length === 0}
+          />
+          <Key
+            title={`Template for ${name.toLowerCase()}`}
+            icon="description"
+            weight="plain"
+            onPress={() => void template(resource)}
+          />
         </View>
       ))}
       <Txt kind="small" tone="soft">

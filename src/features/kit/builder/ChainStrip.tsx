@@ -1,5 +1,21 @@
-import { DndContext, KeyboardSensor, MouseSensor, TouchSensor, closestCenter, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { SortableContext, horizontalListSortingStrategy, sortableKeyboardCoordinates, useSortable } from '@dnd-kit/sortable';
+import {
+  DndContext,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  closestCenter,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  horizontalListSortingStrategy,
+  sortableKeyboardCoordinates,
+  useSortable,
+} from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { formatFigures } from '@/core/quantity/format';
@@ -93,11 +109,16 @@ export function ChainStrip({ items, bodyName, selected, onSelect, onMove, onRemo
       collisionDetection={closestCenter}
       onDragEnd={ended}
       accessibility={{
-        screenReaderInstructions: { draggable: 'Press Space to lift this part, the left and right arrows to move it, Space to put it down, Escape to leave it where it was. Delete takes it out.' },
+        screenReaderInstructions: {
+          draggable:
+            'Press Space to lift this part, the left and right arrows to move it, Space to put it down, Escape to leave it where it was. Delete takes it out.',
+        },
         announcements: {
           onDragStart: ({ active }) => `Lifted ${said(active.id)}, ${placeText(active.id)}.`,
-          onDragOver: ({ active, over }) => (over ? `${said(active.id)} is over ${placeText(over.id)}.` : `${said(active.id)} is outside the chain.`),
-          onDragEnd: ({ active, over }) => (over ? `Put down ${said(active.id)}, ${placeText(over.id)}.` : `${said(active.id)} stays where it was.`),
+          onDragOver: ({ active, over }) =>
+            over ? `${said(active.id)} is over ${placeText(over.id)}.` : `${said(active.id)} is outside the chain.`,
+          onDragEnd: ({ active, over }) =>
+            over ? `Put down ${said(active.id)}, ${placeText(over.id)}.` : `${said(active.id)} stays where it was.`,
           onDragCancel: ({ active }) => `${said(active.id)} stays where it was.`,
         },
       }}
@@ -107,9 +128,20 @@ export function ChainStrip({ items, bodyName, selected, onSelect, onMove, onRemo
           <View style={styles.end} aria-hidden>
             <PartGlyph kind="subject" width={END_WIDTH} height={GLYPH_HEIGHT - 8} />
           </View>
-          <View style={styles.middle} role={items.length ? 'list' : 'group'} aria-label="Optics chain, from the subject to the sensor">
+          <View
+            style={styles.middle}
+            role={items.length ? 'list' : 'group'}
+            aria-label="Optics chain, from the subject to the sensor"
+          >
             {items.map((item, i) => (
-              <Tile key={item.key} item={item} place={`${i + 1} of ${items.length}`} selected={item.key === selected} onSelect={() => onSelect(item.key)} onRemove={() => onRemove(i)} />
+              <Tile
+                key={item.key}
+                item={item}
+                place={`${i + 1} of ${items.length}`}
+                selected={item.key === selected}
+                onSelect={() => onSelect(item.key)}
+                onRemove={() => onRemove(i)}
+              />
             ))}
             {items.length === 0 ? (
               <Txt kind="small" tone="soft" style={styles.hint}>
@@ -136,7 +168,19 @@ function Drop({ style, children }: { style: object; children: ReactNode }) {
   );
 }
 
-function Tile({ item, place, selected, onSelect, onRemove }: { item: ChainItem; place: string; selected: boolean; onSelect: () => void; onRemove: () => void }) {
+function Tile({
+  item,
+  place,
+  selected,
+  onSelect,
+  onRemove,
+}: {
+  item: ChainItem;
+  place: string;
+  selected: boolean;
+  onSelect: () => void;
+  onRemove: () => void;
+}) {
   const styles = useStyles();
   const { setNodeRef, attributes, listeners, transform, isDragging } = useSortable({ id: item.key });
   const kind = item.part?.kind ?? 'mountAdapter';
@@ -144,10 +188,27 @@ function Tile({ item, place, selected, onSelect, onRemove }: { item: ChainItem; 
     if (event.key === 'Delete' || event.key === 'Backspace') return onRemove();
     (listeners?.onKeyDown as ((event: KeyboardEvent) => void) | undefined)?.(event);
   };
-  const dom: DomProps = { ...attributes, ...listeners, onKeyDown, onClick: onSelect, 'aria-label': `${nameOf(item)}, ${place}`, 'aria-pressed': undefined };
+  const dom: DomProps = {
+    ...attributes,
+    ...listeners,
+    onKeyDown,
+    onClick: onSelect,
+    'aria-label': `${nameOf(item)}, ${place}`,
+    'aria-pressed': undefined,
+  };
   return (
     <View role="listitem" style={styles.place}>
-      <View ref={setNodeRef as never} {...dom} style={[styles.tile, selected && styles.selected, isDragging && styles.lifted, transform ? { transform: [{ translateX: transform.x }, { translateY: transform.y }] } : null]} testID={`tile-${item.part?.kind ?? 'gone'}`}>
+      <View
+        ref={setNodeRef as never}
+        {...dom}
+        style={[
+          styles.tile,
+          selected && styles.selected,
+          isDragging && styles.lifted,
+          transform ? { transform: [{ translateX: transform.x }, { translateY: transform.y }] } : null,
+        ]}
+        testID={`tile-${item.part?.kind ?? 'gone'}`}
+      >
         <PartGlyph kind={kind} width={48} height={GLYPH_HEIGHT - 8} />
         <Txt kind="fine" numberOfLines={1} style={styles.label}>
           {tileLabel(item)}
@@ -171,7 +232,15 @@ export function TrayPart({ id, name, brief, onAdd }: TrayPartProps) {
   // The keyboard adds with a press and moves in the chain; lifting from here would take its keys away.
   const { onKeyDown: _onKeyDown, ...pointer } = (listeners ?? {}) as DomProps;
   return (
-    <View ref={setNodeRef as never} {...pointer} style={[styles.trayPart, isDragging && styles.lifted, transform ? { transform: [{ translateX: transform.x }, { translateY: transform.y }] } : null]}>
+    <View
+      ref={setNodeRef as never}
+      {...pointer}
+      style={[
+        styles.trayPart,
+        isDragging && styles.lifted,
+        transform ? { transform: [{ translateX: transform.x }, { translateY: transform.y }] } : null,
+      ]}
+    >
       <Pressable role="button" aria-label={`Add ${name}`} onPress={onAdd} style={styles.trayPress}>
         <Txt kind="small" tone="press">
           + {name}
@@ -185,15 +254,48 @@ export function TrayPart({ id, name, brief, onAdd }: TrayPartProps) {
 }
 
 const useStyles = stylesOf((palette) => ({
-  strip: { flexDirection: 'row', alignItems: 'flex-start', borderTopWidth: 1, borderBottomWidth: 1, borderColor: palette.hairline, backgroundColor: palette.raised, paddingVertical: space.medium, minHeight: 104 },
+  strip: {
+    flexDirection: 'row',
+    alignItems: 'flex-start',
+    borderTopWidth: 1,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+    backgroundColor: palette.raised,
+    paddingVertical: space.medium,
+    minHeight: 104,
+  },
   end: { width: END_WIDTH, alignItems: 'center', paddingTop: space.small + 1 },
   middle: { flex: 1, flexDirection: 'row', justifyContent: 'center', minWidth: 0 },
   hint: { alignSelf: 'center', textAlign: 'center' },
   place: { flexShrink: 1, flexGrow: 0, flexBasis: 84, minWidth: 0 },
-  tile: { alignItems: 'center', minHeight: TARGET, paddingVertical: space.small, borderRadius: RADIUS, borderWidth: 1, borderColor: 'transparent', cursor: 'grab' as never, touchAction: 'manipulation' as never, userSelect: 'none' },
+  tile: {
+    alignItems: 'center',
+    minHeight: TARGET,
+    paddingVertical: space.small,
+    borderRadius: RADIUS,
+    borderWidth: 1,
+    borderColor: 'transparent',
+    cursor: 'grab' as never,
+    touchAction: 'manipulation' as never,
+    userSelect: 'none',
+  },
   selected: { borderColor: palette.press },
   lifted: { zIndex: 10, opacity: 0.85, backgroundColor: palette.raised, borderColor: palette.ink },
   label: { maxWidth: '100%', paddingHorizontal: 2 },
-  trayPart: { borderWidth: 1, borderColor: palette.press, borderRadius: RADIUS, backgroundColor: palette.paper, maxWidth: '100%', cursor: 'grab' as never, touchAction: 'manipulation' as never, userSelect: 'none' },
-  trayPress: { minHeight: TARGET, paddingHorizontal: space.large, paddingVertical: space.small, justifyContent: 'center' },
+  trayPart: {
+    borderWidth: 1,
+    borderColor: palette.press,
+    borderRadius: RADIUS,
+    backgroundColor: palette.paper,
+    maxWidth: '100%',
+    cursor: 'grab' as never,
+    touchAction: 'manipulation' as never,
+    userSelect: 'none',
+  },
+  trayPress: {
+    minHeight: TARGET,
+    paddingHorizontal: space.large,
+    paddingVertical: space.small,
+    justifyContent: 'center',
+  },
 }));

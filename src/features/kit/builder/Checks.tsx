@@ -13,7 +13,9 @@ const MARKS: Record<CheckWeight, { mark: string; tone: TxtTone; words: string }>
 export function Checks({ checks }: { checks: SetupCheck[] }) {
   return (
     <View style={{ gap: space.small }} role="status" aria-label="Checks of the set-up">
-      {checks.length === 0 ? <Txt tone="press">✓ It mounts, covers the frame, focuses to infinity, and autofocus works.</Txt> : null}
+      {checks.length === 0 ? (
+        <Txt tone="press">✓ It mounts, covers the frame, focuses to infinity, and autofocus works.</Txt>
+      ) : null}
       {checks.map((check) => {
         const { mark, tone, words } = MARKS[check.weight];
         return (

@@ -12,8 +12,10 @@ interface Props {
 const BOX = { width: 48, height: 56 };
 
 /** An element of glass, bulging both ways by `bulge`. */
-const glass = (x: number, half: number, bulge: number): string => `M${x} ${28 - half}Q${x + bulge} 28 ${x} ${28 + half}Q${x - bulge} 28 ${x} ${28 - half}Z`;
-const concave = (x: number, half: number): string => `M${x - 4} ${28 - half}H${x + 4}Q${x - 1} 28 ${x + 4} ${28 + half}H${x - 4}Q${x + 1} 28 ${x - 4} ${28 - half}Z`;
+const glass = (x: number, half: number, bulge: number): string =>
+  `M${x} ${28 - half}Q${x + bulge} 28 ${x} ${28 + half}Q${x - bulge} 28 ${x} ${28 - half}Z`;
+const concave = (x: number, half: number): string =>
+  `M${x - 4} ${28 - half}H${x + 4}Q${x - 1} 28 ${x + 4} ${28 + half}H${x - 4}Q${x + 1} 28 ${x - 4} ${28 - half}Z`;
 
 function shape(kind: Props['kind'], ink: string, fill: string, needle: string) {
   const outline = { stroke: ink, strokeWidth: 1.4, fill: 'none', strokeLinejoin: 'round' as const };
@@ -134,7 +136,9 @@ export function PartGlyph({ kind, width, height }: Props) {
   const palette = usePalette();
   return (
     <Svg width={width} height={height} viewBox={`0 0 ${BOX.width} ${BOX.height}`} preserveAspectRatio="xMidYMid meet">
-      {kind === 'subject' ? null : <Line x1={0} x2={BOX.width} y1={28} y2={28} stroke={palette.hairline} strokeWidth={1} strokeDasharray="3 2" />}
+      {kind === 'subject' ? null : (
+        <Line x1={0} x2={BOX.width} y1={28} y2={28} stroke={palette.hairline} strokeWidth={1} strokeDasharray="3 2" />
+      )}
       {shape(kind, palette.ink, palette.finderHidden, palette.needle)}
     </Svg>
   );

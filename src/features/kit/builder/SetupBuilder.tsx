@@ -52,7 +52,10 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   const units = useInHand((state) => state.units);
   const convention = useInHand((state) => state.cropConvention);
   const prefer = useInHand((state) => state.prefer);
-  const { setup, restored, change, startAfresh, done } = useSetupDraft(`setups:${row?.id ?? 'new'}`, row?.data ?? { ...EMPTY, bodyId: kit.bodies.find((each) => !each.data.retired)?.id ?? '' });
+  const { setup, restored, change, startAfresh, done } = useSetupDraft(
+    `setups:${row?.id ?? 'new'}`,
+    row?.data ?? { ...EMPTY, bodyId: kit.bodies.find((each) => !each.data.retired)?.id ?? '' },
+  );
   const [selected, setSelected] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [why, setWhy] = useState<string | null>(null);
@@ -62,7 +65,17 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   const input = useMemo(() => systemInputOf(setup, kit), [setup, kit]);
   const folded = useMemo(() => (input ? foldSystem(input, convention) : null), [input, convention]);
   const steps = useMemo(() => (input ? chainSteps(input) : null), [input]);
-  const checks = useMemo(() => (input && input.chain.length ? setupChecks(input, kit.adapters.map((each) => each.data), units) : []), [input, kit.adapters, units]);
+  const checks = useMemo(
+    () =>
+      input && input.chain.length
+        ? setupChecks(
+            input,
+            kit.adapters.map((each) => each.data),
+            units,
+          )
+        : [],
+    [input, kit.adapters, units],
+  );
   const rows = useMemo(() => (input ? focalTable(input, convention) : []), [input, convention]);
   const system = folded?.ok ? folded.value : null;
 
@@ -75,10 +88,12 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
     leaves(index);
     setChain(setup.chain.filter((_, i) => i !== index));
   };
-  const named = (): Setup => (setup.name.trim() === '' ? { ...setup, name: setupBrief(setup, kit).slice(0, 120) } : setup);
+  const named = (): Setup =>
+    setup.name.trim() === '' ? { ...setup, name: setupBrief(setup, kit).slice(0, 120) } : setup;
   const checked = async (then: (setup: Setup) => void) => {
     if (!body) return setProblem('Choose a body.');
-    if (items.some((item) => item.part === null)) return setProblem('A part of this chain is no longer in the kit. Take it out.');
+    if (items.some((item) => item.part === null))
+      return setProblem('A part of this chain is no longer in the kit. Take it out.');
     const { validateResource } = await import('@/contract/validate');
     const result = validateResource('setups', named());
     if (!result.ok) return setProblem(result.errors.map((error) => error.message).join(' '));
@@ -101,7 +116,12 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       onRemove={remove}
       onInsert={(id, index) => setChain([...setup.chain.slice(0, index), linkOfTray(id), ...setup.chain.slice(index)])}
     >
-      <Tray kit={kit} mount={body?.mount} empty={setup.chain.length === 0} onAdd={(link) => setChain(addToChain(setup.chain, link, kit))} />
+      <Tray
+        kit={kit}
+        mount={body?.mount}
+        empty={setup.chain.length === 0}
+        onAdd={(link) => setChain(addToChain(setup.chain, link, kit))}
+      />
     </ChainStrip>
   );
   const together = system ? (
@@ -110,7 +130,19 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       {system.imageCircleMm ? (
         <View style={{ alignItems: 'center' }}>
           <SensorDrawing
-            frames={[{ name: body?.name ?? '', ...sizeOf(system.body.sensor) }, ...(system.mode.id === 'whole' ? [] : [{ name: system.mode.name, widthMm: system.used.widthMm, heightMm: system.used.heightMm, strong: true }])]}
+            frames={[
+              { name: body?.name ?? '', ...sizeOf(system.body.sensor) },
+              ...(system.mode.id === 'whole'
+                ? []
+                : [
+                    {
+                      name: system.mode.name,
+                      widthMm: system.used.widthMm,
+                      heightMm: system.used.heightMm,
+                      strong: true,
+                    },
+                  ]),
+            ]}
             circleMm={system.imageCircleMm.value}
             width={drawingWidth}
             maxHeight={wide ? 300 : 220}
@@ -126,22 +158,65 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   const judgement = (
     <>
       {setup.chain.length ? <Checks checks={checks} /> : null}
-      <Steps items={items} steps={steps?.ok ? steps.value : []} units={units} selected={selected} onChange={(i, link) => setChain(setup.chain.map((each, j) => (j === i ? link : each)))} onRemove={remove} />
+      <Steps
+        items={items}
+        steps={steps?.ok ? steps.value : []}
+        units={units}
+        selected={selected}
+        onChange={(i, link) => setChain(setup.chain.map((each, j) => (j === i ? link : each)))}
+        onRemove={remove}
+      />
     </>
   );
   const choices = (
     <>
-      <Choice label="Body" options={kit.bodies.filter((each) => !each.data.retired || each.id === setup.bodyId).map((each) => ({ value: each.id, name: each.data.name }))} value={setup.bodyId || null} onChange={(bodyId) => change({ bodyId, modeId: 'whole' })} />
-      {body && modesOf(body).length > 1 ? <Choice label="Mode" options={modesOf(body).map((mode) => ({ value: mode.id, name: mode.name }))} value={setup.modeId} onChange={(modeId) => change({ modeId })} /> : null}
+      <Choice
+        label="Body"
+        options={kit.bodies
+          .filter((each) => !each.data.retired || each.id === setup.bodyId)
+          .map((each) => ({ value: each.id, name: each.data.name }))}
+        value={setup.bodyId || null}
+        onChange={(bodyId) => change({ bodyId, modeId: 'whole' })}
+      />
+      {body && modesOf(body).length > 1 ? (
+        <Choice
+          label="Mode"
+          options={modesOf(body).map((mode) => ({ value: mode.id, name: mode.name }))}
+          value={setup.modeId}
+          onChange={(modeId) => change({ modeId })}
+        />
+      ) : null}
       {lens && lens.focalTeleMm > lens.focalWideMm ? (
-        <NumberField label="Focal length set" value={setup.focalMm ?? lens.focalTeleMm} unit="mm" shownUnit="mm" minimum={lens.focalWideMm} maximum={lens.focalTeleMm} onChange={(focalMm) => focalMm !== null && change({ focalMm })} />
+        <NumberField
+          label="Focal length set"
+          value={setup.focalMm ?? lens.focalTeleMm}
+          unit="mm"
+          shownUnit="mm"
+          minimum={lens.focalWideMm}
+          maximum={lens.focalTeleMm}
+          onChange={(focalMm) => focalMm !== null && change({ focalMm })}
+        />
       ) : null}
     </>
   );
   const naming = (
     <>
-      <TextField label="Name (may stay empty)" value={setup.name} onChange={(name) => change({ name })} placeholder={setup.chain.length ? setupBrief(setup, kit) : ''} />
-      <NumberField label="Weight of the support (tripod, head)" value={setup.supportWeightG ?? null} unit="none" shownUnit="g" minimum={0} maximum={100_000} optional onChange={(value) => change({ supportWeightG: value ?? undefined })} />
+      <TextField
+        label="Name (may stay empty)"
+        value={setup.name}
+        onChange={(name) => change({ name })}
+        placeholder={setup.chain.length ? setupBrief(setup, kit) : ''}
+      />
+      <NumberField
+        label="Weight of the support (tripod, head)"
+        value={setup.supportWeightG ?? null}
+        unit="none"
+        shownUnit="g"
+        minimum={0}
+        maximum={100_000}
+        optional
+        onChange={(value) => change({ supportWeightG: value ?? undefined })}
+      />
     </>
   );
   const keys = (
@@ -154,7 +229,17 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       <View style={styles.keys}>
         <Key title="Save" weight="strong" icon="check" onPress={() => void checked(onSave)} />
         {onDuplicate ? <Key title="Save as a copy" onPress={() => void checked(onDuplicate)} /> : null}
-        {onDelete ? <Key title="Delete" weight="plain" icon="delete-outline" onPress={() => { done(); onDelete(); }} /> : null}
+        {onDelete ? (
+          <Key
+            title="Delete"
+            weight="plain"
+            icon="delete-outline"
+            onPress={() => {
+              done();
+              onDelete();
+            }}
+          />
+        ) : null}
       </View>
     </View>
   );
@@ -168,7 +253,12 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   ) : null;
   const sheet = asked ? (
     <Suspense fallback={null}>
-      <WhySheet quantity={asked} units={units} onClose={() => setWhy(null)} onSchool={(preference, school) => prefer({ [preference]: school } as Partial<Preferences>)} />
+      <WhySheet
+        quantity={asked}
+        units={units}
+        onClose={() => setWhy(null)}
+        onSchool={(preference, school) => prefer({ [preference]: school } as Partial<Preferences>)}
+      />
     </Suspense>
   ) : null;
 
@@ -197,7 +287,11 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       <ScrollView style={styles.middle} contentContainerStyle={styles.content}>
         {draft}
         {strip}
-        <Group title="Body and mode" brief={[body?.name ?? 'none yet', system?.mode.name ?? ''].filter((word) => word !== '').join(', ')} startsOpen={!body}>
+        <Group
+          title="Body and mode"
+          brief={[body?.name ?? 'none yet', system?.mode.name ?? ''].filter((word) => word !== '').join(', ')}
+          startsOpen={!body}
+        >
           <View style={{ gap: space.large }}>{choices}</View>
         </Group>
         {judgement}
@@ -220,5 +314,11 @@ const useStyles = stylesOf((palette) => ({
   phone: { flex: 1 },
   content: { padding: space.page, gap: space.page },
   keys: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.medium },
-  bar: { paddingHorizontal: space.page, paddingVertical: space.medium, borderTopWidth: 1, borderColor: palette.hairline, backgroundColor: palette.paper },
+  bar: {
+    paddingHorizontal: space.page,
+    paddingVertical: space.medium,
+    borderTopWidth: 1,
+    borderColor: palette.hairline,
+    backgroundColor: palette.paper,
+  },
 }));

@@ -34,7 +34,11 @@ export function Steps({ items, steps, units, selected, onChange, onRemove }: Pro
             <View style={styles.words}>
               <Txt kind="strong">{name}</Txt>
               <Txt kind="small" tone="soft">
-                {step ? stepText(step, units).join(' · ') || 'changes none of the numbers' : item.part ? PART_WORDS[item.part.kind].gloss : 'take it out, or put it back into the kit'}
+                {step
+                  ? stepText(step, units).join(' · ') || 'changes none of the numbers'
+                  : item.part
+                    ? PART_WORDS[item.part.kind].gloss
+                    : 'take it out, or put it back into the kit'}
               </Txt>
               <Setting item={item} onChange={(link) => onChange(i, link)} />
             </View>
@@ -56,23 +60,50 @@ function Setting({ item: { part, link }, onChange }: { item: ChainItem; onChange
       if (at >= 0) left.splice(at, 1);
       return at >= 0;
     });
-    const toggle = (index: number) => onChange({ ...link, usedMm: part.lengthsMm.filter((_, i) => (i === index ? !on[i] : on[i])) });
+    const toggle = (index: number) =>
+      onChange({ ...link, usedMm: part.lengthsMm.filter((_, i) => (i === index ? !on[i] : on[i])) });
     return (
       <View style={{ flexDirection: 'row', flexWrap: 'wrap' }} role="group" aria-label={`Tubes of ${part.name} in use`}>
         {part.lengthsMm.map((length, i) => (
-          <CheckBox key={i} title={`${formatFigures(length)}\u202fmm`} checked={on[i] === true} onPress={() => toggle(i)} role="checkbox" aria-checked={on[i] === true} aria-label={`${formatFigures(length)} mm tube`} />
+          <CheckBox
+            key={i}
+            title={`${formatFigures(length)}\u202fmm`}
+            checked={on[i] === true}
+            onPress={() => toggle(i)}
+            role="checkbox"
+            aria-checked={on[i] === true}
+            aria-label={`${formatFigures(length)} mm tube`}
+          />
         ))}
       </View>
     );
   }
   if (part?.kind === 'scope' && part.magnificationHigh > part.magnificationLow) {
-    return <NumberField label="Magnification set" value={link.magnificationSet ?? part.magnificationLow} unit="none" shownUnit="×" minimum={part.magnificationLow} maximum={part.magnificationHigh} onChange={(value) => value !== null && onChange({ ...link, magnificationSet: value })} />;
+    return (
+      <NumberField
+        label="Magnification set"
+        value={link.magnificationSet ?? part.magnificationLow}
+        unit="none"
+        shownUnit="×"
+        minimum={part.magnificationLow}
+        maximum={part.magnificationHigh}
+        onChange={(value) => value !== null && onChange({ ...link, magnificationSet: value })}
+      />
+    );
   }
   return null;
 }
 
 const useStyles = stylesOf((palette) => ({
-  step: { flexDirection: 'row', alignItems: 'flex-start', gap: space.small, minHeight: TARGET, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  step: {
+    flexDirection: 'row',
+    alignItems: 'flex-start',
+    gap: space.small,
+    minHeight: TARGET,
+    paddingVertical: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   selected: { backgroundColor: palette.raised },
   words: { flex: 1, gap: 2 },
 }));

@@ -22,13 +22,31 @@ interface Props {
 export function Together({ system, rows, units, onWhy }: Props) {
   const figure = (label: string, name: keyof EffectiveSystem) => {
     const quantity = system[name] as Quantity | undefined;
-    return quantity ? <Figure key={name} label={label} quantity={quantity} units={units} name={name} onWhy={onWhy} /> : null;
+    return quantity ? (
+      <Figure key={name} label={label} quantity={quantity} units={units} name={name} onWhy={onWhy} />
+    ) : null;
   };
   return (
     <View style={{ gap: space.medium }}>
       <View style={row}>
-        <Figure label="Focal length" quantity={system.focalMm} beside={showFNumber(system.fNumber.value)} units={units} name="focalMm" onWhy={onWhy} testID="together-focal" />
-        <Figure label="Equivalent" quantity={system.equivalentFocalMm} beside={showFNumber(system.equivalentFNumber.value)} units={units} name="equivalentFocalMm" onWhy={onWhy} testID="together-equivalent" />
+        <Figure
+          label="Focal length"
+          quantity={system.focalMm}
+          beside={showFNumber(system.fNumber.value)}
+          units={units}
+          name="focalMm"
+          onWhy={onWhy}
+          testID="together-focal"
+        />
+        <Figure
+          label="Equivalent"
+          quantity={system.equivalentFocalMm}
+          beside={showFNumber(system.equivalentFNumber.value)}
+          units={units}
+          name="equivalentFocalMm"
+          onWhy={onWhy}
+          testID="together-equivalent"
+        />
         {figure('Entrance pupil', 'entrancePupilMm')}
         {figure('Crop factor', 'cropFactor')}
         {figure('System crop factor', 'systemCropFactor')}
@@ -69,8 +87,17 @@ function AlongTheZoom({ rows }: { rows: FocalRow[] }) {
             <Txt kind="small" role="cell" style={styles.cell}>
               {formatFigures(system.equivalentFocalMm.value)} {showFNumber(system.equivalentFNumber.value)}
             </Txt>
-            <Txt kind="small" tone={coveredShare !== undefined && coveredShare < 1 ? 'caution' : 'ink'} role="cell" style={styles.cell}>
-              {coveredShare === undefined ? 'not known' : coveredShare >= 1 ? '✓ all' : `⚠ ${formatFixed(coveredShare * 100)} %, clean from ×${formatFigures(cleanCropFactor ?? 1)}`}
+            <Txt
+              kind="small"
+              tone={coveredShare !== undefined && coveredShare < 1 ? 'caution' : 'ink'}
+              role="cell"
+              style={styles.cell}
+            >
+              {coveredShare === undefined
+                ? 'not known'
+                : coveredShare >= 1
+                  ? '✓ all'
+                  : `⚠ ${formatFixed(coveredShare * 100)} %, clean from ×${formatFigures(cleanCropFactor ?? 1)}`}
             </Txt>
           </View>
         ))}
@@ -82,6 +109,12 @@ function AlongTheZoom({ rows }: { rows: FocalRow[] }) {
 const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small } as const;
 
 const useStyles = stylesOf((palette) => ({
-  line: { flexDirection: 'row', gap: space.medium, paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },
+  line: {
+    flexDirection: 'row',
+    gap: space.medium,
+    paddingVertical: space.small,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   cell: { flex: 1 },
 }));

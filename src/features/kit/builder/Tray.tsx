@@ -23,21 +23,46 @@ export function linkOfTray(id: string): Link {
 }
 
 /** The kit's parts, on three shelves by where they go. */
-export function Tray({ kit, mount, empty, onAdd }: { kit: Kit; mount: string | undefined; empty: boolean; onAdd: (link: Link) => void }) {
+export function Tray({
+  kit,
+  mount,
+  empty,
+  onAdd,
+}: {
+  kit: Kit;
+  mount: string | undefined;
+  empty: boolean;
+  onAdd: (link: Link) => void;
+}) {
   const parts = [...kit.optics, ...kit.adapters]
     .filter((row) => !row.data.retired)
-    .map((row) => ({ part: row.data as Part, link: { type: isOptic(row.data) ? ('optic' as const) : ('adapter' as const), id: row.id } }));
+    .map((row) => ({
+      part: row.data as Part,
+      link: { type: isOptic(row.data) ? ('optic' as const) : ('adapter' as const), id: row.id },
+    }));
   // What mounts on the body comes first: it is what one looks for.
-  const fits = (part: Part) => (part.mount === undefined || mount === undefined ? 1 : sameMount(part.mount, mount) ? 0 : 2);
+  const fits = (part: Part) =>
+    part.mount === undefined || mount === undefined ? 1 : sameMount(part.mount, mount) ? 0 : 2;
   return (
     <View>
       {SHELVES.map(({ title, kinds }, i) => {
         const here = parts.filter(({ part }) => kinds.includes(part.kind)).sort((a, b) => fits(a.part) - fits(b.part));
         return (
-          <Group key={title} title={title} brief={here.length ? `${here.length} in the kit` : 'none in the kit'} startsOpen={empty ? i === 0 : false}>
+          <Group
+            key={title}
+            title={title}
+            brief={here.length ? `${here.length} in the kit` : 'none in the kit'}
+            startsOpen={empty ? i === 0 : false}
+          >
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
               {here.map(({ part, link }) => (
-                <TrayPart key={link.id} id={trayId(link)} name={part.name} brief={partBrief(part)} onAdd={() => onAdd(link)} />
+                <TrayPart
+                  key={link.id}
+                  id={trayId(link)}
+                  name={part.name}
+                  brief={partBrief(part)}
+                  onAdd={() => onAdd(link)}
+                />
               ))}
               {here.length === 0 ? (
                 <Txt kind="small" tone="soft">

@@ -26,7 +26,8 @@ export function chainItems(chain: Link[], kit: Kit): ChainItem[] {
   });
 }
 
-const isMain = (part: Part | null): boolean => part !== null && (isCameraLens(part) || part.kind === 'telescope' || part.kind === 'tubeLens');
+const isMain = (part: Part | null): boolean =>
+  part !== null && (isCameraLens(part) || part.kind === 'telescope' || part.kind === 'tubeLens');
 
 /**
  * Where a part belongs when it is simply added: what goes in front in front, what goes behind behind, nearest to the lens

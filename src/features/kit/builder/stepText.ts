@@ -3,7 +3,8 @@ import { formatFigures, formatRatio, formatStops } from '@/core/quantity/format'
 import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 
-const same = (a: number | undefined, b: number | undefined): boolean => a === b || (a !== undefined && b !== undefined && Math.abs(a / b - 1) < 0.002);
+const same = (a: number | undefined, b: number | undefined): boolean =>
+  a === b || (a !== undefined && b !== undefined && Math.abs(a / b - 1) < 0.002);
 
 /** What a part changed, a few words for each number; for the part everything starts from, what it brings. */
 export function stepText({ before, after, stops }: ChainStep, units: UnitSystem): string[] {

@@ -26,10 +26,18 @@ export default function CompareKit({ what, ids }: { what: string; ids: string[] 
   return (
     <Page title={what === 'optics' ? 'Optics beside each other' : 'Bodies beside each other'} up="/kit">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
-        {names.length < 2 ? <Txt>Tick two to four bodies, or two to four optics, on the Kit page; then press Compare.</Txt> : null}
+        {names.length < 2 ? (
+          <Txt>Tick two to four bodies, or two to four optics, on the Kit page; then press Compare.</Txt>
+        ) : null}
         {bodies.length > 1 ? (
           <SensorDrawing
-            frames={bodies.map((body, i) => ({ name: LETTERS[i] ?? '', widthMm: body.sensor.widthMm, heightMm: body.sensor.heightMm, dash: DASHES[i] ?? '', strong: i === 0 }))}
+            frames={bodies.map((body, i) => ({
+              name: LETTERS[i] ?? '',
+              widthMm: body.sensor.widthMm,
+              heightMm: body.sensor.heightMm,
+              dash: DASHES[i] ?? '',
+              strong: i === 0,
+            }))}
             width={drawing}
             maxHeight={320}
             description={`Sensors to scale over each other: ${bodies.map((body) => `${body.name} ${body.sensor.widthMm} by ${body.sensor.heightMm} mm`).join(', ')}`}
@@ -65,7 +73,11 @@ function Table({ names, rows }: { names: string[]; rows: ComparedRow[] }) {
               <View key={i} role="cell" style={styles.cell}>
                 <Txt kind={row.best === i ? 'strong' : 'body'}>
                   {value}
-                  {row.best === i ? <Txt kind="fine" tone="press">{'  ◆'}</Txt> : null}
+                  {row.best === i ? (
+                    <Txt kind="fine" tone="press">
+                      {'  ◆'}
+                    </Txt>
+                  ) : null}
                 </Txt>
               </View>
             ))}
@@ -81,7 +93,13 @@ function Table({ names, rows }: { names: string[]; rows: ComparedRow[] }) {
 
 const useStyles = stylesOf((palette) => ({
   content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 960, marginHorizontal: 'auto' },
-  names: { flexDirection: 'row', gap: space.medium, borderBottomWidth: 2, borderColor: palette.ink, paddingBottom: space.small },
+  names: {
+    flexDirection: 'row',
+    gap: space.medium,
+    borderBottomWidth: 2,
+    borderColor: palette.ink,
+    paddingBottom: space.small,
+  },
   row: { borderBottomWidth: 1, borderColor: palette.hairline, paddingVertical: space.small },
   values: { flexDirection: 'row', gap: space.medium },
   cell: { flex: 1, minWidth: 0 },

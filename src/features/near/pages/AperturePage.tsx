@@ -43,13 +43,26 @@ function Aperture({ situation, system, reading }: NearPageParts) {
         description={`Pixels that count and depth against the f-number; set to ${showFNumber(set)}, best ${showFNumber(best)}.`}
       />
       <NearDock now={{ situation, system, reading, problem: null }} />
-      <Key title={`Set ${showFNumber(best)}`} onPress={() => setNearFNumber(best)} disabled={Math.abs(best / set - 1) < 0.01} />
+      <Key
+        title={`Set ${showFNumber(best)}`}
+        onPress={() => setNearFNumber(best)}
+        disabled={Math.abs(best / set - 1) < 0.01}
+      />
       <Table
         label="Detail and depth at each f-number"
         heads={['f-number', 'Pixels', 'Detail, µm', 'Depth, mm']}
         rows={curve.points
           .filter((point, i) => i % 3 === 0 || point.fNumber === best || point.fNumber === set)
-          .map((point) => ({ key: String(point.fNumber), strong: point.fNumber === best, cells: [`${showFNumber(point.fNumber)}${point.fNumber === best ? ' ●' : ''}`, formatFixed(point.counted), formatFigures(point.smallestDetailUm, 2), formatFigures(point.depthMm, 2)] }))}
+          .map((point) => ({
+            key: String(point.fNumber),
+            strong: point.fNumber === best,
+            cells: [
+              `${showFNumber(point.fNumber)}${point.fNumber === best ? ' ●' : ''}`,
+              formatFixed(point.counted),
+              formatFigures(point.smallestDetailUm, 2),
+              formatFigures(point.depthMm, 2),
+            ],
+          }))}
       />
       <Txt kind="small" tone="soft">
         {`Depth by ${reading.cocMm.why.name.toLowerCase()}, ${quantityText(reading.cocMm, units)}. The working f-number is ${formatFigures(reading.workingFNumber.value / set, 3)} times the one on the lens.`}

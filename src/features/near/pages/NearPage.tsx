@@ -36,10 +36,20 @@ export function NearPage({ title, keys, worksWithout = false, children }: Props)
     <Page title={title} up="/near" keys={keys}>
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         {ready?.now.system ? (
-          children({ situation: ready.now.situation, system: ready.now.system, reading: ready.now.reading, kit: ready.kit, ways: ready.ways })
+          children({
+            situation: ready.now.situation,
+            system: ready.now.system,
+            reading: ready.now.reading,
+            kit: ready.kit,
+            ways: ready.ways,
+          })
         ) : (
           <Txt tone="soft" role="status">
-            {desk.status === 'loading' ? 'Opening …' : desk.status === 'ready' ? desk.now.problem?.message : 'Take a set-up and a subject in hand first.'}
+            {desk.status === 'loading'
+              ? 'Opening …'
+              : desk.status === 'ready'
+                ? desk.now.problem?.message
+                : 'Take a set-up and a subject in hand first.'}
           </Txt>
         )}
       </ScrollView>

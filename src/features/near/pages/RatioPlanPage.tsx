@@ -41,8 +41,12 @@ export default function RatioPlanPage() {
   );
 }
 
-const partName = (kit: Kit, id: string): string => [...kit.optics, ...kit.adapters].find((row) => row.id === id)?.data.name ?? '?';
-const linkText = (kit: Kit, route: RatioRoute): string => route.links.map((link) => `${partName(kit, link.id)}${link.usedMm ? ` ${link.usedMm.join(' + ')} mm` : ''}`).join(' + ');
+const partName = (kit: Kit, id: string): string =>
+  [...kit.optics, ...kit.adapters].find((row) => row.id === id)?.data.name ?? '?';
+const linkText = (kit: Kit, route: RatioRoute): string =>
+  route.links
+    .map((link) => `${partName(kit, link.id)}${link.usedMm ? ` ${link.usedMm.join(' + ')} mm` : ''}`)
+    .join(' + ');
 
 function Plan({ situation, system, kit }: NearPageParts) {
   const [aim, setAim] = useState<(typeof AIMS)[number]['value']>('ratio');
@@ -53,7 +57,10 @@ function Plan({ situation, system, kit }: NearPageParts) {
   const { subject } = situation;
   const axis = SUBJECT_KINDS[subject.kind].axis;
   const side = axis === 'width' ? system.used.widthMm : system.used.heightMm;
-  const wanted = useMemo(() => (aim === 'ratio' ? [ratio] : aim === 'share' ? [((share / 100) * side) / subject.sizeMm] : several), [aim, ratio, share, several, side, subject.sizeMm]);
+  const wanted = useMemo(
+    () => (aim === 'ratio' ? [ratio] : aim === 'share' ? [((share / 100) * side) / subject.sizeMm] : several),
+    [aim, ratio, share, several, side, subject.sizeMm],
+  );
   const body = situation.setup.body;
   const [done, setDone] = useState<{ for: number[]; plans: RatioPlan[] } | null>(null);
   const [progress, setProgress] = useState<{ for: number[]; share: number } | null>(null);
@@ -62,38 +69,94 @@ function Plan({ situation, system, kit }: NearPageParts) {
   const present = situation.links;
   useEffect(() => {
     if (stopped === wanted) return;
-    return seekRatios({ ...ratioKitOf(kit, body), ratios: wanted, present }, (share) => setProgress({ for: wanted, share }), (plans) => setDone({ for: wanted, plans }), () => {
-      setFailed(wanted);
-      setStopped(wanted);
-    });
+    return seekRatios(
+      { ...ratioKitOf(kit, body), ratios: wanted, present },
+      (share) => setProgress({ for: wanted, share }),
+      (plans) => setDone({ for: wanted, plans }),
+      () => {
+        setFailed(wanted);
+        setStopped(wanted);
+      },
+    );
   }, [wanted, kit, body, present, stopped]);
   const plans = done?.for === wanted ? done.plans : null;
   const isLens = (id: string) => kit.optics.some((row) => row.id === id && row.data.kind === 'lens');
   return (
     <>
       <Choice label="What I want" options={AIMS} value={aim} onChange={setAim} />
-      {aim === 'ratio' ? <NumberField label="Ratio" value={ratio} unit="none" shownUnit=": 1" minimum={0.02} maximum={50} onChange={(value) => value !== null && setRatio(value)} testID="wanted-ratio" /> : null}
+      {aim === 'ratio' ? (
+        <NumberField
+          label="Ratio"
+          value={ratio}
+          unit="none"
+          shownUnit=": 1"
+          minimum={0.02}
+          maximum={50}
+          onChange={(value) => value !== null && setRatio(value)}
+          testID="wanted-ratio"
+        />
+      ) : null}
       {aim === 'share' ? (
         <>
-          <NumberField label={`${subject.name} across the frame’s ${axis}`} value={share} unit="none" shownUnit="%" minimum={1} maximum={500} onChange={(value) => value !== null && setShare(value)} />
+          <NumberField
+            label={`${subject.name} across the frame’s ${axis}`}
+            value={share}
+            unit="none"
+            shownUnit="%"
+            minimum={1}
+            maximum={500}
+            onChange={(value) => value !== null && setShare(value)}
+          />
           <Txt kind="small" tone="soft">
             {`${formatFigures(subject.sizeMm, 3)} mm across ${formatFigures(share, 3)} % of ${formatFigures(side, 3)} mm needs ${formatRatio(wanted[0] ?? 1)}.`}
           </Txt>
         </>
       ) : null}
-      {aim === 'round' ? <NumbersField label="Ratios, such as 0.5 + 1 + 2" value={several} onChange={setSeveral} /> : null}
+      {aim === 'round' ? (
+        <NumbersField label="Ratios, such as 0.5 + 1 + 2" value={several} onChange={setSeveral} />
+      ) : null}
       {plans === null ? (
         <View style={{ gap: space.small }}>
-          <Txt role="status">{stopped === wanted ? (failed === wanted ? 'The search could not run: its part of Jauge did not arrive. Start the server again, then go on.' : 'Stopped.') : `Trying every combination … ${formatFixed(progress?.for === wanted ? progress.share * 100 : 0)} %`}</Txt>
-          {stopped === wanted ? <Key title="Go on" onPress={() => {
-            setFailed(null);
-            setStopped(null);
-          }} /> : <Key title="Stop" onPress={() => setStopped(wanted)} />}
+          <Txt role="status">
+            {stopped === wanted
+              ? failed === wanted
+                ? 'The search could not run: its part of Jauge did not arrive. Start the server again, then go on.'
+                : 'Stopped.'
+              : `Trying every combination … ${formatFixed(progress?.for === wanted ? progress.share * 100 : 0)} %`}
+          </Txt>
+          {stopped === wanted ? (
+            <Key
+              title="Go on"
+              onPress={() => {
+                setFailed(null);
+                setStopped(null);
+              }}
+            />
+          ) : (
+            <Key title="Stop" onPress={() => setStopped(wanted)} />
+          )}
         </View>
       ) : aim === 'round' ? (
-        <Round stops={leastSwaps(plans.map((plan, i) => ({ wanted: wanted[i]!, routes: plan.routes })), present, isLens)} kit={kit} bodyId={situation.setupRow.data.bodyId} modeId={situation.setup.modeId} />
+        <Round
+          stops={leastSwaps(
+            plans.map((plan, i) => ({ wanted: wanted[i]!, routes: plan.routes })),
+            present,
+            isLens,
+          )}
+          kit={kit}
+          bodyId={situation.setupRow.data.bodyId}
+          modeId={situation.setup.modeId}
+        />
       ) : (
-        <Routes plan={plans[0]!} order={order} setOrder={setOrder} kit={kit} bodyId={situation.setupRow.data.bodyId} modeId={situation.setup.modeId} wanted={wanted[0]!} />
+        <Routes
+          plan={plans[0]!}
+          order={order}
+          setOrder={setOrder}
+          kit={kit}
+          bodyId={situation.setupRow.data.bodyId}
+          modeId={situation.setup.modeId}
+          wanted={wanted[0]!}
+        />
       )}
     </>
   );
@@ -105,7 +168,13 @@ interface Where {
   modeId: string;
 }
 
-function Routes({ plan, order, setOrder, wanted, ...where }: Where & { plan: RatioPlan; order: RatioOrder; setOrder: (order: RatioOrder) => void; wanted: number }) {
+function Routes({
+  plan,
+  order,
+  setOrder,
+  wanted,
+  ...where
+}: Where & { plan: RatioPlan; order: RatioOrder; setOrder: (order: RatioOrder) => void; wanted: number }) {
   const ranked = useMemo(() => rankRatioRoutes(plan.routes, order), [plan, order]);
   return (
     <>
@@ -147,19 +216,43 @@ function OneRoute({ route, kit, bodyId, modeId }: Where & { route: RatioRoute })
   const take = () => {
     const chain = storedLinks(route.links, kit);
     const { chooseSetup, setNearRatio } = useInHand.getState();
-    const known = kit.setups.find((row) => row.data.bodyId === bodyId && row.data.modeId === modeId && JSON.stringify(row.data.chain) === JSON.stringify(chain));
+    const known = kit.setups.find(
+      (row) =>
+        row.data.bodyId === bodyId &&
+        row.data.modeId === modeId &&
+        JSON.stringify(row.data.chain) === JSON.stringify(chain),
+    );
     chooseSetup(known ? known.id : createRow('setups', { name: names.slice(0, 120), bodyId, modeId, chain }));
     setNearRatio(route.ratio);
     router.push('/near' as Href);
   };
-  const room = route.workingMm === undefined ? '' : route.workingMm <= 0 ? 'no room in front' : `${shownText(showSubjectMm(route.workingMm, units, 2))} in front`;
-  const range = route.highest / route.lowest < 1.005 ? 'this ratio only' : `from ${formatRatio(Math.max(route.lowest, 0.01))} to ${formatRatio(route.highest)}`;
+  const room =
+    route.workingMm === undefined
+      ? ''
+      : route.workingMm <= 0
+        ? 'no room in front'
+        : `${shownText(showSubjectMm(route.workingMm, units, 2))} in front`;
+  const range =
+    route.highest / route.lowest < 1.005
+      ? 'this ratio only'
+      : `from ${formatRatio(Math.max(route.lowest, 0.01))} to ${formatRatio(route.highest)}`;
   return (
     <View role="listitem" style={styles.route}>
       <View style={styles.words}>
         <Txt kind="strong">{names}</Txt>
-        <Txt kind="small">{[`${formatRatio(route.ratio)} ± ${formatFigures(route.errorShare * 100, 1)} %${route.measured ? ', measured' : ''}`, room, `${formatStops(Math.min(0, route.stops))}`].filter((word) => word !== '').join(' · ')}</Txt>
-        <Txt kind="small" tone="soft">{`${route.swaps === 0 ? 'no swap' : route.swaps === 1 ? '1 piece to swap' : `${route.swaps} pieces to swap`} · ${range}`}</Txt>
+        <Txt kind="small">
+          {[
+            `${formatRatio(route.ratio)} ± ${formatFigures(route.errorShare * 100, 1)} %${route.measured ? ', measured' : ''}`,
+            room,
+            `${formatStops(Math.min(0, route.stops))}`,
+          ]
+            .filter((word) => word !== '')
+            .join(' · ')}
+        </Txt>
+        <Txt
+          kind="small"
+          tone="soft"
+        >{`${route.swaps === 0 ? 'no swap' : route.swaps === 1 ? '1 piece to swap' : `${route.swaps} pieces to swap`} · ${range}`}</Txt>
       </View>
       <Key title={`Take ${names}`} icon="check" iconOnly onPress={take} />
     </View>
@@ -167,6 +260,13 @@ function OneRoute({ route, kit, bodyId, modeId }: Where & { route: RatioRoute })
 }
 
 const useStyles = stylesOf((palette) => ({
-  route: { flexDirection: 'row', alignItems: 'center', gap: space.medium, paddingVertical: space.medium, borderBottomWidth: 1, borderColor: palette.hairline },
+  route: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.medium,
+    paddingVertical: space.medium,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   words: { flex: 1, gap: 2 },
 }));

@@ -30,12 +30,24 @@ function Sizes({ situation, system, reading, kit, ways }: NearPageParts) {
   const length = (mm: number) => shownText(showSubjectMm(mm, units, 3));
   const drawn = Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 828);
   // The same optics at the same ratio on every body: only the frame and the pixels change.
-  const bodies = kit.bodies.filter((row) => !row.data.retired).flatMap((row) => {
-    const folded = foldSystem({ ...situation.setup, body: row.data, modeId: WHOLE_SENSOR_ID }, situation.convention);
-    const own = folded.ok ? readNear({ ...situation, ...ways, system: { ...folded.value, optics: system.optics }, ratio, fNumber: situation.nearFNumber }) : null;
-    return own?.ok ? [{ row, reading: own.value }] : [];
-  });
-  const alike = bodies.filter((each) => Math.abs(each.reading.pixelsOnSubject.value / reading.pixelsOnSubject.value - 1) < 0.03).length;
+  const bodies = kit.bodies
+    .filter((row) => !row.data.retired)
+    .flatMap((row) => {
+      const folded = foldSystem({ ...situation.setup, body: row.data, modeId: WHOLE_SENSOR_ID }, situation.convention);
+      const own = folded.ok
+        ? readNear({
+            ...situation,
+            ...ways,
+            system: { ...folded.value, optics: system.optics },
+            ratio,
+            fNumber: situation.nearFNumber,
+          })
+        : null;
+      return own?.ok ? [{ row, reading: own.value }] : [];
+    });
+  const alike = bodies.filter(
+    (each) => Math.abs(each.reading.pixelsOnSubject.value / reading.pixelsOnSubject.value - 1) < 0.03,
+  ).length;
   return (
     <>
       <ThreeSizesDrawing
@@ -46,19 +58,39 @@ function Sizes({ situation, system, reading, kit, ways }: NearPageParts) {
         frameWidthMm={system.used.widthMm}
         frameHeightMm={system.used.heightMm}
         width={drawn}
-        texts={[`real, ${length(subject.sizeMm)}`, `on the sensor, ${length(onSensor)}`, `on the screen, ${length(onScreen)}`]}
+        texts={[
+          `real, ${length(subject.sizeMm)}`,
+          `on the sensor, ${length(onSensor)}`,
+          `on the screen, ${length(onScreen)}`,
+        ]}
         description={`${subject.name} at one scale: ${length(subject.sizeMm)} in reality, ${length(onSensor)} on the sensor of ${formatFigures(system.used.widthMm)} mm, ${length(onScreen)} on a screen ${formatFigures(ways.screenWidthMm)} mm wide.`}
       />
       <View style={{ gap: space.medium }}>
-        <Size name="Reproduction ratio" value={formatRatio(ratio)} words={`Size on the sensor ÷ real size. It belongs to the optics and is the same on every body.`} />
-        <Size name="Framed magnification" value={`${formatFigures(reading.framedMagnification.value, 3)}\u202f×`} words={`Ratio × crop factor ${formatFigures(system.cropFactor.value, 3)}: how tightly it is framed. A smaller sensor shows a smaller piece; nothing is drawn larger.`} />
+        <Size
+          name="Reproduction ratio"
+          value={formatRatio(ratio)}
+          words={`Size on the sensor ÷ real size. It belongs to the optics and is the same on every body.`}
+        />
+        <Size
+          name="Framed magnification"
+          value={`${formatFigures(reading.framedMagnification.value, 3)}\u202f×`}
+          words={`Ratio × crop factor ${formatFigures(system.cropFactor.value, 3)}: how tightly it is framed. A smaller sensor shows a smaller piece; nothing is drawn larger.`}
+        />
         <Size
           name="On the screen"
           value={`${formatFigures(reading.screenMagnification.value, 3)}\u202f×`}
           words={`The screen enlarges the sensor’s picture, a small sensor’s more.${reading.cameraScreenMagnification ? ` On the camera’s own screen ${formatFigures(reading.cameraScreenMagnification.value, 2)}\u202f×.` : ''} The pixels stay: ${quantityText(reading.pixelsOnSubject, units)}.`}
         />
       </View>
-      <NumberField label="Width of the screen or print" value={ways.screenWidthMm} unit="mm" shownUnit="mm" minimum={10} maximum={20_000} onChange={(value) => value !== null && prefer({ screenWidthMm: value })} />
+      <NumberField
+        label="Width of the screen or print"
+        value={ways.screenWidthMm}
+        unit="mm"
+        shownUnit="mm"
+        minimum={10}
+        maximum={20_000}
+        onChange={(value) => value !== null && prefer({ screenWidthMm: value })}
+      />
       <Txt kind="title" level={2}>
         {`The same ${formatRatio(ratio)} on every body`}
       </Txt>
@@ -66,7 +98,12 @@ function Sizes({ situation, system, reading, kit, ways }: NearPageParts) {
         kind={subject.kind}
         onSensorMm={onSensor}
         width={drawn}
-        frames={bodies.map(({ row, reading: own }) => ({ key: row.id, widthMm: row.data.sensor.widthMm, heightMm: row.data.sensor.heightMm, texts: [row.data.name, quantityText(own.pixelsOnSubject, units)] }))}
+        frames={bodies.map(({ row, reading: own }) => ({
+          key: row.id,
+          widthMm: row.data.sensor.widthMm,
+          heightMm: row.data.sensor.heightMm,
+          texts: [row.data.name, quantityText(own.pixelsOnSubject, units)],
+        }))}
         description={`The sensors of ${bodies.map(({ row }) => row.data.name).join(', ')} at one scale, with the same picture of ${subject.name}, ${length(onSensor)}, on each.`}
       />
       <Table
@@ -75,7 +112,13 @@ function Sizes({ situation, system, reading, kit, ways }: NearPageParts) {
         rows={bodies.map(({ row, reading: own }) => ({
           key: row.id,
           strong: row.id === situation.setupRow.data.bodyId,
-          cells: [row.data.name, formatFixed(own.pixelsOnSubject.value), length(own.fieldWidthMm.value), `${formatFigures(own.framedMagnification.value, 2)}\u202f×`, `${formatFigures(own.screenMagnification.value, 2)}\u202f×`],
+          cells: [
+            row.data.name,
+            formatFixed(own.pixelsOnSubject.value),
+            length(own.fieldWidthMm.value),
+            `${formatFigures(own.framedMagnification.value, 2)}\u202f×`,
+            `${formatFigures(own.screenMagnification.value, 2)}\u202f×`,
+          ],
         }))}
       />
       <Txt kind="small" tone="soft">

@@ -35,12 +35,25 @@ function Stack({ situation, system, reading }: NearPageParts) {
   const coverMm = typed ?? Number(subjectDepthMm(situation.subject.kind, situation.subject.sizeMm).toPrecision(2));
   // A knob is read in hundredths of a turn.
   const railStepUm = rail === 'steps' ? stepUm : turnMm * 10;
-  const plan = stackPlan({ coverMm, depthMm: reading.depthMm.value, overlap, railStepUm, secondsPerFrame: seconds, fileSizeMb: system.fileSizeMb });
+  const plan = stackPlan({
+    coverMm,
+    depthMm: reading.depthMm.value,
+    overlap,
+    railStepUm,
+    secondsPerFrame: seconds,
+    fileSizeMb: system.fileSizeMb,
+  });
   const railText = (steps: number) => (rail === 'steps' ? formatFixed(steps) : formatFigures(steps / 100, 4));
   const unit = rail === 'steps' ? 'Steps' : 'Turns';
   const save = () => {
     if (!plan.ok) return;
-    const rows = plan.value.frames.map((frame) => ({ frame: frame.frame, position_mm: Number(frame.positionMm.toFixed(4)), [rail === 'steps' ? 'rail_steps' : 'rail_turns']: Number((rail === 'steps' ? frame.railSteps : frame.railSteps / 100).toFixed(3)) }));
+    const rows = plan.value.frames.map((frame) => ({
+      frame: frame.frame,
+      position_mm: Number(frame.positionMm.toFixed(4)),
+      [rail === 'steps' ? 'rail_steps' : 'rail_turns']: Number(
+        (rail === 'steps' ? frame.railSteps : frame.railSteps / 100).toFixed(3),
+      ),
+    }));
     saveFile('focus-stack.csv', new Blob([Papa.unparse(rows, { newline: '\r\n' }), '\r\n'], { type: 'text/csv' }));
   };
   return (
@@ -50,20 +63,69 @@ function Stack({ situation, system, reading }: NearPageParts) {
       </Txt>
       <View style={row}>
         <View style={half}>
-          <NumberField label="Depth to cover" value={coverMm} unit="mm" shownUnit="mm" minimum={0.001} maximum={1000} onChange={setTyped} testID="cover-field" />
+          <NumberField
+            label="Depth to cover"
+            value={coverMm}
+            unit="mm"
+            shownUnit="mm"
+            minimum={0.001}
+            maximum={1000}
+            onChange={setTyped}
+            testID="cover-field"
+          />
         </View>
         <View style={half}>
-          <NumberField label="Overlap" value={overlap * 100} unit="none" shownUnit="%" minimum={0} maximum={90} onChange={(value) => value !== null && setOverlap(value / 100)} />
+          <NumberField
+            label="Overlap"
+            value={overlap * 100}
+            unit="none"
+            shownUnit="%"
+            minimum={0}
+            maximum={90}
+            onChange={(value) => value !== null && setOverlap(value / 100)}
+          />
         </View>
         <View style={half}>
-          <NumberField label="Flash recycling, or settling, a frame" value={seconds} unit="none" shownUnit="s" minimum={0} maximum={600} onChange={(value) => value !== null && setSeconds(value)} />
+          <NumberField
+            label="Flash recycling, or settling, a frame"
+            value={seconds}
+            unit="none"
+            shownUnit="s"
+            minimum={0}
+            maximum={600}
+            onChange={(value) => value !== null && setSeconds(value)}
+          />
         </View>
       </View>
-      <Choice label="The rail" options={[{ value: 'steps', name: 'Motor, steps' }, { value: 'turns', name: 'Knob, turns' }]} value={rail} onChange={setRail} />
+      <Choice
+        label="The rail"
+        options={[
+          { value: 'steps', name: 'Motor, steps' },
+          { value: 'turns', name: 'Knob, turns' },
+        ]}
+        value={rail}
+        onChange={setRail}
+      />
       {rail === 'steps' ? (
-        <NumberField label="One step" value={stepUm} unit="none" shownUnit="µm" minimum={0.01} maximum={10_000} onChange={(value) => value !== null && setStepUm(value)} />
+        <NumberField
+          label="One step"
+          value={stepUm}
+          unit="none"
+          shownUnit="µm"
+          minimum={0.01}
+          maximum={10_000}
+          onChange={(value) => value !== null && setStepUm(value)}
+        />
       ) : (
-        <NumberField label="One turn" value={turnMm} unit="mm" shownUnit="mm" minimum={0.01} maximum={100} onChange={(value) => value !== null && setTurnMm(value)} />
+        <NumberField
+          label="One turn"
+          value={turnMm}
+          unit="mm"
+          shownUnit="mm"
+          minimum={0.01}
+          maximum={100}
+          onChange={(value) => value !== null && setTurnMm(value)}
+        />
       )}
       {plan.ok ? (
         <>
@@ -77,9 +139,14 @@ function Stack({ situation, system, reading }: NearPageParts) {
           <Table
             label="Rail positions"
             heads={['Frame', 'Position, mm', unit]}
-            rows={plan.value.frames.slice(0, MOST_LINES).map((frame) => ({ key: String(frame.frame), cells: [String(frame.frame), formatFixed(frame.positionMm, 3), railText(frame.railSteps)] }))}
+            rows={plan.value.frames.slice(0, MOST_LINES).map((frame) => ({
+              key: String(frame.frame),
+              cells: [String(frame.frame), formatFixed(frame.positionMm, 3), railText(frame.railSteps)],
+            }))}
           />
-          {plan.value.frames.length > MOST_LINES ? <Txt tone="soft">{`… and ${plan.value.frames.length - MOST_LINES} more in the file.`}</Txt> : null}
+          {plan.value.frames.length > MOST_LINES ? (
+            <Txt tone="soft">{`… and ${plan.value.frames.length - MOST_LINES} more in the file.`}</Txt>
+          ) : null}
         </>
       ) : (
         <Txt tone="needle" role="alert">

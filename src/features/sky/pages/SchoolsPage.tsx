@@ -26,17 +26,33 @@ function Schools({ desk }: { desk: Ready }) {
   const { situation, system } = desk;
   const record = useLensRecord(situation, system.markedFocalMm);
   const ways = useMemo(() => starWays(sky, record), [sky, record]);
-  const reading = useMemo(() => readStars({ system, output: situation.output, ...ways }), [system, situation.output, ways]);
+  const reading = useMemo(
+    () => readStars({ system, output: situation.output, ...ways }),
+    [system, situation.output, ways],
+  );
   const centrePx = reading.centreTolerancePx.value;
   const cornerPx = reading.cornerTolerancePx.value;
   const others = useMemo(
     () =>
-      [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.otherSetups].flatMap(({ name, setup }) => {
-        const folded = foldSystem(setup, situation.convention);
-        if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];
-        const found = readStars({ system: folded.value, output: situation.output, ...ways });
-        return [{ key: name, cells: [name, secondsText(found.limitS.value), secondsText(found.centreS.value), `${formatFigures(found.pixelScaleArcsec.value, 2)}″`], strong: name === situation.setupRow.data.name }];
-      }),
+      [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.otherSetups].flatMap(
+        ({ name, setup }) => {
+          const folded = foldSystem(setup, situation.convention);
+          if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];
+          const found = readStars({ system: folded.value, output: situation.output, ...ways });
+          return [
+            {
+              key: name,
+              cells: [
+                name,
+                secondsText(found.limitS.value),
+                secondsText(found.centreS.value),
+                `${formatFigures(found.pixelScaleArcsec.value, 2)}″`,
+              ],
+              strong: name === situation.setupRow.data.name,
+            },
+          ];
+        },
+      ),
     [situation, ways],
   );
   return (
@@ -46,11 +62,19 @@ function Schools({ desk }: { desk: Ready }) {
       </Txt>
       <View role="radiogroup" aria-label="School">
         {reading.rules.map((rule) => (
-          <School key={rule.rule} rule={rule} centrePx={centrePx} cornerPx={cornerPx} onPress={() => sky.set({ rule: rule.rule, exposureS: null })} />
+          <School
+            key={rule.rule}
+            rule={rule}
+            centrePx={centrePx}
+            cornerPx={cornerPx}
+            onPress={() => sky.set({ rule: rule.rule, exposureS: null })}
+          />
         ))}
       </View>
       <Txt kind="small" tone="soft">
-        Rules of thumb know neither where the camera points nor the corners; near the pole of the sky they are too strict, at the equator with small pixels too long. Those who follow them say: good enough for the size they show, and quickly reckoned in the dark. Both are right for their pictures.
+        Rules of thumb know neither where the camera points nor the corners; near the pole of the sky they are too
+        strict, at the equator with small pixels too long. Those who follow them say: good enough for the size they
+        show, and quickly reckoned in the dark. Both are right for their pictures.
       </Txt>
       <Txt kind="title" level={2}>
         The other set-ups by the same school
@@ -61,14 +85,31 @@ function Schools({ desk }: { desk: Ready }) {
   );
 }
 
-function School({ rule, centrePx, cornerPx, onPress }: { rule: RuleReading; centrePx: number; cornerPx: number; onPress: () => void }) {
+function School({
+  rule,
+  centrePx,
+  cornerPx,
+  onPress,
+}: {
+  rule: RuleReading;
+  centrePx: number;
+  cornerPx: number;
+  onPress: () => void;
+}) {
   const styles = useStyles();
   const passes = (px: number, most: number) => px <= most * (1 + 1e-6);
   const centre = passes(rule.centrePx, centrePx);
   const corner = passes(rule.worstPx, cornerPx);
   const mark = (ok: boolean) => (ok ? '●' : '▽');
   return (
-    <Pressable role="radio" aria-checked={rule.chosen} onPress={onPress} style={[styles.school, rule.chosen && styles.chosen]} testID={`school-${rule.rule}`} aria-label={`${rule.name}: ${secondsText(rule.seconds)}; centre ${runText(rule.centrePx)}, ${centre ? 'passes' : 'runs'}; corner ${runText(rule.worstPx)}, ${corner ? 'passes' : 'runs'}`}>
+    <Pressable
+      role="radio"
+      aria-checked={rule.chosen}
+      onPress={onPress}
+      style={[styles.school, rule.chosen && styles.chosen]}
+      testID={`school-${rule.rule}`}
+      aria-label={`${rule.name}: ${secondsText(rule.seconds)}; centre ${runText(rule.centrePx)}, ${centre ? 'passes' : 'runs'}; corner ${runText(rule.worstPx)}, ${corner ? 'passes' : 'runs'}`}
+    >
       <View style={styles.words}>
         <Txt kind="strong">{rule.name}</Txt>
         <Txt kind="fine" tone="soft">
@@ -89,8 +130,21 @@ function School({ rule, centrePx, cornerPx, onPress }: { rule: RuleReading; cent
 }
 
 const useStyles = stylesOf((palette) => ({
-  school: { flexDirection: 'row', gap: space.page, minHeight: TARGET, paddingVertical: space.medium, borderTopWidth: 1, borderColor: palette.hairline, alignItems: 'center' },
-  chosen: { backgroundColor: palette.raised, borderLeftWidth: 3, borderLeftColor: palette.needle, paddingLeft: space.medium },
+  school: {
+    flexDirection: 'row',
+    gap: space.page,
+    minHeight: TARGET,
+    paddingVertical: space.medium,
+    borderTopWidth: 1,
+    borderColor: palette.hairline,
+    alignItems: 'center',
+  },
+  chosen: {
+    backgroundColor: palette.raised,
+    borderLeftWidth: 3,
+    borderLeftColor: palette.needle,
+    paddingLeft: space.medium,
+  },
   words: { flex: 1 },
   figures: { width: 128, alignItems: 'flex-end' },
   end: { height: space.page },

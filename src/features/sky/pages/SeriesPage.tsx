@@ -2,7 +2,13 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { StarTest } from '@/contract/schemas/starTest';
 import { readStars } from '@/core/sky/readStars';
-import { FRAME_VERDICT_NAMES, contradictionsIn, learnTolerance, seriesExposures, type FrameVerdict } from '@/core/sky/testSeries';
+import {
+  FRAME_VERDICT_NAMES,
+  contradictionsIn,
+  learnTolerance,
+  seriesExposures,
+  type FrameVerdict,
+} from '@/core/sky/testSeries';
 import { formatFigures } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
 import { saveFile } from '@/data/files';
@@ -23,7 +29,10 @@ import type { SkyDesk } from '../useSkyDesk';
 
 /** More pictures than this nobody judges. */
 const MOST_FRAMES = 40;
-const VERDICTS = (Object.keys(FRAME_VERDICT_NAMES) as FrameVerdict[]).map((value) => ({ value, name: FRAME_VERDICT_NAMES[value] }));
+const VERDICTS = (Object.keys(FRAME_VERDICT_NAMES) as FrameVerdict[]).map((value) => ({
+  value,
+  name: FRAME_VERDICT_NAMES[value],
+}));
 
 /** A test series: exposures, a checklist, a verdict for each picture, and what is learned from them. */
 export default function SeriesPage() {
@@ -40,7 +49,10 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
   const { rows } = useRows('starTests');
   const [judged, setJudged] = useState<Judged>({});
   const { fromS, toS, stepS } = sky.series;
-  const exposures = useMemo(() => (toS >= fromS && (toS - fromS) / stepS < MOST_FRAMES ? seriesExposures(fromS, toS, stepS) : []), [fromS, toS, stepS]);
+  const exposures = useMemo(
+    () => (toS >= fromS && (toS - fromS) / stepS < MOST_FRAMES ? seriesExposures(fromS, toS, stepS) : []),
+    [fromS, toS, stepS],
+  );
   const frames = useMemo(() => {
     const ways = starWays(sky, record);
     return exposures.map((seconds) => {
@@ -53,10 +65,17 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
   const contradictions = contradictionsIn(withVerdicts);
   const opticId = lensIdOf(situation);
   const own = rows.filter((row) => row.data.opticId === opticId && row.data.frames.length > 0);
-  const judge = (seconds: number, where: 'centre' | 'corner', verdict: FrameVerdict) => setJudged((before) => ({ ...before, [seconds]: { ...before[seconds], [where]: verdict } }));
+  const judge = (seconds: number, where: 'centre' | 'corner', verdict: FrameVerdict) =>
+    setJudged((before) => ({ ...before, [seconds]: { ...before[seconds], [where]: verdict } }));
   const keep = () => {
     if (!opticId) return;
-    createRow('starTests', { name: `${system.lens.name}, ${exposures.length} pictures`, opticId, focalMm: system.markedFocalMm, frames: withVerdicts.filter((frame) => frame.centre ?? frame.corner), takenAt: new Date().toISOString() });
+    createRow('starTests', {
+      name: `${system.lens.name}, ${exposures.length} pictures`,
+      opticId,
+      focalMm: system.markedFocalMm,
+      frames: withVerdicts.filter((frame) => frame.centre ?? frame.corner),
+      takenAt: new Date().toISOString(),
+    });
     setJudged({});
     sky.set({ toleranceKind: 'own', exposureS: null });
   };
@@ -68,17 +87,54 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
     `One picture each: ${exposures.map((seconds) => secondsText(seconds)).join(', ')}.`,
     'Then look: the centre first, then the corners; at full frame as you show it, and at 100 %.',
   ];
-  const card = () => saveFile('star-test.md', new Blob([`# Star test: ${system.lens.name} on ${system.body.name}\n\n${checklist.map((line) => `- [ ] ${line}`).join('\n')}\n`], { type: 'text/markdown' }));
+  const card = () =>
+    saveFile(
+      'star-test.md',
+      new Blob(
+        [
+          `# Star test: ${system.lens.name} on ${system.body.name}\n\n${checklist.map((line) => `- [ ] ${line}`).join('\n')}\n`,
+        ],
+        { type: 'text/markdown' },
+      ),
+    );
   return (
     <>
       <FieldRow>
-        <NumberField label="From" value={fromS} unit="none" shownUnit="s" minimum={0.1} maximum={3600} onChange={(value) => value !== null && sky.set({ series: { ...sky.series, fromS: value } })} testID="series-from" />
-        <NumberField label="to" value={toS} unit="none" shownUnit="s" minimum={0.1} maximum={3600} onChange={(value) => value !== null && sky.set({ series: { ...sky.series, toS: value } })} testID="series-to" />
-        <NumberField label="by" value={stepS} unit="none" shownUnit="s" minimum={0.1} maximum={600} onChange={(value) => value !== null && sky.set({ series: { ...sky.series, stepS: value } })} />
+        <NumberField
+          label="From"
+          value={fromS}
+          unit="none"
+          shownUnit="s"
+          minimum={0.1}
+          maximum={3600}
+          onChange={(value) => value !== null && sky.set({ series: { ...sky.series, fromS: value } })}
+          testID="series-from"
+        />
+        <NumberField
+          label="to"
+          value={toS}
+          unit="none"
+          shownUnit="s"
+          minimum={0.1}
+          maximum={3600}
+          onChange={(value) => value !== null && sky.set({ series: { ...sky.series, toS: value } })}
+          testID="series-to"
+        />
+        <NumberField
+          label="by"
+          value={stepS}
+          unit="none"
+          shownUnit="s"
+          minimum={0.1}
+          maximum={600}
+          onChange={(value) => value !== null && sky.set({ series: { ...sky.series, stepS: value } })}
+        />
       </FieldRow>
       {exposures.length ? null : (
         <Txt tone="caution" role="status">
-          {toS < fromS ? 'The longest exposure is shorter than the first. Make it longer.' : `That is more than ${MOST_FRAMES} pictures. Take a larger step.`}
+          {toS < fromS
+            ? 'The longest exposure is shorter than the first. Make it longer.'
+            : `That is more than ${MOST_FRAMES} pictures. Take a larger step.`}
         </Txt>
       )}
       <View style={styles.list} role="list" aria-label="Checklist">
@@ -95,11 +151,25 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
       {frames.map((frame) => (
         <View key={frame.seconds} style={styles.frame} testID={`frame-${frame.seconds}`}>
           <Txt kind="strong">
-            {secondsText(frame.seconds)} <Txt kind="small" tone="soft">{`runs ${runText(frame.centrePx)} in the centre, ${runText(frame.cornerPx)} in the corner`}</Txt>
+            {secondsText(frame.seconds)}{' '}
+            <Txt
+              kind="small"
+              tone="soft"
+            >{`runs ${runText(frame.centrePx)} in the centre, ${runText(frame.cornerPx)} in the corner`}</Txt>
           </Txt>
           <View style={styles.row}>
-            <Choice label={`Centre at ${secondsText(frame.seconds)}`} value={judged[frame.seconds]?.centre ?? null} options={VERDICTS} onChange={(verdict) => judge(frame.seconds, 'centre', verdict)} />
-            <Choice label={`Corners at ${secondsText(frame.seconds)}`} value={judged[frame.seconds]?.corner ?? null} options={VERDICTS} onChange={(verdict) => judge(frame.seconds, 'corner', verdict)} />
+            <Choice
+              label={`Centre at ${secondsText(frame.seconds)}`}
+              value={judged[frame.seconds]?.centre ?? null}
+              options={VERDICTS}
+              onChange={(verdict) => judge(frame.seconds, 'centre', verdict)}
+            />
+            <Choice
+              label={`Corners at ${secondsText(frame.seconds)}`}
+              value={judged[frame.seconds]?.corner ?? null}
+              options={VERDICTS}
+              onChange={(verdict) => judge(frame.seconds, 'corner', verdict)}
+            />
           </View>
         </View>
       ))}
@@ -111,7 +181,10 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
           <Key title="Keep it and go by it" icon="bookmark-add" weight="strong" onPress={keep} />
         </>
       ) : (
-        <Txt tone="soft">Call at least one picture fine in the centre and one in the corners, shorter than any that is not; then your tolerance is known.</Txt>
+        <Txt tone="soft">
+          Call at least one picture fine in the centre and one in the corners, shorter than any that is not; then your
+          tolerance is known.
+        </Txt>
       )}
       {contradictions.map((each) => (
         <Txt key={`${each.where} ${each.seconds}`} tone="caution" testID="contradiction">
@@ -130,7 +203,13 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
                 <Txt kind="small" style={styles.words}>
                   {`${row.data.takenAt.slice(0, 10)}: ${row.data.name} at ${formatFigures(row.data.focalMm, 3)}\u202fmm${found ? `, ${formatFigures(found.centrePx, 2)}\u202fpx and ${formatFigures(found.cornerPx, 2)}\u202fpx` : ''}`}
                 </Txt>
-                <Key title={`Delete the test of ${row.data.takenAt.slice(0, 10)}`} icon="delete-outline" iconOnly weight="plain" onPress={() => removeRow('starTests', row, row.data.name)} />
+                <Key
+                  title={`Delete the test of ${row.data.takenAt.slice(0, 10)}`}
+                  icon="delete-outline"
+                  iconOnly
+                  weight="plain"
+                  onPress={() => removeRow('starTests', row, row.data.name)}
+                />
               </View>
             );
           })}

@@ -1,5 +1,5 @@
 import { demoRows } from '@/demo/rows';
-import type { AdapterPart, AntiAliasFilter, BodySpec, OpticPart } from '@/core/kit/parts';
+import type { AdapterPart, AntiAliasFilter, BodySpec, OpticPart } from '@/core/chain/parts';
 import type { SubjectSpec } from '@/core/kit/subjects';
 import type { OutputSpec } from '@/core/output/needs';
 import { execFileSync } from 'node:child_process';

@@ -1,7 +1,7 @@
 import type { Ratio } from '@/contract/schemas/ratio';
 import type { Stored } from '@/contract/resources';
-import { isFactor } from '@/core/kit/parts';
-import type { MeasuredRatio } from '@/core/optics/measuredRatio';
+import { isFactor } from '@/core/chain/parts';
+import type { MeasuredRatio } from '@/core/chain/measuredRatio';
 import { formatFigures } from '@/core/quantity/format';
 import type { Link } from './inHand';
 import type { Kit } from './situation';

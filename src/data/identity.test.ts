@@ -1,6 +1,6 @@
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects } from '@/demo/kit';
 import type { Stored } from '@/contract/resources';
-import { mayMount, sameMount } from '@/core/kit/mounts';
+import { mayMount, sameMount } from '@/core/chain/mounts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { kitItems } from '@/features/kit/kitItems';
 import { UNREADABLE } from '@/features/kit/unreadable';

@@ -1,8 +1,8 @@
-import { mayMount } from '@/core/kit/mounts';
+import { mayMount } from '@/core/chain/mounts';
 import type { MeasuredChain, OtherMeans } from '@/core/near/otherRoutes';
 import { closeConverters, type ChainLink, type Owned, type RatioKit, type RatioPlan } from '@/core/near/planRatio';
-import { isFactor, type BodySpec, type FactorPart, type LensSpec, type Part } from '@/core/kit/parts';
-import { misfits } from '@/core/optics/mountPath';
+import { isFactor, type BodySpec, type FactorPart, type LensSpec, type Part } from '@/core/chain/parts';
+import { misfits } from '@/core/chain/mountPath';
 import type { PlanNews } from '../workers/planRatio.worker';
 import { measuredWith } from './chainLinks';
 import type { Link } from './inHand';

@@ -1,4 +1,4 @@
-import { mayMount } from '@/core/kit/mounts';
+import { mayMount } from '@/core/chain/mounts';
 import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
 import type { Optic } from '@/contract/schemas/optic';
@@ -8,7 +8,7 @@ import type { Subject } from '@/contract/schemas/subject';
 import type { Stored } from '@/contract/resources';
 import { chainWithConverters, type FarSituation } from '@/core/far/levers';
 import type { Ratio } from '@/contract/schemas/ratio';
-import { isFactor, type Part } from '@/core/kit/parts';
+import { isFactor, type Part } from '@/core/chain/parts';
 import type { SystemInput } from '@/core/optics/foldSystem';
 import type { Link, Patch, Preferences, Trial, TrialKind } from './inHand';
 import { linksWithConverters, measuredWith } from './chainLinks';

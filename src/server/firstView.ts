@@ -1,5 +1,5 @@
 import { readFar } from '@/core/far/readFar';
-import type { Part } from '@/core/kit/parts';
+import type { Part } from '@/core/chain/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { showLengthM, showQuantity, shownText } from '@/core/quantity/quantityText';

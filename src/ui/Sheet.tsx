@@ -5,6 +5,7 @@ import { Key } from './controls/Key';
 import { Txt } from './Txt';
 import { RADIUS, WIDE_FROM, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
+import { useEscape } from './useEscape';
 
 /** What is laid over every open sheet: short messages, which would otherwise lie hidden behind it. */
 export const OverSheets = createContext<ReactNode>(null);
@@ -28,6 +29,7 @@ export function Sheet({ title, onClose, onBack, children, footer }: Props) {
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const over = useContext(OverSheets);
+  const inside = useEscape(onBack ?? onClose);
   return (
     <Overlay
       isVisible
@@ -41,7 +43,7 @@ export function Sheet({ title, onClose, onBack, children, footer }: Props) {
       ]}
       aria-label={title}
     >
-      <View style={[styles.head, onBack ? styles.headBack : null]}>
+      <View ref={inside} style={[styles.head, onBack ? styles.headBack : null]}>
         {onBack ? <Key title="Back" icon="arrow-back" iconOnly weight="plain" onPress={onBack} /> : null}
         <Txt kind="title" level={2} style={styles.title}>
           {title}

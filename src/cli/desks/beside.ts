@@ -6,7 +6,7 @@ import { fairTest, fairTestCard } from '@/core/far/fairTest';
 import { rankRoutes, routesTo, type RouteTarget, type RouteWish } from '@/core/far/routes';
 import { sideBySide, type Compared, type Stance } from '@/core/far/sideBySide';
 import { told } from '@/core/far/withheld';
-import { isFactor, type FactorPart, type MountAdapterSpec } from '@/core/kit/parts';
+import { isFactor, type FactorPart, type MountAdapterSpec } from '@/core/chain/parts';
 import { neededPixels } from '@/core/output/needs';
 import { fail, ok } from '@/core/quantity/result';
 import { desk } from '../desk';

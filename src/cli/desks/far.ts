@@ -6,7 +6,7 @@ import { modesLadder } from '@/core/far/modesLadder';
 import { logDistancesM, plannerCurve, reachM } from '@/core/far/plannerCurve';
 import { readFar } from '@/core/far/readFar';
 import { told } from '@/core/far/withheld';
-import { isFactor, type FactorPart } from '@/core/kit/parts';
+import { isFactor, type FactorPart } from '@/core/chain/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import type { Adapter } from '@/contract/schemas/adapter';
 import { fail, ok, type Problem } from '@/core/quantity/result';

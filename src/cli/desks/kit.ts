@@ -2,7 +2,7 @@ import { between } from '@/contract/schemas/fields';
 import { outputSchema } from '@/contract/schemas/output';
 import type { Output } from '@/contract/schemas/output';
 import { systemProperties, type SystemInputData } from '@/contract/schemas/systemInput';
-import { chainSteps } from '@/core/kit/chainSteps';
+import { chainSteps } from '@/core/chain/steps';
 import { focalTable } from '@/core/kit/focalTable';
 import { modeTable } from '@/core/kit/modeTable';
 import { setupChecks } from '@/core/kit/setupChecks';

@@ -1,4 +1,4 @@
-import { mayMount } from '@/core/kit/mounts';
+import { mayMount } from '@/core/chain/mounts';
 import { between } from '@/contract/schemas/fields';
 import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
@@ -12,9 +12,9 @@ import { closeConverters, rankRatioRoutes, type Owned, type RatioOrder } from '@
 import { readNear, type NearReading } from '@/core/near/readNear';
 import { stackPlan } from '@/core/near/stackPlan';
 import { subjectDepthMm } from '@/core/near/subjectDepth';
-import { isFactor, isOptic, type FactorPart, type LensSpec, type Part } from '@/core/kit/parts';
+import { isFactor, isOptic, type FactorPart, type LensSpec, type Part } from '@/core/chain/parts';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
-import { misfits } from '@/core/optics/mountPath';
+import { misfits } from '@/core/chain/mountPath';
 import { viewedPixels } from '@/core/output/viewedPixels';
 import { ok, type Result } from '@/core/quantity/result';
 import { desk } from '../desk';

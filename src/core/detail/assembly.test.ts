@@ -1,4 +1,4 @@
-import type { BodySpec, LensSpec } from '../kit/parts';
+import type { BodySpec, LensSpec } from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { readFar, type FarReading } from '../far/readFar';

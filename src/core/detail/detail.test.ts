@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { detailLimit } from './detailLimit';
-import { lens50BehindConverter, lens50FromResolvedMegapixels } from './lens50';
+import { lens50BehindConverter, lens50FromResolvedMegapixels } from '../chain/lens50';
 import { lensResponse, systemResponse, type DetailParts } from './response';
 
 const parts = fc.record({

@@ -1,4 +1,4 @@
-import type { AdapterPart, BodySpec, LensSpec, Part } from '../kit/parts';
+import type { AdapterPart, BodySpec, LensSpec, Part } from '../chain/parts';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { BodySpec, ConverterSpec, LensSpec } from '../kit/parts';
+import type { BodySpec, ConverterSpec, LensSpec } from '../chain/parts';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { demoAdapters, demoBodies, demoOptics } from '@/demo/kit';
-import type { BodySpec, LensSpec, Part } from '../kit/parts';
+import type { BodySpec, LensSpec, Part } from '../chain/parts';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { distanceForRatioM, farthestDistanceM, focusAt, nearestDistanceM } from './focusAt';
 

@@ -1,8 +1,8 @@
-import { ratioAtDistance, ratioPerMm } from '../optics/lensFocus';
+import { ratioAtDistance, ratioPerMm } from '../chain/lensFocus';
 import { converterShiftMm } from '../optics/converterShift';
-import { focusSpan, settingForDistance, settingForRatio } from '../optics/chainFocus';
+import { focusSpan, settingForDistance, settingForRatio } from '../chain/chainFocus';
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { subjectDistanceM, subjectMm, type Setting } from '../optics/opticState';
+import { subjectDistanceM, subjectMm, type Setting } from '../chain/opticState';
 import { wholeOfScope } from '../optics/scopeLength';
 import { workingFNumberAt } from '../optics/workingFNumber';
 import { showLengthM, shownText } from '../quantity/quantityText';

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../quantity/result';
-import { focusThinLens } from '../optics/thinLens';
+import { focusThinLens } from '../chain/thinLens';
 
 /**
  * Sampling reach in pixels per milliradian: the honest number to compare reach, whatever the sensor's size.

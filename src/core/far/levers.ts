@@ -1,6 +1,6 @@
-import { WHOLE_SENSOR_ID, isFactor, modesOf, type FactorPart, type Part } from '../kit/parts';
+import { WHOLE_SENSOR_ID, isFactor, modesOf, type FactorPart, type Part } from '../chain/parts';
 import type { SubjectSpec } from '../kit/subjects';
-import { arrange } from '../optics/arrangement';
+import { arrange } from '../chain/arrangement';
 import {
   foldSystem,
   type AutofocusState,

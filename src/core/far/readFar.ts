@@ -3,7 +3,7 @@ import { countOnSubject, type JudgeBy, type SubjectCount } from '../detail/subje
 import type { SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { angleOfViewDeg } from '../optics/angleOfView';
-import { coneFactor } from '../optics/opticState';
+import { coneFactor } from '../chain/opticState';
 import { formatFigures } from '../quantity/format';
 import { showLengthM, shownText } from '../quantity/quantityText';
 import type { UnitSystem } from '../quantity/units';

@@ -1,5 +1,5 @@
 import { demoAdapters, demoBodies, demoOptics, demoSubjects, demoOutputs } from '@/demo/kit';
-import { isFactor, type FactorPart, type OpticPart, type Part } from '../kit/parts';
+import { isFactor, type FactorPart, type OpticPart, type Part } from '../chain/parts';
 import { fairTest, fairTestCard } from './fairTest';
 import { rankRoutes, routesTo, type RouteWish, type RoutesInput } from './routes';
 import { sideBySide } from './sideBySide';

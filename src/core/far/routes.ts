@@ -1,8 +1,8 @@
-import { isFactor, type BodySpec, type FactorPart, type OpticPart, type Part } from '../kit/parts';
-import { sameMount } from '../kit/mounts';
+import { isFactor, type BodySpec, type FactorPart, type OpticPart, type Part } from '../chain/parts';
+import { sameMount } from '../chain/mounts';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem } from '../optics/foldSystem';
-import { misfits } from '../optics/mountPath';
+import { misfits } from '../chain/mountPath';
 import { countPixels } from './countPixels';
 import { farthestDistanceM, nearestDistanceM } from './focusAt';
 import type { JudgeBy } from './readFar';

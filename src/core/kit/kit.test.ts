@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs } from '@/demo/kit';
 import { foldSystem } from '../optics/foldSystem';
-import { chainSteps } from './chainSteps';
+import { chainSteps } from '../chain/steps';
 import { focalStops, focalTable } from './focalTable';
 import { modeTable } from './modeTable';
-import type { AdapterPart, BodySpec, LensSpec, Part } from './parts';
+import type { AdapterPart, BodySpec, LensSpec, Part } from '../chain/parts';
 import { setupChecks } from './setupChecks';
 
 const body = demoBodies.ostrel.data;

@@ -1,12 +1,12 @@
-import { arrange } from '../optics/arrangement';
+import { arrange } from '../chain/arrangement';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
-import { adaptersFor, misfits } from '../optics/mountPath';
+import { adaptersFor, misfits } from '../chain/mountPath';
 import { misfitText } from '../optics/systemWarnings';
 import { formatRatio } from '../quantity/format';
 import { showLengthM, shownText } from '../quantity/quantityText';
 import type { UnitSystem } from '../quantity/units';
 import { FORMAT_DIAGONAL_MM, FORMAT_WORDS } from './words';
-import { isFactor, type AdapterPart, type MountAdapterSpec, type Part } from './parts';
+import { isFactor, type AdapterPart, type MountAdapterSpec, type Part } from '../chain/parts';
 
 /** How serious a check is: it will not work, it works with a loss, or it is worth knowing. */
 export type CheckWeight = 'stop' | 'caution' | 'note';

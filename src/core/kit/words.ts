@@ -1,4 +1,4 @@
-import type { FinderBehaviour, FormatName, LensDesign, PartKind, Restriction } from './parts';
+import type { FinderBehaviour, FormatName, LensDesign, PartKind, Restriction } from '../chain/parts';
 
 /** What a person calls each kind of part, and what it does in half a line. */
 export const PART_WORDS: Record<PartKind, { name: string; gloss: string }> = {

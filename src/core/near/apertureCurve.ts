@@ -3,7 +3,7 @@ import { detailPartsOf } from '../detail/detailParts';
 import { pixelsOnSubject } from '../detail/pixelsOnSubject';
 import type { JudgeBy } from '../detail/subjectCount';
 import type { EffectiveSystem } from '../optics/foldSystem';
-import type { Setting } from '../optics/opticState';
+import type { Setting } from '../chain/opticState';
 import { workingFNumberAt } from '../optics/workingFNumber';
 import { nearDepth } from './nearDepth';
 import { apertureRange } from './nearState';

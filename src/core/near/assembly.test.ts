@@ -1,5 +1,5 @@
 import { expectNamedUnits, expectRecomputed, has, inputsOf, type Formula } from '../../../tests/support/recompute';
-import type { AdapterPart, BodySpec, LensSpec, Part } from '../kit/parts';
+import type { AdapterPart, BodySpec, LensSpec, Part } from '../chain/parts';
 import { foldSystem, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { aperturePoint } from './apertureCurve';

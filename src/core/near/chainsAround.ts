@@ -1,7 +1,7 @@
-import { mayMount } from '../kit/mounts';
-import { isFactor, modesOf, type AdapterPart, type BodySpec, type LensSpec, type Part } from '../kit/parts';
+import { mayMount } from '../chain/mounts';
+import { isFactor, modesOf, type AdapterPart, type BodySpec, type LensSpec, type Part } from '../chain/parts';
 import type { SystemInput } from '../optics/foldSystem';
-import { misfits } from '../optics/mountPath';
+import { misfits } from '../chain/mountPath';
 import type { NearCandidate } from './nearLevers';
 
 /** A place in a chain by which it is stored: whose part it is, and which tubes of a set are used. */

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
-import type { BodySpec, LensSpec, Part } from '../kit/parts';
+import type { BodySpec, LensSpec, Part } from '../chain/parts';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
-import { bareSetting, throughExtension, throughFactor, throughFrontLens, type OpticState } from '../optics/opticState';
+import { bareSetting, throughExtension, throughFactor, throughFrontLens, type OpticState } from '../chain/opticState';
 import { apertureCurve, thirdStops } from './apertureCurve';
 import { compareSensors } from './compareSensors';
 import { impliedByTubesMm, impliedFocalMm, measureByMarks, measureByRuler, nominalRatio } from './measureRatio';

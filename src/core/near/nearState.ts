@@ -1,6 +1,6 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { settingForRatio } from '../optics/chainFocus';
-import type { Setting } from '../optics/opticState';
+import { settingForRatio } from '../chain/chainFocus';
+import type { Setting } from '../chain/opticState';
 import { workingFNumberAt } from '../optics/workingFNumber';
 import { fail, ok, type Result } from '../quantity/result';
 

@@ -6,9 +6,9 @@ import {
   type Part,
   type ReversingSpec,
   type TubeLensSpec,
-} from '../kit/parts';
+} from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
-import { misfits } from '../optics/mountPath';
+import { misfits } from '../chain/mountPath';
 import { nearState, ratioRange } from './nearState';
 import {
   NEAR_ENOUGH,
@@ -20,7 +20,7 @@ import {
   type RatioPlan,
   type RatioRoute,
 } from './planRatio';
-import type { MeasuredRatio } from '../optics/measuredRatio';
+import type { MeasuredRatio } from '../chain/measuredRatio';
 import { subsets } from './subsets';
 import { workingDistance } from './workingDistance';
 

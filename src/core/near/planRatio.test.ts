@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import type { BodySpec, LensSpec, Part } from '../kit/parts';
+import type { BodySpec, LensSpec, Part } from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
 import { otherRoutes, wholePlan } from './otherRoutes';
 import {

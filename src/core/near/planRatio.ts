@@ -1,6 +1,6 @@
-import { isFactor, type CloseUpSpec, type FactorPart, type LensSpec, type TubesSpec } from '../kit/parts';
-import { lensFocus } from '../optics/lensFocus';
-import { CONVERTER_POWER_PER_MM, CONVERTER_POWER_UNSURE } from '../optics/opticState';
+import { isFactor, type CloseUpSpec, type FactorPart, type LensSpec, type TubesSpec } from '../chain/parts';
+import { lensFocus } from '../chain/lensFocus';
+import { CONVERTER_POWER_PER_MM, CONVERTER_POWER_UNSURE } from '../chain/opticState';
 import { frontOffsetMm } from './workingDistance';
 import { subsets, type Subset } from './subsets';
 

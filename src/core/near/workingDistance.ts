@@ -1,6 +1,6 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { focalAtRatio, gapOf, type LensFocus } from '../optics/lensFocus';
-import type { Setting } from '../optics/opticState';
+import { focalAtRatio, gapOf, type LensFocus } from '../chain/lensFocus';
+import type { Setting } from '../chain/opticState';
 import type { NearState } from './nearState';
 
 /** Free room between the front of the optics and the subject, mm. */

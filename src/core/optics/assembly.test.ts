@@ -1,15 +1,15 @@
 import * as fc from 'fast-check';
 import { expectNamedUnits, expectRecomputed, has, type Formula } from '../../../tests/support/recompute';
-import { chainSteps } from '../kit/chainSteps';
+import { chainSteps } from '../chain/steps';
 import { setupChecks } from '../kit/setupChecks';
-import type { AdapterPart, BodySpec, LensSpec, Part } from '../kit/parts';
+import type { AdapterPart, BodySpec, LensSpec, Part } from '../chain/parts';
 import { measureByRuler } from '../near/measureRatio';
 import { nearState } from '../near/nearState';
 import { readNear } from '../near/readNear';
 import { readFar } from '../far/readFar';
 import { foldSystem, type EffectiveSystem, type SystemInput } from './foldSystem';
-import { settingForDistance } from './chainFocus';
-import { subjectDistanceM } from './opticState';
+import { settingForDistance } from '../chain/chainFocus';
+import { subjectDistanceM } from '../chain/opticState';
 import { workingFNumberAt } from './workingFNumber';
 
 const body: BodySpec = {

@@ -1,4 +1,4 @@
-import { passesAutofocus, type BodySpec, type Part } from '../kit/parts';
+import { passesAutofocus, type BodySpec, type Part } from '../chain/parts';
 
 export type AutofocusState = 'works' | 'slow' | 'off' | 'unknown';
 

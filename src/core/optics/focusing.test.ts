@@ -1,11 +1,11 @@
-import type { AdapterPart, BodySpec, LensSpec, MountAdapterSpec, Part, ScopeSpec } from '../kit/parts';
-import { arrange } from './arrangement';
-import { focusSpan, settingForDistance, settingForRatio } from './chainFocus';
-import { subjectDistanceM } from './opticState';
+import type { AdapterPart, BodySpec, LensSpec, MountAdapterSpec, Part, ScopeSpec } from '../chain/parts';
+import { arrange } from '../chain/arrangement';
+import { focusSpan, settingForDistance, settingForRatio } from '../chain/chainFocus';
+import { subjectDistanceM } from '../chain/opticState';
 import { coverage } from './coverage';
 import { foldSystem, type EffectiveSystem, type SystemInput } from './foldSystem';
-import { distanceAtRatio, gapOf, lensFocus, ratioAtDistance, ratioPerMm } from './lensFocus';
-import { adaptersFor, misfits } from './mountPath';
+import { distanceAtRatio, gapOf, lensFocus, ratioAtDistance, ratioPerMm } from '../chain/lensFocus';
+import { adaptersFor, misfits } from '../chain/mountPath';
 
 const body: BodySpec = {
   name: 'Body',

@@ -1,20 +1,20 @@
-import { ANTI_ALIAS_PX, CLASS_LENS50_LP_PER_MM, CLASS_UNCERTAINTY } from '../detail/lens50';
+import { ANTI_ALIAS_PX, CLASS_LENS50_LP_PER_MM, CLASS_UNCERTAINTY } from '../chain/lens50';
 import { carriedSum } from '../kit/carried';
-import { isFactor, modesOf, type BodySpec, type CropModeSpec, type FactorPart, type Part } from '../kit/parts';
+import { isFactor, modesOf, type BodySpec, type CropModeSpec, type FactorPart, type Part } from '../chain/parts';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 import { fail, ok, type Problem, type Result } from '../quantity/result';
 import { CROP_CONVENTIONS, cropFactor, type CropConvention } from '../sensor/cropFactor';
 import { usedArea, type UsedArea } from '../sensor/cropMode';
 import { pitchUm } from '../sensor/pitch';
-import { arrange, type Arrangement } from './arrangement';
+import { arrange, type Arrangement } from '../chain/arrangement';
 import { autofocusOf, type Autofocus } from './autofocus';
 import { converterStops, entrancePupilMm, equivalent } from './equivalence';
-import { foldOptics, type FoldedOptics } from './foldOptics';
-import { lens50Of, mainLensOf, type MainLens } from './mainLens';
-import { withMeasured, type MeasuredRatio } from './measuredRatio';
+import { foldOptics, type FoldedOptics } from '../chain/fold';
+import { lens50Of, mainLensOf, type MainLens } from '../chain/mainLens';
+import { withMeasured, type MeasuredRatio } from '../chain/measuredRatio';
 import { effectiveFNumber, effectiveFocal, focusRange, imageCircle, systemCrop } from './systemQuantities';
 import { standsTooNear, systemWarnings } from './systemWarnings';
-import { fNumberAt } from './zoomRange';
+import { fNumberAt } from '../chain/zoomRange';
 
 export type { AutofocusState } from './autofocus';
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { coverage, imageCircleAt } from './coverage';
 import { converterStops, entrancePupilMm, equivalent } from './equivalence';
-import { focusThinLens } from './thinLens';
-import { fNumberAt } from './zoomRange';
+import { focusThinLens } from '../chain/thinLens';
+import { fNumberAt } from '../chain/zoomRange';
 
 const focal = fc.double({ min: 4, max: 2000, noNaN: true });
 

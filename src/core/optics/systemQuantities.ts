@@ -1,10 +1,10 @@
 import { computed, given, input, measured, type Quantity } from '../quantity/quantity';
-import type { Arrangement } from './arrangement';
-import type { FoldedOptics } from './foldOptics';
+import type { Arrangement } from '../chain/arrangement';
+import type { FoldedOptics } from '../chain/fold';
 import type { EffectiveSystem } from './foldSystem';
-import type { MainLens } from './mainLens';
-import type { Setting } from './opticState';
-import { focusSpan } from './chainFocus';
+import type { MainLens } from '../chain/mainLens';
+import type { Setting } from '../chain/opticState';
+import { focusSpan } from '../chain/chainFocus';
 
 /** Focal length of the whole at the lens's infinity setting. */
 export function effectiveFocal(

@@ -2,12 +2,12 @@ import type { Problem } from '../quantity/result';
 import { diagonal } from '../sensor/diagonal';
 import { sensorDoubts } from '../sensor/plausibility';
 import { coverage } from './coverage';
-import type { BodySpec } from '../kit/parts';
-import type { FoldedOptics } from './foldOptics';
+import type { BodySpec } from '../chain/parts';
+import type { FoldedOptics } from '../chain/fold';
 import type { EffectiveSystem } from './foldSystem';
-import type { MainLens } from './mainLens';
-import { coneFactor, type Setting } from './opticState';
-import { misfits } from './mountPath';
+import type { MainLens } from '../chain/mainLens';
+import { coneFactor, type Setting } from '../chain/opticState';
+import { misfits } from '../chain/mountPath';
 
 const round = (value: number, figures = 3): string => String(Number(value.toPrecision(figures)));
 

@@ -1,5 +1,5 @@
 import { inputsOf } from '../../../tests/support/recompute';
-import type { AdapterPart, BodySpec, LensSpec, Part, ScopeSpec } from '../kit/parts';
+import type { AdapterPart, BodySpec, LensSpec, Part, ScopeSpec } from '../chain/parts';
 import type { Quantity } from '../quantity/quantity';
 import { foldSystem, type EffectiveSystem, type SystemInput } from './foldSystem';
 

@@ -1,4 +1,4 @@
-import { coneFactor, type Setting } from './opticState';
+import { coneFactor, type Setting } from '../chain/opticState';
 import type { EffectiveSystem } from './foldSystem';
 
 /**

@@ -1,5 +1,5 @@
 import { expectNamedUnits, expectRecomputed, has, type Formula } from '../../../tests/support/recompute';
-import type { BodySpec, LensSpec, Part } from '../kit/parts';
+import type { BodySpec, LensSpec, Part } from '../chain/parts';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { planCapture, type CaptureInput } from './capture';

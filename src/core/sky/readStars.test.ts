@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { demoBodies, demoOptics, demoOutputs } from '@/demo/kit';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
-import type { Part } from '../kit/parts';
+import type { Part } from '../chain/parts';
 import { starsFromPlain, plainStarsResult } from './plainStars';
 import { readStars, starLimits, starsAt, type StarsInput } from './readStars';
 import { starLevers } from './starLevers';

@@ -1,13 +1,13 @@
 import { detailLimit } from '../detail/detailLimit';
 import { blurDiscMm, depthOfField } from '../far/depth';
 import { freeZoom, processedZoom } from '../far/processedZoom';
-import type { LensSpec, Part } from '../kit/parts';
+import type { LensSpec, Part } from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
 import { pixelsOnSubject } from '../detail/pixelsOnSubject';
 import { samplingReachPxPerMrad } from '../far/imaging';
 import { angleOfViewDeg } from '../optics/angleOfView';
-import { effectiveFocalAtClosest } from '../optics/lensFocus';
-import { focusThinLens } from '../optics/thinLens';
+import { effectiveFocalAtClosest } from '../chain/lensFocus';
+import { focusThinLens } from '../chain/thinLens';
 import { cropFactor, type CropConvention } from '../sensor/cropFactor';
 import { cropPixels } from '../sensor/cropMode';
 import { megapixels } from '../sensor/diagonal';

@@ -22,7 +22,7 @@ import { useKit } from '@/data/useKit';
 import { useTableSettings } from '@/data/tableSettings';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
-import { sameMount } from '@/core/kit/mounts';
+import { sameMount } from '@/core/chain/mounts';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';

@@ -2,7 +2,7 @@ import { CheckBox } from '@/ui/rne';
 import { useMemo, useState } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
 import { PART_WORDS } from '@/core/kit/words';
-import type { PartKind } from '@/core/kit/parts';
+import type { PartKind } from '@/core/chain/parts';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { useKit } from '@/data/useKit';
 import { Group } from '@/ui/Group';

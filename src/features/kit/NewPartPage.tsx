@@ -1,5 +1,5 @@
 import { ScrollView } from 'react-native';
-import type { PartKind } from '@/core/kit/parts';
+import type { PartKind } from '@/core/chain/parts';
 import { PART_WORDS } from '@/core/kit/words';
 import { useKit } from '@/data/useKit';
 import type { PartResource } from '@/data/whereUsed';

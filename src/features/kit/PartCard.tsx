@@ -2,7 +2,7 @@ import { Link, type Href } from 'expo-router';
 import { Suspense, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
-import { modesOf } from '@/core/kit/parts';
+import { modesOf } from '@/core/chain/parts';
 import { PART_WORDS, RESTRICTION_WORDS } from '@/core/kit/words';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';

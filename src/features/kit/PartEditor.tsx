@@ -1,7 +1,7 @@
 import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import type { ResourceTypes, StoredOf } from '@/contract/resources';
-import type { PartKind } from '@/core/kit/parts';
+import type { PartKind } from '@/core/chain/parts';
 import { useNotice } from '@/data/notice';
 import { createRow, removeRow, replaceRow } from '@/data/rowActions';
 import { whereUsed, type PartResource } from '@/data/whereUsed';

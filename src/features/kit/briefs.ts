@@ -2,7 +2,7 @@ import type { Body } from '@/contract/schemas/body';
 import type { Output } from '@/contract/schemas/output';
 import type { Setup } from '@/contract/schemas/setup';
 import type { Subject } from '@/contract/schemas/subject';
-import type { Part } from '@/core/kit/parts';
+import type { Part } from '@/core/chain/parts';
 import { DESIGN_WORDS, PART_WORDS } from '@/core/kit/words';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { formatFigures, formatFixed } from '@/core/quantity/format';

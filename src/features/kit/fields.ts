@@ -1,6 +1,6 @@
 import type { Adapter } from '@/contract/schemas/adapter';
 import type { Optic } from '@/contract/schemas/optic';
-import type { PartKind } from '@/core/kit/parts';
+import type { PartKind } from '@/core/chain/parts';
 import { DESIGN_WORDS, FORMAT_WORDS } from '@/core/kit/words';
 import type { FieldUnit } from '@/core/quantity/parseNumber';
 

@@ -1,7 +1,7 @@
 import { demoKit } from '@/demo/demoKit';
 import { demoAdapters, demoBodies, demoOptics, demoSetups } from '@/demo/kit';
-import { chainSteps } from '@/core/kit/chainSteps';
-import type { Part } from '@/core/kit/parts';
+import { chainSteps } from '@/core/chain/steps';
+import type { Part } from '@/core/chain/parts';
 import { whereUsed, withReplaced } from '@/data/whereUsed';
 import { validateResource } from '@/contract/validate';
 import { partBrief, setupBrief } from './briefs';

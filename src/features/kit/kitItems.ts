@@ -1,5 +1,5 @@
 import type { StoredOf } from '@/contract/resources';
-import type { PartKind } from '@/core/kit/parts';
+import type { PartKind } from '@/core/chain/parts';
 import { PART_WORDS } from '@/core/kit/words';
 import { pitchUm } from '@/core/sensor/pitch';
 import type { Kit } from '@/data/situation';

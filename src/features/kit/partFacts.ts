@@ -1,4 +1,4 @@
-import type { Part } from '@/core/kit/parts';
+import type { Part } from '@/core/chain/parts';
 import { DESIGN_WORDS, FORMAT_WORDS } from '@/core/kit/words';
 import type { Body } from '@/contract/schemas/body';
 import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';

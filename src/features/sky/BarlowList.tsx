@@ -1,5 +1,5 @@
 import { Pressable, View } from 'react-native';
-import { isFactor } from '@/core/kit/parts';
+import { isFactor } from '@/core/chain/parts';
 import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
 import { STAND_WORDS } from '@/core/sky/planet';

@@ -11,7 +11,7 @@ import { useChosen } from '@/data/useChosen';
 import { Txt } from '@/ui/Txt';
 import { LeverHead } from '@/ui/levers/LeverHead';
 import { LeverRow } from '@/ui/levers/LeverRow';
-import { isFactor } from '@/core/kit/parts';
+import { isFactor } from '@/core/chain/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import type { StarWays } from './skyWays';
 import { starLeverText, starMark } from './starWords';

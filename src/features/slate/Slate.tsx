@@ -7,7 +7,7 @@ import { Key } from '@/ui/controls/Key';
 import { showLengthM, shownText } from '@/core/quantity/quantityText';
 import { NAV_HEIGHT, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { modesOf } from '@/core/kit/parts';
+import { modesOf } from '@/core/chain/parts';
 import { situationOf } from '@/data/situation';
 import { useSheets } from '@/data/sheets';
 import { useSky } from '@/data/sky';

@@ -4,7 +4,7 @@ import { ScrollView, View } from 'react-native';
 import type { Setup } from '@/contract/schemas/setup';
 import { rankRoutes, routesTo, type Route, type RouteWish } from '@/core/far/routes';
 import { readFar } from '@/core/far/readFar';
-import { isFactor, type FactorPart, type Part } from '@/core/kit/parts';
+import { isFactor, type FactorPart, type Part } from '@/core/chain/parts';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { neededPixels } from '@/core/output/needs';
 import { formatChange, formatFigures, formatFixed } from '@/core/quantity/format';

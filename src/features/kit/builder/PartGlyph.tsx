@@ -1,5 +1,5 @@
 import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
-import type { PartKind } from '@/core/kit/parts';
+import type { PartKind } from '@/core/chain/parts';
 import { usePalette } from '@/ui/theme/theme';
 
 interface Props {

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { ChainStep } from '@/core/kit/chainSteps';
+import type { ChainStep } from '@/core/chain/steps';
 import { PART_WORDS } from '@/core/kit/words';
 import { formatFigures } from '@/core/quantity/format';
 import type { UnitSystem } from '@/core/quantity/units';

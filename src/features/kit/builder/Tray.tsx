@@ -1,8 +1,8 @@
 import { View } from 'react-native';
-import { isOptic, type Part, type PartKind } from '@/core/kit/parts';
+import { isOptic, type Part, type PartKind } from '@/core/chain/parts';
 import type { Kit } from '@/data/situation';
 import { Group } from '@/ui/Group';
-import { sameMount } from '@/core/kit/mounts';
+import { sameMount } from '@/core/chain/mounts';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 import { partBrief } from '../briefs';

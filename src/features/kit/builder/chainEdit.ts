@@ -1,5 +1,5 @@
 import type { Setup } from '@/contract/schemas/setup';
-import { isCameraLens, type Part } from '@/core/kit/parts';
+import { isCameraLens, type Part } from '@/core/chain/parts';
 import type { Kit } from '@/data/situation';
 
 export type Link = Setup['chain'][number];

@@ -1,4 +1,4 @@
-import type { ChainStep } from '@/core/kit/chainSteps';
+import type { ChainStep } from '@/core/chain/steps';
 import { formatFigures, formatRatio, formatStops } from '@/core/quantity/format';
 import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';

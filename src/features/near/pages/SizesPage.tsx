@@ -1,6 +1,6 @@
 import { View, useWindowDimensions } from 'react-native';
 import { readNear } from '@/core/near/readNear';
-import { WHOLE_SENSOR_ID } from '@/core/kit/parts';
+import { WHOLE_SENSOR_ID } from '@/core/chain/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';
 import { quantityText, showSubjectMm, shownText } from '@/core/quantity/quantityText';

@@ -1,5 +1,5 @@
-import { sameMount } from '../kit/mounts';
-import { isCameraLens, type BodySpec, type MountAdapterSpec, type Part } from '../kit/parts';
+import { sameMount } from './mounts';
+import { isCameraLens, type BodySpec, type MountAdapterSpec, type Part } from './parts';
 
 /** Two neighbours that do not fit each other. */
 export interface Misfit {

@@ -1,4 +1,4 @@
-import type { AntiAliasFilter, DetailClass } from '../kit/parts';
+import type { AntiAliasFilter, DetailClass } from './parts';
 
 /** 50 % frequencies in lp/mm assumed when only the class of a lens is known. */
 export const CLASS_LENS50_LP_PER_MM: Record<DetailClass, number> = { excellent: 100, good: 70, fair: 50, weak: 30 };

@@ -18,7 +18,7 @@ import {
   type BuiltInSpec,
   type TelescopeSpec,
   type TubeLensSpec,
-} from '../kit/parts';
+} from './parts';
 import { fail, ok, type Problem, type Result } from '../quantity/result';
 
 /** What forms the picture on the sensor. A finite objective does it by itself. */

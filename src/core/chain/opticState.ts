@@ -1,4 +1,4 @@
-import { lens50BehindConverter } from '../detail/lens50';
+import { lens50BehindConverter } from './lens50';
 
 /**
  * The optics at one setting of the lens's own focus. Newton's form is used throughout: moving the sensor back by e adds

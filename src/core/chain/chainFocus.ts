@@ -1,5 +1,5 @@
 import { root } from '../quantity/root';
-import type { FoldedOptics } from './foldOptics';
+import type { FoldedOptics } from './fold';
 import { subjectDistanceM, type Setting } from './opticState';
 
 /** What a chain's lens can be turned to, and what follows from that. */

@@ -1,6 +1,6 @@
-import { CLASS_LENS50_LP_PER_MM } from '../detail/lens50';
-import { isFactor, tubesLengthMm, type BodySpec, type LensSpec, type Part } from '../kit/parts';
-import { imageCircleAt } from './coverage';
+import { CLASS_LENS50_LP_PER_MM } from './lens50';
+import { isFactor, tubesLengthMm, type BodySpec, type LensSpec, type Part } from './parts';
+import { imageCircleAt } from '../optics/coverage';
 import type { Arrangement, FrontPart } from './arrangement';
 import type { MeasuredRatio } from './measuredRatio';
 import { misfits } from './mountPath';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import type { AdapterPart, BodySpec, LensSpec, OpticPart, Part } from '../kit/parts';
+import type { AdapterPart, BodySpec, LensSpec, OpticPart, Part } from './parts';
 import { readFar } from '../far/readFar';
-import { foldSystem, type EffectiveSystem } from './foldSystem';
+import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { settingForDistance } from './chainFocus';
 import { subjectDistanceM } from './opticState';
 

@@ -1,12 +1,12 @@
-import { arrange } from '../optics/arrangement';
-import { foldOptics } from '../optics/foldOptics';
-import { mainLensOf } from '../optics/mainLens';
-import { withMeasured } from '../optics/measuredRatio';
-import { focusSpan } from '../optics/chainFocus';
-import { subjectDistanceM, type OpticState } from '../optics/opticState';
+import { arrange } from './arrangement';
+import { foldOptics } from './fold';
+import { mainLensOf } from './mainLens';
+import { withMeasured } from './measuredRatio';
+import { focusSpan } from './chainFocus';
+import { subjectDistanceM, type OpticState } from './opticState';
 import { standsTooNear } from '../optics/systemWarnings';
 import type { SystemInput } from '../optics/foldSystem';
-import { fNumberAt } from '../optics/zoomRange';
+import { fNumberAt } from './zoomRange';
 import { fail, ok, type Result } from '../quantity/result';
 import type { PartKind } from './parts';
 

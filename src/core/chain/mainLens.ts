@@ -1,5 +1,5 @@
-import { CLASS_LENS50_LP_PER_MM } from '../detail/lens50';
-import type { DetailClass } from '../kit/parts';
+import { CLASS_LENS50_LP_PER_MM } from './lens50';
+import type { DetailClass } from './parts';
 import type { Arrangement, MainOptic } from './arrangement';
 
 /** The optic that forms the picture, whatever its kind, as the desks read it. */

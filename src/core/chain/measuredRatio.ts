@@ -1,5 +1,5 @@
 import { root } from '../quantity/root';
-import type { FoldedOptics } from './foldOptics';
+import type { FoldedOptics } from './fold';
 import type { Setting } from './opticState';
 
 /** A reproduction ratio the photographer measured with one chain, at one end of the lens's own focus. */

@@ -26,7 +26,6 @@ const chosen: Chosen = {
   distanceM: null,
   focalMm: null,
   modeId: null,
-  converterIds: null,
   chain: null,
   nearRatio: null,
   nearFNumber: null,

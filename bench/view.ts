@@ -113,7 +113,11 @@ async function drag(browser: Browser, url: string, desk: Desk, slowdown: number,
   for (let i = 0; i < RUNS; i++) {
     const { page } = await open(browser, slowdown);
     await page.addInitScript(
-      (state) => localStorage.setItem('jauge.inHand', JSON.stringify({ state, version: 1 })),
+      (state) =>
+        localStorage.setItem(
+          'jauge.hands',
+          JSON.stringify({ state: { hands: { far: state, near: state, stars: state } }, version: 1 }),
+        ),
       desk.inHand,
     );
     await page.goto(`${url}${desk.path}`);

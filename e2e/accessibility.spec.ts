@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { holdInHand } from './support/inHand';
 import { axeFindings } from './support/axe';
 import type { JaugeServer } from './support/server';
 import { expect, openFar, test } from './support/test';
@@ -65,10 +66,7 @@ async function routesOf({ url }: JaugeServer): Promise<string[]> {
   ];
 }
 
-const inLook = (page: Page, look: string) =>
-  page.addInitScript(
-    `localStorage.setItem('jauge.inHand', JSON.stringify({ state: { look: '${look}' }, version: 1 }))`,
-  );
+const inLook = (page: Page, look: string) => holdInHand(page, { preferences: { look } });
 
 for (const look of ['day', 'night', 'dim']) {
   test(`every page has one heading of the first level and no accessibility fault in the ${look} look`, async ({

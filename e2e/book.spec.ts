@@ -66,11 +66,9 @@ test('what is half typed stays when the look changes, and odd values on the devi
   await page.addInitScript(() => {
     if (sessionStorage.getItem('begun')) return;
     sessionStorage.setItem('begun', '1');
-    localStorage.setItem(
-      'jauge.inHand',
-      JSON.stringify({ state: { units: 7, chain: [{ type: 'wing' }], trials: { mode: null } }, version: 1 }),
-    );
-    localStorage.setItem('jauge.sky', '{"state":');
+    const far = { distanceM: 'near', chain: [{ type: 'wing' }], trials: { mode: null } };
+    localStorage.setItem('jauge.hands', JSON.stringify({ state: { hands: { far } }, version: 1 }));
+    localStorage.setItem('jauge.preferences', '{"state":');
   });
   await openFar(page);
   await page.getByRole('button', { name: 'Open the tray' }).click();

@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import type { Page } from '@playwright/test';
 import { demoAdapters, demoBodies, demoOptics, demoSetups, demoSubjects } from '../src/demo/kit';
 import { axeFindings } from './support/axe';
+import { holdInHand } from './support/inHand';
 import { expect, test } from './support/test';
 
 const sound = async (page: Page) => {
@@ -12,13 +13,7 @@ const sound = async (page: Page) => {
 
 /** Takes the macro set-up and the beetle in hand, as a person who was here before. */
 async function openNear(page: Page, path = '/near'): Promise<void> {
-  await page.addInitScript(
-    ([setupId, subjectId]) => {
-      if (localStorage.getItem('jauge.inHand') === null)
-        localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId, subjectId }, version: 1 }));
-    },
-    [demoSetups.heath.id, demoSubjects.tigerBeetle.id],
-  );
+  await holdInHand(page, { near: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id } });
   await page.goto(path);
 }
 

@@ -1,3 +1,4 @@
+import { holdInHand, underTheSky } from './support/inHand';
 import { demoSetups, demoSubjects } from '../src/demo/kit';
 import { openFar, test } from './support/test';
 
@@ -37,11 +38,7 @@ test.describe('near pages', () => {
   test.use({ deviceScaleFactor: 2 });
 
   test('desk, three sizes, plan, f-number, stack', async ({ page }) => {
-    await page.addInitScript(
-      ([setupId, subjectId]) =>
-        localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId, subjectId }, version: 1 })),
-      [demoSetups.heath.id, demoSubjects.tigerBeetle.id],
-    );
+    await holdInHand(page, { near: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id } });
     for (const name of ['', 'sizes', 'plan', 'aperture', 'stack']) {
       await page.goto(`/near/${name}`);
       await page.waitForLoadState('networkidle');
@@ -64,16 +61,8 @@ test.describe('sky', () => {
   for (const { name, path, setupId, look } of shots) {
     test(name, async ({ page }) => {
       const site = { name: 'La Palma', latitudeDeg: 28.7, longitudeDeg: -17.9, heightM: 700, zone: 'Atlantic/Canary' };
-      await page.addInitScript(
-        ([inHand, sky]) => {
-          localStorage.setItem('jauge.inHand', inHand);
-          localStorage.setItem('jauge.sky', sky);
-        },
-        [
-          JSON.stringify({ state: { setupId, look }, version: 1 }),
-          JSON.stringify({ state: { site, day: '2026-11-10' }, version: 1 }),
-        ] as const,
-      );
+      const sky = { site, day: '2026-11-10' };
+      await holdInHand(page, { ...underTheSky(setupId), sky, preferences: { look } });
       await page.goto(path);
       await page.waitForLoadState('networkidle');
       await page.waitForTimeout(1800);

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { demoAdapters, demoSetups } from '../src/demo/kit';
 import { axeFindings } from './support/axe';
 import { expect, test } from './support/test';
+import { holdInHand, underTheSky } from './support/inHand';
 import { pixelsOf } from './support/screen';
 
 const sound = async (page: Page) => {
@@ -24,15 +25,7 @@ async function openSky(
   sky: object | null = null,
   look: 'day' | 'night' = 'day',
 ): Promise<void> {
-  await page.addInitScript(
-    ([id, state, chosenLook]) => {
-      if (localStorage.getItem('jauge.inHand') === null)
-        localStorage.setItem('jauge.inHand', JSON.stringify({ state: { setupId: id, look: chosenLook }, version: 1 }));
-      if (state && localStorage.getItem('jauge.sky') === null)
-        localStorage.setItem('jauge.sky', JSON.stringify({ state, version: 1 }));
-    },
-    [setupId, sky, look] as const,
-  );
+  await holdInHand(page, { ...underTheSky(setupId), ...(sky ? { sky } : {}), preferences: { look } });
   await page.goto(path);
 }
 
@@ -344,7 +337,7 @@ test('the night look has a dim step, which stays over a reload', async ({ page }
   expect(await brightest()).toBeLessThan(before - 30);
   await sound(page);
   // What is in hand is written when the hand rests.
-  await expect.poll(() => page.evaluate(() => localStorage.getItem('jauge.inHand'))).toContain('"dim"');
+  await expect.poll(() => page.evaluate(() => localStorage.getItem('jauge.preferences'))).toContain('"dim"');
   await page.goto('/sky/schools');
   await expect(page.getByTestId('school-worst')).toBeVisible();
   expect(await brightest()).toBeLessThan(before - 30);

@@ -9,7 +9,7 @@
         var field = view.querySelector('[data-first="' + name + '"]');
         if (field) field.textContent = own[name];
       });
-    } else if (localStorage.getItem('jauge.inHand')) {
+    } else if (localStorage.getItem('jauge.hands') || localStorage.getItem('jauge.inHand')) {
       // Something is in hand, but what it read is not known here: better nothing than another set-up's number.
       view.remove();
     }

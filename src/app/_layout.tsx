@@ -8,7 +8,8 @@ import { useEffect } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import { SWRConfig } from 'swr';
 import { Frame } from '@/features/slate/Frame';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
+import { InPlace } from '@/data/Place';
 import { KitProvider } from '@/data/useKit';
 import { addMissingKeys } from '@/ui/keys';
 import { WIDE_FROM } from '@/ui/theme/measures';
@@ -18,7 +19,7 @@ const SWR_SETTINGS = { revalidateOnFocus: true, errorRetryInterval: 4000 };
 
 /** The frame around every place: theme, slate, places. */
 export default function Layout() {
-  const look = useInHand((state) => state.look);
+  const look = usePreferences((state) => state.look);
   // Text is readable in the system's face until the fonts are there; nothing waits for them.
   useFonts({ Barlow_400Regular, Barlow_600SemiBold, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
   return (
@@ -49,9 +50,11 @@ function Table({ look }: { look: Look }) {
   }, [palette, look]);
   return (
     <View style={{ flex: 1, backgroundColor: palette.paper }}>
-      <Frame path={path} wide={width >= WIDE_FROM}>
-        <Slot />
-      </Frame>
+      <InPlace path={path}>
+        <Frame path={path} wide={width >= WIDE_FROM}>
+          <Slot />
+        </Frame>
+      </InPlace>
     </View>
   );
 }

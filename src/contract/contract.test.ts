@@ -1,5 +1,7 @@
 import { demoRows } from '@/demo/rows';
-import type { AdapterPart, AntiAliasFilter, BodySpec, OpticPart } from '@/core/chain/parts';
+import type { AdapterPart, OpticPart } from '@/core/chain/parts';
+import type { AntiAliasFilter } from '@/core/sensor/antiAlias';
+import type { BodySpec } from '@/core/kit/body';
 import type { SubjectSpec } from '@/core/kit/subjects';
 import type { OutputSpec } from '@/core/output/needs';
 import { execFileSync } from 'node:child_process';

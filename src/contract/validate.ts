@@ -10,7 +10,7 @@ import { planetInputSchema, type PlanetInputData } from './schemas/planetInput';
 import { starsInputSchema, type StarsInputData } from './schemas/starsInput';
 import { wholeDataSchema } from './schemas/wholeData';
 import { TRANSFER_ORDER, type TransferRow, type WholeData } from './wholeData';
-import { tubesNotInSet } from '@/core/chain/parts';
+import { tubesNotInSet } from '@/core/chain/kinds/tubes';
 import { systemInputSchema, type SystemInputData } from './schemas/systemInput';
 
 const SCHEMAS_BY_ID: Record<string, object> = Object.fromEntries(ALL_SCHEMAS.map((schema) => [schema.$id, schema]));

@@ -1,13 +1,13 @@
 import { demoKit } from '@/demo/demoKit';
 import { demoAdapters, demoBodies, demoOptics } from '@/demo/kit';
 import type { Ratio } from '@/contract/schemas/ratio';
-import { linksWithConverters, measuredHow, measuredWith } from './chainLinks';
-import type { Link } from './inHand';
+import { linksOfRows, measuredHow, measuredWith, rowOfLink } from './chainLinks';
+import type { ChainRow } from './hand';
 import { ratioKitOf, storedLinks } from './ratioPlans';
 
 const kit = demoKit();
-const lens: Link = { type: 'optic', id: demoOptics.macro100.id };
-const tubes = (...usedMm: number[]): Link => ({ type: 'adapter', id: demoAdapters.tubes.id, usedMm });
+const lens: ChainRow = { type: 'optic', id: demoOptics.macro100.id };
+const tubes = (...usedMm: number[]): ChainRow => ({ type: 'adapter', id: demoAdapters.tubes.id, usedMm });
 const ratio = (change: Partial<Ratio> = {}): Ratio => ({
   name: 'macro',
   chain: [lens, tubes(20, 36)],
@@ -30,12 +30,21 @@ it('finds what was measured with a chain, whatever the order in which its tubes 
   expect(measuredHow(ratio({ method: 'marks', pixels: 4120, realMm: 10 }))).toContain('px between marks 10 mm apart');
 });
 
-it('leaves a chain alone when its converters stay, and puts new ones directly behind the lens', () => {
-  const converter: Link = { type: 'adapter', id: demoAdapters.converter14.id };
-  const behindTubes = [lens, tubes(20), converter];
-  expect(linksWithConverters(behindTubes, [converter.id], kit)).toBe(behindTubes);
-  expect(linksWithConverters([lens, tubes(20)], [converter.id], kit)).toEqual([lens, converter, tubes(20)]);
-  expect(linksWithConverters(behindTubes, [], kit)).toEqual([lens, tubes(20)]);
+it('gives every place of a chain an id of its own, and stores what it was given', () => {
+  const closeUp: ChainRow = { type: 'adapter', id: demoAdapters.closeUp.id };
+  const chain = [closeUp, closeUp, lens, tubes(20)];
+  const links = linksOfRows(chain, kit)!;
+  expect(links.map((link) => link.id)).toEqual([closeUp.id, `${closeUp.id}#2`, lens.id, demoAdapters.tubes.id]);
+  expect(links[3]!.used).toEqual({ tubesMm: [20] });
+  expect(links.map(rowOfLink)).toEqual(chain);
+  expect(linksOfRows([{ type: 'optic', id: 'gone' }], kit)).toBeNull();
+});
+
+it('stores every use a part can be put to', () => {
+  const row: ChainRow = { type: 'adapter', id: demoAdapters.tubes.id, extensionMm: 80, switchedIn: false };
+  expect(linksOfRows([row], kit)!.map(rowOfLink)).toEqual([row]);
+  const scope: ChainRow = { type: 'optic', id: demoOptics.scope.id, magnificationSet: 30 };
+  expect(linksOfRows([scope], kit)!.map(rowOfLink)).toEqual([scope]);
 });
 
 it('offers a body what mounts on it', () => {

@@ -2,85 +2,79 @@ import { waitFor } from '@testing-library/react-native';
 import { discard, useOutbox } from './outbox';
 import { readEntries } from './outbox/device';
 import { useFarOptions } from './farOptions';
-import { useInHand } from './inHand';
-import { useSky } from './sky';
+import { EMPTY_HAND } from './hand';
+import { useHands, useInHand, useSky } from './inHand';
+import { usePreferences } from './preferences';
 
 const store = (name: string, state: unknown) =>
   localStorage.setItem(name, typeof state === 'string' ? state : JSON.stringify({ state, version: 1 }));
 const settled = () => new Promise((resolve) => setTimeout(resolve, 30));
 const aside = async () =>
   (await readEntries()).odd.map((each) => (each.value as { value: { from: string; value: unknown } }).value);
-const start = [useInHand.getState(), useSky.getState(), useFarOptions.getState()] as const;
+const start = [useHands.getState(), usePreferences.getState(), useFarOptions.getState()] as const;
 
 afterEach(async () => {
   for (const { key } of (await readEntries()).odd) await discard(key);
-  useInHand.setState(start[0], true);
-  useSky.setState(start[1], true);
+  useHands.setState(start[0], true);
+  usePreferences.setState(start[1], true);
   useFarOptions.setState(start[2], true);
   localStorage.clear();
 });
 
 it('takes what fits, and puts what does not where the person finds it', async () => {
-  store('jauge.inHand', {
-    units: 'imperial',
-    look: 'pink',
-    distanceM: 'far',
-    setupId: 'a',
-    chain: [{ type: 'wing' }],
-    trials: { mode: { leverId: 'x', patch: { modeId: 7 } } },
-    theirs: 1,
+  store('jauge.preferences', { units: 'imperial', look: 'pink', theirs: 1 });
+  store('jauge.hands', {
+    place: 'near',
+    hands: {
+      near: {
+        distanceM: 'far',
+        setupId: 'a',
+        chain: [{ type: 'wing' }],
+        trials: { mode: { leverId: 'x', patch: { modeId: 7 } } },
+      },
+      moon: { setupId: 'b' },
+    },
   });
-  await useInHand.persist.rehydrate();
-  expect(useInHand.getState()).toMatchObject({
-    units: 'imperial',
-    look: 'day',
-    distanceM: null,
-    setupId: 'a',
-    chain: null,
-    trials: {},
-  });
+  await usePreferences.persist.rehydrate();
+  await useHands.persist.rehydrate();
+  expect(usePreferences.getState()).toMatchObject({ units: 'imperial', look: 'day' });
+  expect(useInHand.now('near')).toMatchObject({ ...EMPTY_HAND, setupId: 'a' });
+  expect(useHands.getState().place).toBe('near');
   await waitFor(
     async () =>
-      expect(await aside()).toEqual([
-        {
-          from: 'jauge.inHand',
-          value: {
-            look: 'pink',
-            distanceM: 'far',
-            chain: [{ type: 'wing' }],
-            trials: expect.anything() as unknown,
-            theirs: 1,
+      expect(await aside()).toEqual(
+        expect.arrayContaining([
+          { from: 'jauge.preferences', value: { look: 'pink', theirs: 1 } },
+          {
+            from: 'jauge.hands',
+            value: {
+              hands: {
+                near: { distanceM: 'far', chain: [{ type: 'wing' }], trials: expect.anything() as unknown },
+                moon: { setupId: 'b' },
+              },
+            },
           },
-        },
-      ]),
+        ]),
+      ),
     { timeout: 20_000 },
   );
 });
 
 it('takes a whole state that fits as it was', async () => {
-  const state = {
-    ...useInHand.getState(),
+  const hand = {
+    ...EMPTY_HAND,
     distanceM: 12,
     trials: {
       distance: { leverId: 'distance', patch: { distanceM: 9 } },
-      chain: { leverId: 'c', patch: { chain: [{ type: 'optic', id: 'o' }] } },
+      chain: { leverId: 'c', patch: { chain: [{ type: 'optic' as const, id: 'o' }] } },
     },
   };
-  store('jauge.inHand', JSON.parse(JSON.stringify(state)));
-  await useInHand.persist.rehydrate();
-  expect(useInHand.getState()).toMatchObject({ distanceM: 12, trials: state.trials });
-  store(
-    'jauge.sky',
-    JSON.parse(
-      JSON.stringify({
-        ...useSky.getState(),
-        planet: 'Mars',
-        site: { name: 'Here', latitudeDeg: 52, longitudeDeg: 5, heightM: 3, zone: 'Europe/Amsterdam' },
-      }),
-    ),
-  );
-  await useSky.persist.rehydrate();
-  expect(useSky.getState()).toMatchObject({ planet: 'Mars', site: { zone: 'Europe/Amsterdam' } });
+  const site = { name: 'Here', latitudeDeg: 52, longitudeDeg: 5, heightM: 3, zone: 'Europe/Amsterdam' };
+  const sky = { ...useHands.getState().sky, planet: 'Mars', site };
+  store('jauge.hands', JSON.parse(JSON.stringify({ ...useHands.getState(), hands: { far: hand }, sky })));
+  await useHands.persist.rehydrate();
+  expect(useInHand.now('far')).toMatchObject(hand);
+  expect(useSky.now()).toMatchObject({ planet: 'Mars', site });
   store('jauge.farOptions', {
     background: { kind: 'distance', distanceM: 80 },
     speedMPerS: 4,
@@ -97,9 +91,41 @@ it('takes a whole state that fits as it was', async () => {
 });
 
 it('takes what fits of a state that another version wrote', async () => {
-  localStorage.setItem('jauge.inHand', JSON.stringify({ state: { units: 'imperial', distanceM: 9 }, version: 7 }));
-  await useInHand.persist.rehydrate();
-  expect(useInHand.getState()).toMatchObject({ units: 'imperial', distanceM: 9 });
+  const state = { place: 'deep', hands: { deep: { distanceM: 9 } } };
+  localStorage.setItem('jauge.hands', JSON.stringify({ state, version: 7 }));
+  await useHands.persist.rehydrate();
+  expect(useInHand.now('deep')).toMatchObject({ distanceM: 9, setupId: null });
+});
+
+describe('what was in hand for all places before', () => {
+  const before = { units: 'imperial', look: 'night', setupId: 's', subjectId: 'b', distanceM: 9, modeId: 'c15' };
+
+  it('goes to Far, and preferences and the Sky stay', async () => {
+    store('jauge.inHand', { ...before, converterIds: ['c'], trials: {} });
+    store('jauge.sky', { planet: 'Mars', tried: null });
+    await useHands.persist.rehydrate();
+    await usePreferences.persist.rehydrate();
+    expect(useInHand.now('far')).toMatchObject({ setupId: 's', subjectId: 'b', distanceM: 9, modeId: 'c15' });
+    expect(useHands.getState().hands.near).toBeUndefined();
+    expect(usePreferences.getState()).toMatchObject({ units: 'imperial', look: 'night' });
+    expect(useSky.now().planet).toBe('Mars');
+    await settled();
+    expect(await aside()).toEqual([]);
+  });
+
+  it('goes to Near as well where something was set close up', async () => {
+    store('jauge.inHand', { ...before, nearRatio: 0.8, nearFNumber: 8 });
+    await useHands.persist.rehydrate();
+    expect(useInHand.now('near')).toMatchObject({ setupId: 's', distanceM: null, nearRatio: 0.8, nearFNumber: 8 });
+    expect(useInHand.now('far')).toMatchObject({ nearRatio: null, nearFNumber: null });
+  });
+
+  it('does not come back over what is newer', async () => {
+    store('jauge.inHand', before);
+    store('jauge.hands', { place: 'far', hands: { far: { setupId: 'new' } } });
+    await useHands.persist.rehydrate();
+    expect(useInHand.now('far')).toMatchObject({ setupId: 'new', distanceM: null });
+  });
 });
 
 it.each([
@@ -107,9 +133,9 @@ it.each([
   ['no object', '7'],
   ['a state that is none', '{"state":[1],"version":1}'],
 ])('starts afresh on %s, which is kept', async (_, text) => {
-  store('jauge.inHand', text);
-  await useInHand.persist.rehydrate();
-  expect(useInHand.getState()).toMatchObject({ units: 'metric', distanceM: null });
+  store('jauge.hands', text);
+  await useHands.persist.rehydrate();
+  expect(useInHand.now()).toMatchObject({ ...EMPTY_HAND });
   await waitFor(async () => expect(await aside()).toHaveLength(1), { timeout: 20_000 });
   expect(useOutbox.getState().waiting).toEqual([]);
 });
@@ -124,8 +150,8 @@ it.each([
   ['another planet', { planet: 'Vulcan' }, { planet: 'Jupiter' }],
   ['a background without its number', { background: { kind: 'distance' } }, {}],
 ])('of the Sky desks refuses %s', async (_, odd, kept) => {
-  store('jauge.sky', odd);
-  await useSky.persist.rehydrate();
-  expect(useSky.getState()).toMatchObject(kept);
+  store('jauge.hands', { sky: odd });
+  await useHands.persist.rehydrate();
+  expect(useSky.now()).toMatchObject(kept);
   await waitFor(async () => expect(await aside()).toHaveLength(1), { timeout: 20_000 });
 });

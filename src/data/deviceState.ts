@@ -4,6 +4,8 @@ import type { RestingStorage } from './restingStorage';
 
 /** What each field of a state may hold. */
 export type Fits<T> = { [K in keyof T]?: (value: unknown) => boolean };
+/** The same of a state whose fields have fields of their own, each of which fits or does not. */
+export type NestedFits = { [key: string]: ((value: unknown) => boolean) | NestedFits };
 
 export const isOneOf =
   (...choices: readonly unknown[]) =>
@@ -38,20 +40,30 @@ function putAside(name: string, value: unknown): void {
 }
 
 /** Of a stored state, the fields that fit; the others are put aside. */
-function fitting<T extends object>(name: string, stored: unknown, fits: Fits<T>): Partial<T> {
+function fitting<T extends object>(name: string, stored: unknown, fits: NestedFits): Partial<T> {
   if (!isObject(stored)) {
     putAside(name, stored);
     return {};
   }
+  const { good, odd } = sifted(stored, fits);
+  if (Object.keys(odd).length) putAside(name, odd);
+  return good as Partial<T>;
+}
+
+/** A stored object parted into what fits and what does not, field by field. */
+function sifted(stored: Record<string, unknown>, fits: NestedFits) {
   const good: Record<string, unknown> = {};
   const odd: Record<string, unknown> = {};
   for (const [key, value] of Object.entries(stored)) {
-    const check = fits[key as keyof T];
-    if (check?.(value)) good[key] = value;
+    const check = Object.hasOwn(fits, key) ? fits[key] : undefined;
+    if (typeof check === 'object' && isObject(value)) {
+      const parts = sifted(value, check);
+      good[key] = parts.good;
+      if (Object.keys(parts.odd).length) odd[key] = parts.odd;
+    } else if (typeof check === 'function' && check(value)) good[key] = value;
     else odd[key] = value;
   }
-  if (Object.keys(odd).length) putAside(name, odd);
-  return good as Partial<T>;
+  return { good, odd };
 }
 
 /**
@@ -60,7 +72,7 @@ function fitting<T extends object>(name: string, stored: unknown, fits: Fits<T>)
  */
 export function deviceStorage<T extends object>(
   storage: () => RestingStorage | Storage,
-  fits: Fits<T>,
+  fits: Fits<T> | NestedFits,
 ): PersistStorage<Partial<T>> {
   return {
     getItem: (name) => {
@@ -74,7 +86,9 @@ export function deviceStorage<T extends object>(
         return null;
       }
       // Whatever version wrote it: field by field it fits or it does not.
-      return { state: fitting(name, isObject(value) ? value.state : value, fits) } as StorageValue<Partial<T>>;
+      return { state: fitting(name, isObject(value) ? value.state : value, fits as NestedFits) } as StorageValue<
+        Partial<T>
+      >;
     },
     setItem: (name, value) => void reading(() => storage().setItem(name, JSON.stringify(value))),
     removeItem: (name) => void reading(() => storage().removeItem(name)),

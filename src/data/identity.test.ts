@@ -1,10 +1,11 @@
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects } from '@/demo/kit';
 import type { Stored } from '@/contract/resources';
 import { mayMount, sameMount } from '@/core/chain/mounts';
+import { candidatesAround } from '@/core/levers/candidates';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { kitItems } from '@/features/kit/kitItems';
 import { UNREADABLE } from '@/features/kit/unreadable';
-import { useInHand } from './inHand';
+import { EMPTY_HAND } from './hand';
 import { situationOf, type Kit } from './situation';
 
 const stored = <T>(id: string, data: T): Stored<T> => ({ id, version: 1, createdAt: '', updatedAt: '', data });
@@ -27,8 +28,11 @@ function kitWith(links: { type: 'optic' | 'adapter'; id: string }[]): Kit {
 }
 const tele = { type: 'optic' as const, id: demoOptics.tele600.id };
 
-function focalWith(kit: Kit, converterIds: string[] | null): number {
-  const found = situationOf(kit, { ...useInHand.getState(), setupId: demoSetups.hide.id, converterIds } as never);
+const inHand = { ...EMPTY_HAND, setupId: demoSetups.hide.id, cropConvention: 'usual', judgeBy: 'resolved' } as const;
+const behind = (...ids: string[]) => [tele, ...ids.map((id) => ({ type: 'adapter' as const, id }))];
+
+function focalWith(kit: Kit, ids: string[] | null): number {
+  const found = situationOf(kit, { ...inHand, chain: ids && behind(...ids) });
   if (typeof found === 'string') throw new Error(found);
   const folded = foldSystem(found.setup, found.convention);
   if (!folded.ok) throw new Error(folded.problem.message);
@@ -42,8 +46,8 @@ it('tells two converters of the same name apart', () => {
   // The other one of that name is taken instead, not passed over because its name is there already.
   expect(focalWith(kit, [TWO]) / bare).toBeCloseTo(2, 9);
   expect(focalWith(kit, [ONE, TWO]) / bare).toBeCloseTo(2.8, 9);
-  const found = situationOf(kit, { ...useInHand.getState(), setupId: demoSetups.hide.id } as never);
-  expect(typeof found === 'string' ? [] : found.converters.map((each) => each.id)).toEqual([ONE, TWO]);
+  const found = situationOf(kit, inHand);
+  expect(typeof found === 'string' ? [] : found.kit.parts.map((each) => each.id)).toEqual([ONE, TWO]);
 });
 
 it('knows one meaning of the same mount', () => {
@@ -56,8 +60,9 @@ it('knows one meaning of the same mount', () => {
   const kit = kitWith([tele]);
   (kit.adapters[0]!.data as { mount?: string }).mount =
     ` ${(demoOptics.tele600.data as { mount: string }).mount.toUpperCase()} `;
-  const found = situationOf(kit, { ...useInHand.getState(), setupId: demoSetups.hide.id } as never);
-  expect(typeof found === 'string' ? [] : found.converters.map((each) => each.id)).toContain(ONE);
+  const found = situationOf(kit, inHand);
+  if (typeof found === 'string') throw new Error(found);
+  expect(candidatesAround(found.setup, found.kit).map((each) => each.id)).toContain(`chain:${ONE}`);
 });
 
 it('shows the kit though a row of it cannot be read', () => {

@@ -1,72 +1,44 @@
+import { createContext, useContext } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { useShallow } from 'zustand/react/shallow';
+import type { StarsInput } from '@/core/sky/readStars';
+import { carriedOver } from './carryOver';
+import { deviceStorage, isObject, isObjectOf, isOneOf, isText, orNull, type NestedFits } from './deviceState';
 import {
-  deviceStorage,
-  isBetween,
-  isListOf,
-  isObject,
-  isObjectOf,
-  isOneOf,
-  isText,
-  orNull,
-  type Fits,
-} from './deviceState';
+  EMPTY_HAND,
+  HAND_FITS,
+  OF_SETUP,
+  PLACES,
+  adopted,
+  withField,
+  withTrial,
+  type Hand,
+  type Place,
+  type Trial,
+  type TrialKind,
+} from './hand';
 import { restingStorage } from './restingStorage';
-import type { CocSchool } from '@/core/output/circleOfConfusion';
-import type { JudgeBy } from '@/core/far/readFar';
-import type { Setup } from '@/contract/schemas/setup';
-import type { FarPatch, LeverKind } from '@/core/far/levers';
-import type { NearLeverKind } from '@/core/near/nearLevers';
-import type { CropConventionChoice } from '@/core/optics/foldSystem';
-import { USUAL_HAND_HOLD_RATIO, USUAL_SCREEN_WIDTH_MM } from '@/core/near/usual';
-import type { UnitSystem } from '@/core/quantity/units';
+import { DRAGGED, OPTION_FITS, USUAL_SKY, type SkyOptions } from './skyOptions';
 
-/** How a person wants to read; kept on the device. */
-export interface Preferences {
-  units: UnitSystem;
-  cropConvention: CropConventionChoice;
-  judgeBy: JudgeBy;
-  cocSchool: CocSchool;
-  look: 'day' | 'night' | 'dim';
-  /** Width at which pictures are looked at, mm, and the ratio up to which this person holds by hand. */
-  screenWidthMm: number;
-  handHoldRatio: number;
+/** A lever of the sky being tried: what it replaced, and how the core is told so. */
+export interface SkyTrial {
+  id: string;
+  from: Partial<SkyOptions>;
+  ways: Partial<StarsInput>;
 }
 
-/** A part of a set-up's chain, as it is stored. */
-export type Link = Setup['chain'][number];
-
-/** What a lever of any desk would change. */
-export interface Patch extends FarPatch {
-  nearRatio?: number;
-  nearFNumber?: number;
-  chain?: Link[];
+/** All that is in hand: place by place, and what the Sky is told; kept on the device. */
+interface Hands {
+  /** The place one is in, or was in last. */
+  place: Place;
+  hands: Partial<Record<Place, Hand>>;
+  sky: SkyOptions;
+  skyTrial: SkyTrial | null;
 }
 
-/** What a lever acts on: of each, one can be tried at a time. */
-export type TrialKind = LeverKind | NearLeverKind;
-
-/** A lever being tried: what it changes, remembered so that a second tap takes it back. */
-export interface Trial {
-  leverId: string;
-  patch: Patch;
-}
-
-interface InHand extends Preferences {
-  setupId: string | null;
-  subjectId: string | null;
-  outputId: string | null;
-  /** What differs from the set-up and the subject as stored; null: as stored. */
-  distanceM: number | null;
-  focalMm: number | null;
-  modeId: string | null;
-  converterIds: string[] | null;
-  /** Another chain on the same body. */
-  chain: Link[] | null;
-  /** Close up: the ratio the lens is turned to, and the f-number set. */
-  nearRatio: number | null;
-  nearFNumber: number | null;
-  trials: Partial<Record<TrialKind, Trial>>;
+/** What can be done with what is in hand in the place one is in. */
+interface HandActions {
   chooseSetup: (id: string) => void;
   chooseSubject: (id: string) => void;
   chooseOutput: (id: string) => void;
@@ -79,131 +51,121 @@ interface InHand extends Preferences {
   toggleTrial: (kind: TrialKind, trial: Trial) => void;
   /** Makes what is tried the new starting point. */
   adoptTrials: () => void;
-  prefer: (change: Partial<Preferences>) => void;
 }
 
-const AS_STORED = {
-  distanceM: null,
-  focalMm: null,
-  modeId: null,
-  converterIds: null,
-  chain: null,
-  nearRatio: null,
-  nearFNumber: null,
-  trials: {},
-};
-/** What belongs to a set-up and falls away with it. */
-const OF_SETUP = { focalMm: null, modeId: null, converterIds: null, chain: null, nearRatio: null };
-
-const without = <K extends string, T>(record: Partial<Record<K, T>>, key: K): Partial<Record<K, T>> => {
-  const { [key]: _, ...rest } = record;
-  return rest as Partial<Record<K, T>>;
-};
+interface SkyActions {
+  set: (change: Partial<SkyOptions>) => void;
+  /** Tries a lever, or takes it back when it is being tried. */
+  toggle: (id: string, change: Partial<SkyOptions>, ways: Partial<StarsInput>) => void;
+  /** Makes what is tried the new starting point. */
+  adopt: () => void;
+}
 
 /** Where it is kept. What is dragged comes sixty times a second and is written when it rests; a choice at once. */
-const device = restingStorage(() => localStorage);
+const device = restingStorage(() => carriedOver(localStorage));
 
-const isId = isText(64);
-const isLength = isBetween(0, 1e9);
-const isLink = isObjectOf({ type: isOneOf('optic', 'adapter'), id: isId });
-const PATCH_FITS: Fits<Patch> = {
-  distanceM: isLength,
-  focalMm: isLength,
-  modeId: isId,
-  converterIds: isListOf(isId),
-  setupId: isId,
-  nearRatio: isBetween(0, 1e6),
-  nearFNumber: isBetween(0.01, 1e6),
-  chain: isListOf(isLink),
-};
-const isPatch = (value: unknown): boolean =>
-  isObject(value) && Object.entries(value).every(([key, each]) => PATCH_FITS[key as keyof Patch]?.(each) ?? false);
-const isTrials = (value: unknown): boolean =>
-  isObject(value) && Object.values(value).every((trial) => isObjectOf({ leverId: isText(400), patch: isPatch })(trial));
-
-/** What of a stored state is taken. */
-const FITS: Fits<InHand> = {
-  units: isOneOf('metric', 'imperial'),
-  cropConvention: isOneOf('usual', 'diagonal', 'width', 'height', 'sameAspect'),
-  judgeBy: isOneOf('resolved', 'sampled'),
-  cocSchool: isOneOf('diagonal', 'output', 'pixel'),
-  look: isOneOf('day', 'night', 'dim'),
-  screenWidthMm: isBetween(1, 1e5),
-  handHoldRatio: isBetween(0, 1e3),
-  setupId: orNull(isId),
-  subjectId: orNull(isId),
-  outputId: orNull(isId),
-  distanceM: orNull(isLength),
-  focalMm: orNull(isLength),
-  modeId: orNull(isId),
-  converterIds: orNull(isListOf(isId)),
-  chain: orNull(isListOf(isLink)),
-  nearRatio: orNull(isBetween(0, 1e6)),
-  nearFNumber: orNull(isBetween(0.01, 1e6)),
-  trials: isTrials,
+const isOptions = (value: unknown): boolean =>
+  isObject(value) &&
+  Object.entries(value).every(([key, each]) => OPTION_FITS[key as keyof SkyOptions]?.(each) ?? false);
+const FITS: NestedFits = {
+  place: isOneOf(...PLACES),
+  hands: Object.fromEntries(PLACES.map((place) => [place, HAND_FITS])),
+  sky: OPTION_FITS,
+  skyTrial: orNull(isObjectOf({ id: isText(400), from: isOptions, ways: isObject })),
 };
 
-/** What is in hand: the set-up and the subject chosen, what was changed on them, the levers being tried. */
-export const useInHand = create<InHand>()(
-  persist(
-    (set) => ({
-      units: 'metric',
-      cropConvention: 'usual',
-      judgeBy: 'resolved',
-      cocSchool: 'diagonal',
-      look: 'day',
-      screenWidthMm: USUAL_SCREEN_WIDTH_MM,
-      handHoldRatio: USUAL_HAND_HOLD_RATIO,
-      setupId: null,
-      subjectId: null,
-      outputId: null,
-      ...AS_STORED,
-      chooseSetup: (setupId) => set({ setupId, ...OF_SETUP, trials: {} }),
-      chooseSubject: (subjectId) => set({ subjectId, distanceM: null, trials: {} }),
-      chooseOutput: (outputId) => set({ outputId }),
-      setDistanceM: (distanceM) =>
-        device.resting(() => set((state) => ({ distanceM, trials: without(state.trials, 'distance') }))),
-      setFocalMm: (focalMm) =>
-        device.resting(() => set((state) => ({ focalMm, trials: without(state.trials, 'focal') }))),
-      setModeId: (modeId) => set((state) => ({ modeId, trials: without(state.trials, 'mode') })),
-      setNearRatio: (nearRatio) =>
-        device.resting(() => set((state) => ({ nearRatio, trials: without(state.trials, 'ratio') }))),
-      setNearFNumber: (nearFNumber) =>
-        device.resting(() => set((state) => ({ nearFNumber, trials: without(state.trials, 'aperture') }))),
-      toggleTrial: (kind, trial) =>
-        set((state) =>
-          state.trials[kind]?.leverId === trial.leverId
-            ? { trials: without(state.trials, kind) }
-            : // Another set-up brings its own chain and mode: what was tried on the present one falls away.
-              { trials: { ...(kind === 'setup' ? keepDistance(state.trials) : state.trials), [kind]: trial } },
-        ),
-      adoptTrials: () =>
-        set((state) => {
-          const patch: Patch = Object.assign({}, ...Object.values(state.trials).map((trial) => trial.patch)) as Patch;
-          return {
-            trials: {},
-            ...(patch.setupId === undefined ? {} : { setupId: patch.setupId, ...OF_SETUP }),
-            // A new chain brings its own range of ratios and its own converters.
-            ...(patch.chain === undefined ? {} : { chain: patch.chain, converterIds: null, nearRatio: null }),
-            ...(patch.nearRatio === undefined ? {} : { nearRatio: patch.nearRatio }),
-            ...(patch.nearFNumber === undefined ? {} : { nearFNumber: patch.nearFNumber }),
-            ...(patch.distanceM === undefined ? {} : { distanceM: patch.distanceM }),
-            ...(patch.focalMm === undefined ? {} : { focalMm: patch.focalMm }),
-            ...(patch.modeId === undefined ? {} : { modeId: patch.modeId }),
-            ...(patch.converterIds === undefined ? {} : { converterIds: patch.converterIds }),
-          };
-        }),
-      prefer: (change) => set(change),
-    }),
-    {
-      name: 'jauge.inHand',
-      storage: deviceStorage(device.opened, FITS),
-      partialize: (state) => state as Partial<InHand>,
-      version: 1,
-    },
-  ),
+/** What a stored state becomes: hands and options with everything in them. */
+function merged(stored: unknown, start: Hands): Hands {
+  const { place, hands, sky, skyTrial } = (stored ?? {}) as Partial<Hands>;
+  return {
+    place: place ?? start.place,
+    hands: Object.fromEntries(Object.entries(hands ?? {}).map(([key, hand]) => [key, { ...EMPTY_HAND, ...hand }])),
+    sky: { ...start.sky, ...sky },
+    skyTrial: skyTrial ?? null,
+  };
+}
+
+export const useHands = create<Hands>()(
+  persist((): Hands => ({ place: 'far', hands: {}, sky: USUAL_SKY, skyTrial: null }), {
+    name: 'jauge.hands',
+    storage: deviceStorage<Hands>(device.opened, FITS),
+    partialize: (state) => state as Partial<Hands>,
+    merge: merged,
+    version: 1,
+  }),
 );
 
-function keepDistance(trials: Partial<Record<TrialKind, Trial>>): Partial<Record<TrialKind, Trial>> {
-  return trials.distance ? { distance: trials.distance } : {};
+function changeHand(place: Place, change: (hand: Hand) => Hand): void {
+  useHands.setState(({ hands }) => ({ hands: { ...hands, [place]: change(hands[place] ?? EMPTY_HAND) } }));
 }
+const dragHand = (place: Place, change: (hand: Hand) => Hand): void => device.resting(() => changeHand(place, change));
+
+/** The actions of each place, made once, so that nothing is drawn again for their sake. */
+const actionsOf = (place: Place): HandActions => ({
+  chooseSetup: (setupId) => changeHand(place, (hand) => ({ ...hand, setupId, ...OF_SETUP, trials: {} })),
+  chooseSubject: (subjectId) => changeHand(place, (hand) => ({ ...hand, subjectId, distanceM: null, trials: {} })),
+  chooseOutput: (outputId) => changeHand(place, (hand) => ({ ...hand, outputId })),
+  setDistanceM: (distanceM) => dragHand(place, (hand) => withField(hand, 'distance', 'distanceM', distanceM)),
+  setFocalMm: (focalMm) => dragHand(place, (hand) => withField(hand, 'focal', 'focalMm', focalMm)),
+  setModeId: (modeId) => changeHand(place, (hand) => withField(hand, 'mode', 'modeId', modeId)),
+  setNearRatio: (ratio) => dragHand(place, (hand) => withField(hand, 'ratio', 'nearRatio', ratio)),
+  setNearFNumber: (fNumber) => dragHand(place, (hand) => withField(hand, 'aperture', 'nearFNumber', fNumber)),
+  toggleTrial: (kind, trial) => changeHand(place, (hand) => withTrial(hand, kind, trial)),
+  adoptTrials: () => changeHand(place, adopted),
+});
+const ACTIONS = Object.fromEntries(PLACES.map((place) => [place, actionsOf(place)])) as Record<Place, HandActions>;
+
+/** What is in hand in a place, with what can be done with it. */
+export type InHand = Hand & HandActions;
+const handIn = ({ hands }: Hands, place: Place): Hand => hands[place] ?? EMPTY_HAND;
+const inHand = (state: Hands, place: Place): InHand => ({ ...handIn(state, place), ...ACTIONS[place] });
+
+/** The place whose hand is read below here. */
+export const PlaceContext = createContext<Place | null>(null);
+export function usePlace(): Place {
+  const last = useHands((state) => state.place);
+  return useContext(PlaceContext) ?? last;
+}
+
+/** What is in hand in the place one is in. */
+export function useInHand<T>(select: (hand: InHand) => T): T {
+  const place = usePlace();
+  return useHands(useShallow((state) => select(inHand(state, place))));
+}
+/** What is in hand at this moment, for what answers a tap. */
+useInHand.now = (place: Place = useHands.getState().place): InHand => inHand(useHands.getState(), place);
+/** Puts something in hand without a person's doing. */
+useInHand.put = (change: Partial<Hand>, place: Place = useHands.getState().place): void => {
+  changeHand(place, (hand) => ({ ...hand, ...change }));
+};
+
+/** Takes a set-up over to another place, on purpose. */
+export const takeTo = (place: Place, setupId: string): void => ACTIONS[place].chooseSetup(setupId);
+
+function setSky(change: Partial<SkyOptions>): void {
+  useHands.setState(({ sky }) => ({ sky: { ...sky, ...change } }));
+}
+const SKY_ACTIONS: SkyActions = {
+  set: (change) =>
+    Object.keys(change).every((key) => DRAGGED.has(key)) ? device.resting(() => setSky(change)) : setSky(change),
+  toggle: (id, change, ways) =>
+    useHands.setState(({ sky, skyTrial }) => {
+      if (skyTrial?.id === id) return { sky: { ...sky, ...skyTrial.from, exposureS: null }, skyTrial: null };
+      const start = { ...sky, ...skyTrial?.from };
+      const keys = Object.keys(change) as (keyof SkyOptions)[];
+      const from = Object.fromEntries(keys.map((key) => [key, start[key]])) as Partial<SkyOptions>;
+      return { sky: { ...start, ...change, exposureS: null }, skyTrial: { id, from, ways } };
+    }),
+  adopt: () => useHands.setState({ skyTrial: null }),
+};
+
+/** What the Sky is told, what is tried of it, and what can be done with it. */
+export type Sky = SkyOptions & { tried: SkyTrial | null } & SkyActions;
+const skyOf = ({ sky, skyTrial }: Hands): Sky => ({ ...sky, tried: skyTrial, ...SKY_ACTIONS });
+
+export function useSky(): Sky;
+export function useSky<T>(select: (sky: Sky) => T): T;
+export function useSky<T>(select?: (sky: Sky) => T): T | Sky {
+  return useHands(useShallow((state) => (select ? select(skyOf(state)) : skyOf(state))));
+}
+useSky.now = (): Sky => skyOf(useHands.getState());

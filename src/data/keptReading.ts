@@ -7,6 +7,7 @@ import type { NearReading } from '@/core/near/readNear';
 import { plainStarsResult } from '@/core/sky/plainStars';
 import type { StarsInput, StarsReading } from '@/core/sky/readStars';
 import type { StarsInputData } from '@/contract/schemas/starsInput';
+import { partAsUsed } from '@/core/chain/link';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import type { Situation } from './situation';
 
@@ -27,7 +28,6 @@ function common({ situation, system, takenAt, note }: Taken) {
       setupId: setupRow.id,
       subjectId: subjectRow.id,
       outputId: outputRow.id,
-      converterIds: situation.converterIds,
       chain: situation.links,
       setupName: setupRow.data.name,
       note,
@@ -35,7 +35,7 @@ function common({ situation, system, takenAt, note }: Taken) {
     input: {
       body,
       modeId,
-      chain,
+      chain: chain.map(partAsUsed),
       focalMm: system.markedFocalMm,
       ...(supportWeightG === undefined ? {} : { supportWeightG }),
       ...(measured?.length ? { measured } : {}),

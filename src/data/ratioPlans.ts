@@ -1,12 +1,15 @@
 import { mayMount } from '@/core/chain/mounts';
 import type { MeasuredChain, OtherMeans } from '@/core/near/otherRoutes';
 import { closeConverters, type ChainLink, type Owned, type RatioKit, type RatioPlan } from '@/core/near/planRatio';
-import { isFactor, type BodySpec, type FactorPart, type LensSpec, type Part } from '@/core/chain/parts';
+import { isFactor, type FactorPart, type LensSpec, type Part } from '@/core/chain/parts';
+import { type BodySpec } from '@/core/kit/body';
+import { partAsUsed } from '@/core/chain/link';
 import { misfits } from '@/core/chain/mountPath';
 import type { PlanNews } from '../workers/planRatio.worker';
 import { measuredWith } from './chainLinks';
-import type { Link } from './inHand';
-import { partAsUsed, type Kit } from './situation';
+import { linksOfRows } from './chainLinks';
+import type { ChainRow } from './hand';
+import type { Kit } from './situation';
 
 const same = (a: string | undefined, b: string | undefined): boolean => a === undefined || b === undefined || a === b;
 
@@ -47,16 +50,14 @@ function measuredChains(kit: Kit): MeasuredChain[] {
   const seen = new Set<string>();
   return kit.ratios.flatMap(({ data }): MeasuredChain[] => {
     const key = JSON.stringify(data.chain);
-    const chain = data.chain.map((link) => {
-      const row = (link.type === 'optic' ? kit.optics : kit.adapters).find((each) => each.id === link.id);
-      return row && !row.data.retired ? partAsUsed(row.data, link) : null;
-    });
-    if (seen.has(key) || chain.includes(null)) return [];
+    const links = linksOfRows(data.chain, kit);
+    const retired = links?.some(({ part }) => (part as { retired?: boolean }).retired) ?? true;
+    if (seen.has(key) || !links || retired) return [];
     seen.add(key);
     return [
       {
         links: data.chain.map((link) => ({ id: link.id, ...(link.usedMm ? { usedMm: link.usedMm } : {}) })),
-        chain: chain as Part[],
+        chain: links.map(partAsUsed),
         measured: measuredWith(data.chain, kit.ratios),
       },
     ];
@@ -64,7 +65,7 @@ function measuredChains(kit: Kit): MeasuredChain[] {
 }
 
 /** Links of a chain the way the kit stores them. */
-export const storedLinks = (links: ChainLink[], kit: Pick<Kit, 'optics'>): Link[] =>
+export const storedLinks = (links: ChainLink[], kit: Pick<Kit, 'optics'>): ChainRow[] =>
   links.map((link) => ({
     type: kit.optics.some((row) => row.id === link.id) ? 'optic' : 'adapter',
     id: link.id,

@@ -1,12 +1,15 @@
-import { useInHand } from './inHand';
+import { useInHand, useSky } from './inHand';
 import { restingStorage } from './restingStorage';
-import { useSky } from './sky';
 
 beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
 
 const written = (name: string) =>
-  (JSON.parse(localStorage.getItem(name) ?? '{}') as { state?: Record<string, unknown> }).state;
+  (
+    JSON.parse(localStorage.getItem(name) ?? '{}') as {
+      state?: { hands?: Record<string, Record<string, unknown>>; sky?: Record<string, unknown> };
+    }
+  ).state;
 
 it('writes what is dragged once changes rest, and reads what still waits', () => {
   const values: string[] = [];
@@ -28,16 +31,19 @@ it('writes what is dragged once changes rest, and reads what still waits', () =>
 });
 
 it('writes a choice at once, also in the middle of a drag', () => {
-  useInHand.getState().setDistanceM(31);
-  expect(written('jauge.inHand')?.distanceM).not.toBe(31);
-  useInHand.getState().chooseSetup('10000000-0000-4000-8000-00000000000a');
-  expect(written('jauge.inHand')).toMatchObject({ distanceM: 31, setupId: '10000000-0000-4000-8000-00000000000a' });
-  useSky.getState().set({ declinationDeg: 12 });
-  expect(written('jauge.sky')?.declinationDeg).not.toBe(12);
+  useInHand.now().setDistanceM(31);
+  expect(written('jauge.hands')?.hands?.far?.distanceM).not.toBe(31);
+  useInHand.now().chooseSetup('10000000-0000-4000-8000-00000000000a');
+  expect(written('jauge.hands')?.hands?.far).toMatchObject({
+    distanceM: 31,
+    setupId: '10000000-0000-4000-8000-00000000000a',
+  });
+  useSky.now().set({ declinationDeg: 12 });
+  expect(written('jauge.hands')?.sky?.declinationDeg).not.toBe(12);
   jest.advanceTimersByTime(300);
-  expect(written('jauge.sky')?.declinationDeg).toBe(12);
-  useSky.getState().set({ planet: 'Saturn' });
-  expect(written('jauge.sky')?.planet).toBe('Saturn');
+  expect(written('jauge.hands')?.sky?.declinationDeg).toBe(12);
+  useSky.now().set({ planet: 'Saturn' });
+  expect(written('jauge.hands')?.sky?.planet).toBe('Saturn');
 });
 
 it('a drag is written at the latest when the page is left', () => {

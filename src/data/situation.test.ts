@@ -1,5 +1,7 @@
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects } from '@/demo/kit';
 import { situationOf, systemInputOf, type Chosen, type Kit } from './situation';
+import { candidatesAround } from '@/core/levers/candidates';
+import { EMPTY_HAND } from './hand';
 import { useInHand } from './inHand';
 
 const stored = <T>(rows: Record<string, { id: string; data: T }>) =>
@@ -13,21 +15,7 @@ const kit: Kit = {
   outputs: stored(demoOutputs as Record<string, { id: string; data: Kit['outputs'][number]['data'] }>),
   ratios: [],
 };
-const chosen: Chosen = {
-  setupId: null,
-  subjectId: null,
-  outputId: null,
-  distanceM: null,
-  focalMm: null,
-  modeId: null,
-  converterIds: null,
-  chain: null,
-  nearRatio: null,
-  nearFNumber: null,
-  trials: {},
-  cropConvention: 'usual',
-  judgeBy: 'resolved',
-};
+const chosen: Chosen = { ...EMPTY_HAND, cropConvention: 'usual', judgeBy: 'resolved' };
 
 function ready(change: Partial<Chosen> = {}, leaveOut?: Parameters<typeof situationOf>[2]) {
   const situation = situationOf(kit, { ...chosen, ...change }, leaveOut);
@@ -67,8 +55,14 @@ it('does not carry changes over to another set-up that is only tried', () => {
 });
 
 it('offers only converters of the lens’s mount', () => {
-  expect(ready().converters).toHaveLength(2);
-  expect(ready({ setupId: demoSetups.lightBag.id }).converters).toHaveLength(0);
+  const offered = (change: Partial<Chosen> = {}) => {
+    const { setup, kit: around } = ready(change);
+    return candidatesAround(setup, around).filter((each) => each.part === 'converter').length;
+  };
+  expect(offered()).toBe(2);
+  expect(offered({ setupId: demoSetups.lightBag.id })).toBe(0);
+  // The macro lens takes none: their fronts would touch its rear element.
+  expect(offered({ setupId: demoSetups.heath.id })).toBe(0);
 });
 
 it('falls back to the whole sensor when a mode is gone', () => {
@@ -78,24 +72,24 @@ it('falls back to the whole sensor when a mode is gone', () => {
 
 describe('what is in hand', () => {
   it('takes a lever back with a second tap, and adopts what is tried', () => {
-    const { toggleTrial, adoptTrials, setDistanceM } = useInHand.getState();
+    const { toggleTrial, adoptTrials, setDistanceM } = useInHand.now();
     const trial = { leverId: 'distance', patch: { distanceM: 44 } };
     toggleTrial('distance', trial);
-    expect(useInHand.getState().trials.distance).toEqual(trial);
+    expect(useInHand.now().trials.distance).toEqual(trial);
     toggleTrial('distance', trial);
-    expect(useInHand.getState().trials).toEqual({});
+    expect(useInHand.now().trials).toEqual({});
     toggleTrial('distance', trial);
     toggleTrial('mode', { leverId: 'mode:c15', patch: { modeId: 'c15' } });
     adoptTrials();
-    expect(useInHand.getState()).toMatchObject({ trials: {}, distanceM: 44, modeId: 'c15' });
+    expect(useInHand.now()).toMatchObject({ trials: {}, distanceM: 44, modeId: 'c15' });
     toggleTrial('distance', trial);
     setDistanceM(50);
-    expect(useInHand.getState()).toMatchObject({ trials: {}, distanceM: 50 });
+    expect(useInHand.now()).toMatchObject({ trials: {}, distanceM: 50 });
   });
 
   it('drops what belonged to the set-up when another one is taken', () => {
-    useInHand.getState().setFocalMm(300);
-    useInHand.getState().chooseSetup(demoSetups.dunes.id);
-    expect(useInHand.getState()).toMatchObject({ focalMm: null, modeId: null, converterIds: null });
+    useInHand.now().setFocalMm(300);
+    useInHand.now().chooseSetup(demoSetups.dunes.id);
+    expect(useInHand.now()).toMatchObject({ focalMm: null, modeId: null });
   });
 });

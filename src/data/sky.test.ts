@@ -1,8 +1,8 @@
-import { useSky } from './sky';
+import { useHands, useSky } from './inHand';
 
-const state = () => useSky.getState();
-const start = state();
-beforeEach(() => useSky.setState(start, true));
+const state = () => useSky.now();
+const start = useHands.getState();
+beforeEach(() => useHands.setState(start, true));
 
 it('tries a lever and takes it back, and the exposure goes back to the longest with it', () => {
   state().set({ exposureS: 8 });

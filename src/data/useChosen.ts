@@ -1,52 +1,29 @@
 import { useMemo } from 'react';
-import { useInHand } from './inHand';
+import { EMPTY_HAND } from './hand';
+import { useHands, usePlace } from './inHand';
+import { usePreferences } from './preferences';
 import type { Chosen } from './situation';
+import { suitedHand } from './suited';
+import { useKit } from './useKit';
 
-/** What is chosen, as one value that changes only when a part of it does. */
+/**
+ * What is chosen in the place one is in, as one value that changes only when a part of it does. Where nobody has chosen
+ * anything yet, what suits the place is in hand.
+ */
 export function useChosen(): Chosen {
-  const setupId = useInHand((state) => state.setupId);
-  const subjectId = useInHand((state) => state.subjectId);
-  const outputId = useInHand((state) => state.outputId);
-  const distanceM = useInHand((state) => state.distanceM);
-  const focalMm = useInHand((state) => state.focalMm);
-  const modeId = useInHand((state) => state.modeId);
-  const converterIds = useInHand((state) => state.converterIds);
-  const chain = useInHand((state) => state.chain);
-  const nearRatio = useInHand((state) => state.nearRatio);
-  const nearFNumber = useInHand((state) => state.nearFNumber);
-  const trials = useInHand((state) => state.trials);
-  const cropConvention = useInHand((state) => state.cropConvention);
-  const judgeBy = useInHand((state) => state.judgeBy);
+  const place = usePlace();
+  const { kit } = useKit();
+  const hand = useHands((state) => state.hands[place] ?? EMPTY_HAND);
+  const targetId = useHands((state) => state.sky.targetId);
+  const cropConvention = usePreferences((state) => state.cropConvention);
+  const judgeBy = usePreferences((state) => state.judgeBy);
+  // What suits is found once for a kit: a drag must not look through the set-ups again.
+  const suited = useMemo(
+    () => suitedHand(place, kit, { ...EMPTY_HAND, setupId: hand.setupId, subjectId: hand.subjectId }, targetId),
+    [place, kit, hand.setupId, hand.subjectId, targetId],
+  );
   return useMemo(
-    () => ({
-      setupId,
-      subjectId,
-      outputId,
-      distanceM,
-      focalMm,
-      modeId,
-      converterIds,
-      chain,
-      nearRatio,
-      nearFNumber,
-      trials,
-      cropConvention,
-      judgeBy,
-    }),
-    [
-      setupId,
-      subjectId,
-      outputId,
-      distanceM,
-      focalMm,
-      modeId,
-      converterIds,
-      chain,
-      nearRatio,
-      nearFNumber,
-      trials,
-      cropConvention,
-      judgeBy,
-    ],
+    () => ({ ...hand, setupId: suited.setupId, subjectId: suited.subjectId, cropConvention, judgeBy }),
+    [hand, suited, cropConvention, judgeBy],
   );
 }

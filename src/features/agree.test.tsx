@@ -2,7 +2,9 @@ import { act } from '@testing-library/react-native';
 import { Dimensions } from 'react-native';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects } from '@/demo/kit';
 import { quantityText, showQuantity, shutterText } from '@/core/quantity/quantityText';
-import { useInHand } from '@/data/inHand';
+import { EMPTY_HAND, type ChainRow } from '@/data/hand';
+import { useHands, useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { useFarOptions } from '@/data/farOptions';
 import { situationOf, type Situation } from '@/data/situation';
 import { demoHeld, renderWithKit, words } from '../../tests/support/renderWithKit';
@@ -25,7 +27,7 @@ jest.mock('expo-router', () => ({
   useLocalSearchParams: () => ({}),
 }));
 
-const start = useInHand.getState();
+const [handsStart, preferencesStart] = [useHands.getState(), usePreferences.getState()];
 const farStart = useFarOptions.getState();
 
 interface InHand {
@@ -34,7 +36,7 @@ interface InHand {
   output: { id: string };
   distanceM?: number;
   modeId?: string;
-  converterIds?: string[];
+  chain?: ChainRow[];
   judgeBy?: 'resolved' | 'sampled';
   nearRatio?: number;
   nearFNumber?: number;
@@ -44,16 +46,17 @@ interface InHand {
 const { hide, dunes, lightBag, heath } = demoSetups;
 const { curlew, tigerBeetle } = demoSubjects;
 const { web, print } = demoOutputs;
+const behind = (id: string): ChainRow[] => [...hide.data.chain, { type: 'adapter', id }];
 const FAR: [string, InHand][] = [
   ['a long lens on a curlew', { setup: hide, subject: curlew, output: web }],
   ['far away', { setup: hide, subject: curlew, output: print, distanceM: 137 }],
   [
     'with a converter',
-    { setup: hide, subject: curlew, output: web, distanceM: 44, converterIds: [demoAdapters.converter14.id] },
+    { setup: hide, subject: curlew, output: web, distanceM: 44, chain: behind(demoAdapters.converter14.id) },
   ],
   [
     'with another converter, close',
-    { setup: hide, subject: curlew, output: web, distanceM: 21, converterIds: [demoAdapters.converter20.id] },
+    { setup: hide, subject: curlew, output: web, distanceM: 21, chain: behind(demoAdapters.converter20.id) },
   ],
   ['in a crop mode', { setup: hide, subject: curlew, output: web, modeId: 'c15' }],
   ['a zoom between its ends', { setup: dunes, subject: curlew, output: web, distanceM: 33 }],
@@ -71,18 +74,19 @@ const NEAR: [string, InHand][] = [
   ],
 ];
 
-function take({ setup, subject, output, ...rest }: InHand): Situation {
-  const state = useInHand.getState();
+function take({ setup, subject, output, cocSchool, judgeBy, ...rest }: InHand): Situation {
+  const state = useInHand.now();
   state.chooseSetup(setup.id);
   state.chooseSubject(subject.id);
   state.chooseOutput(output.id);
-  useInHand.setState(rest);
+  useInHand.put(rest);
+  usePreferences.getState().prefer({ ...(cocSchool ? { cocSchool } : {}), ...(judgeBy ? { judgeBy } : {}) });
   const held = demoHeld() as never;
   const rows = (name: string) => (held as Record<string, unknown[]>)[name] ?? [];
   const kit = Object.fromEntries(
     ['bodies', 'optics', 'adapters', 'setups', 'subjects', 'outputs', 'ratios'].map((name) => [name, rows(name)]),
   ) as never;
-  const found = situationOf(kit, useInHand.getState() as never);
+  const found = situationOf(kit, { ...useInHand.now(), ...usePreferences.getState() });
   if (typeof found === 'string') throw new Error(`nothing in hand: ${found}`);
   return found;
 }
@@ -99,7 +103,8 @@ async function saysOf(element: React.ReactElement): Promise<string> {
 const plain = (text: string): string => text.replace(/\u202f|\u00a0/g, ' ');
 
 beforeEach(() => {
-  useInHand.setState(start, true);
+  useHands.setState(handsStart, true);
+  usePreferences.setState(preferencesStart, true);
   useFarOptions.setState(farStart, true);
   Dimensions.set({ window: { width: 390, height: 844, scale: 1, fontScale: 1 } });
 });
@@ -152,7 +157,7 @@ describe.each([...FAR, ...NEAR])('%s', (_, inHand) => {
   it('folds to the same system in the builder as on the desk', async () => {
     const { setup } = take(inHand);
     // The builder shows the set-up as it is stored: what is only changed in hand is not in it.
-    useInHand.setState({ ...start, setupId: inHand.setup.id });
+    useInHand.put({ ...EMPTY_HAND, setupId: inHand.setup.id });
     const said = await saysOf(<SetupPage id={inHand.setup.id} />);
     const own = deskState(take({ setup: inHand.setup, subject: inHand.subject, output: inHand.output }));
     expect(said).toContain(plain(quantityText(own.system!.entrancePupilMm, 'metric')));

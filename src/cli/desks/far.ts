@@ -6,11 +6,11 @@ import { modesLadder } from '@/core/far/modesLadder';
 import { logDistancesM, plannerCurve, reachM } from '@/core/far/plannerCurve';
 import { readFar } from '@/core/far/readFar';
 import { told } from '@/core/far/withheld';
-import { isFactor, type FactorPart } from '@/core/chain/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import type { Adapter } from '@/contract/schemas/adapter';
 import { fail, ok, type Problem } from '@/core/quantity/result';
 import { desk } from '../desk';
+import { plainPatch, withKit } from '../kitAround';
 import { plainSystem } from '../plainSystem';
 import {
   backgroundOf,
@@ -109,23 +109,13 @@ export const levers = desk<LeversInput>({
   ),
   read: (input) => {
     const ways = farWays(input);
-    const parts = [
-      ...input.chain.filter((part): part is FactorPart & Adapter => isFactor(part)),
-      ...(input.kit?.adapters ?? []).filter((part): part is FactorPart & Adapter => isFactor(part)),
-    ];
-    const converters = parts
-      .filter((spec, i) => parts.findIndex((each) => each.name === spec.name) === i)
-      .map((spec) => ({ id: spec.name, spec }));
     const found = farLevers({
-      setup: input,
+      ...withKit(input, input.kit),
       subject: input.subject,
       distanceM: input.distanceM,
       output: input.output,
       ...ways,
-      converterIds: input.chain.filter(isFactor).map((part) => part.name),
-      converters,
-      otherSetups: (input.kit?.setups ?? []).map(({ name, setup }) => ({ id: name, name, setup })),
-    });
+    }).map((lever) => ({ ...lever, patch: plainPatch(lever.patch) }));
     if (found.length) return ok({ desk: 'levers', levers: found });
     const folded = foldSystem(input, ways.convention);
     const reading = folded.ok ? readFar({ ...input, ...ways, system: folded.value }) : folded;

@@ -40,13 +40,11 @@ export const kit = desk<KitInput>({
     const convention = input.cropConvention ?? 'usual';
     const folded = foldSystem(input, convention);
     if (!folded.ok) return folded;
-    const steps = chainSteps(input);
-    if (!steps.ok) return steps;
     return ok({
       desk: 'kit',
       system: plainSystem(folded.value),
-      steps: steps.value,
-      checks: setupChecks(input, [], input.units),
+      steps: chainSteps(folded.value.optics, folded.value.chain),
+      checks: setupChecks(folded, [], input.units),
       zoom: focalTable(input, convention).map(({ system, ...row }) => ({ ...row, system: plainSystem(system) })),
       modes: modeTable({
         body: input.body,

@@ -4,7 +4,6 @@ import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
 import type { Optic } from '@/contract/schemas/optic';
 import { nearInputSchema, type NearInputData } from '@/contract/schemas/nearInput';
-import { candidatesAround, type AroundLink } from '@/core/near/chainsAround';
 import { compareSensors, type SensorStance } from '@/core/near/compareSensors';
 import { nearLevers } from '@/core/near/nearLevers';
 import { wholePlan } from '@/core/near/otherRoutes';
@@ -12,12 +11,13 @@ import { closeConverters, rankRatioRoutes, type Owned, type RatioOrder } from '@
 import { readNear, type NearReading } from '@/core/near/readNear';
 import { stackPlan } from '@/core/near/stackPlan';
 import { subjectDepthMm } from '@/core/near/subjectDepth';
-import { isFactor, isOptic, type FactorPart, type LensSpec, type Part } from '@/core/chain/parts';
+import { isFactor, type FactorPart, type LensSpec, type Part } from '@/core/chain/parts';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { misfits } from '@/core/chain/mountPath';
 import { viewedPixels } from '@/core/output/viewedPixels';
 import { ok, type Result } from '@/core/quantity/result';
 import { desk } from '../desk';
+import { plainPatch, withKit } from '../kitAround';
 import { plainSystem } from '../plainSystem';
 import { choice, choices, list, namedSetup, objectSchema, type Choices, type NamedSetup } from './fields';
 
@@ -163,37 +163,16 @@ export const nearLeversDesk = desk<NearLeversInput>({
   read: ({ kit, ...input }) => {
     const read = readingOf(input);
     if (!read.ok) return read;
-    // Parts are known by where they stand: first those of the chain, then those of the kit that are not in it.
-    const spare = (kit?.adapters ?? []).filter((part) => !input.chain.some((each) => each.name === part.name));
-    const parts: Part[] = [...input.chain, ...spare];
-    const links = input.chain.map((part, i): AroundLink => ({
-      type: isOptic(part) ? 'optic' : 'adapter',
-      id: String(i),
-      ...(part.kind === 'tubes' && part.usedMm ? { usedMm: part.usedMm } : {}),
-    }));
-    const candidates = candidatesAround<AroundLink>({
-      setup: input,
-      links,
-      adapters: parts.flatMap((spec, i) => (isOptic(spec) ? [] : [{ id: String(i), spec }])),
-      otherSetups: (kit?.setups ?? []).map(({ name, setup }) => ({ id: name, name, setup })),
-      partsOf: (chain) =>
-        chain.map((link) =>
-          link.usedMm ? ({ ...parts[Number(link.id)]!, usedMm: link.usedMm } as Part) : parts[Number(link.id)]!,
-        ),
-      linkTo: (id, usedMm) => ({ type: 'adapter', id, ...(usedMm ? { usedMm } : {}) }),
-    });
     const found = nearLevers({
       ...input,
-      setup: input,
+      ...withKit(input, kit),
       judgeBy: input.judgeBy ?? 'resolved',
       cocSchool: input.cocSchool ?? 'diagonal',
       convention: input.cropConvention ?? 'usual',
       ratio: input.ratio,
       fNumber: input.fNumber,
-      candidates: candidates.map((candidate) => ({ ...candidate, patch: null })),
-      patchFor: () => null,
     });
-    return ok({ desk: 'nearLevers', levers: found.map(({ patch: _, ...lever }) => lever) });
+    return ok({ desk: 'nearLevers', levers: found.map((lever) => ({ ...lever, patch: plainPatch(lever.patch) })) });
   },
 });
 

@@ -5934,7 +5934,7 @@ return errors === 0;
 }
 
 exports.adapters = validate33;
-const schema13 = {"$id":"adapter","title":"Adapter","type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]};
+const schema13 = {"$id":"adapter","title":"Adapter","type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"converter"},{"$ref":"innerConverter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"bellows"},{"$ref":"closeUp"},{"$ref":"filter"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]};
 const schema14 = {"$id":"converter","title":"Converter","type":"object","additionalProperties":false,"required":["kind","name","factor","autofocus"],"properties":{"kind":{"type":"string","title":"Kind","const":"converter"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"factor":{"type":"number","title":"Factor","minimum":1.01,"maximum":10},"autofocus":{"type":"boolean","title":"Keeps autofocus"}}};
 
 function validate34(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
@@ -6368,9 +6368,510 @@ validate34.errors = vErrors;
 return errors === 0;
 }
 
-const schema15 = {"$id":"reducer","title":"Focal reducer","type":"object","additionalProperties":false,"required":["kind","name","factor","autofocus"],"properties":{"kind":{"type":"string","title":"Kind","const":"reducer"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"factor":{"type":"number","title":"Factor","minimum":0.2,"maximum":0.99},"neededCircleMm":{"type":"number","title":"Image circle it needs in mm","minimum":1,"maximum":500},"lensMount":{"type":"string","title":"Mount on the lens’s side","minLength":1,"maxLength":40,"pattern":"\\S"},"autofocus":{"type":"boolean","title":"Keeps autofocus"}}};
+const schema15 = {"$id":"innerConverter","title":"Built-in converter","type":"object","additionalProperties":false,"required":["kind","name","factor","detailClass"],"properties":{"kind":{"type":"string","title":"Kind","const":"innerConverter"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"factor":{"type":"number","title":"Factor","minimum":1.01,"maximum":10},"detailClass":{"type":"string","title":"How well it draws","enum":["excellent","good","fair","weak"]},"builtInto":{"type":"string","title":"Lens it is built into","minLength":1,"maxLength":120,"pattern":"\\S"},"switchedIn":{"type":"boolean","title":"Switched in"}}};
 
 function validate35(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="innerConverter" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.kind === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.name === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.factor === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "factor"},message:"must have required property '"+"factor"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.detailClass === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "detailClass"},message:"must have required property '"+"detailClass"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema15.properties, key0))){
+const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+}
+if(data.kind !== undefined){
+let data0 = data.kind;
+if(typeof data0 !== "string"){
+const err5 = {instancePath:instancePath+"/kind",schemaPath:"#/properties/kind/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+if("innerConverter" !== data0){
+const err6 = {instancePath:instancePath+"/kind",schemaPath:"#/properties/kind/const",keyword:"const",params:{allowedValue: "innerConverter"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+if(data.name !== undefined){
+let data1 = data.name;
+if(typeof data1 === "string"){
+if(func3(data1) > 120){
+const err7 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 120},message:"must NOT have more than 120 characters"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(func3(data1) < 1){
+const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+if(!pattern0.test(data1)){
+const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+}
+else {
+const err10 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+if(data.maker !== undefined){
+let data2 = data.maker;
+if(typeof data2 === "string"){
+if(func3(data2) > 60){
+const err11 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/maxLength",keyword:"maxLength",params:{limit: 60},message:"must NOT have more than 60 characters"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+if(func3(data2) < 1){
+const err12 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+if(!pattern0.test(data2)){
+const err13 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+else {
+const err14 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+}
+if(data.mount !== undefined){
+let data3 = data.mount;
+if(typeof data3 === "string"){
+if(func3(data3) > 40){
+const err15 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+if(func3(data3) < 1){
+const err16 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+if(!pattern0.test(data3)){
+const err17 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+}
+else {
+const err18 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+if(data.lens50LpPerMm !== undefined){
+let data4 = data.lens50LpPerMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 1000 || isNaN(data4)){
+const err19 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+if(data4 <= 0 || isNaN(data4)){
+const err20 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/exclusiveMinimum",keyword:"exclusiveMinimum",params:{comparison: ">", limit: 0},message:"must be > 0"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+}
+else {
+const err21 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+}
+if(data.weightG !== undefined){
+let data5 = data.weightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err22 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err23 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+}
+else {
+const err24 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+if(data.price !== undefined){
+let data6 = data.price;
+if((typeof data6 == "number") && (isFinite(data6))){
+if(data6 > 10000000 || isNaN(data6)){
+const err25 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+if(data6 < 0 || isNaN(data6)){
+const err26 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+else {
+const err27 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data7 = data.note;
+if(typeof data7 === "string"){
+if(func3(data7) > 4000){
+const err28 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+else {
+const err29 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+}
+if(data.retired !== undefined){
+if(typeof data.retired !== "boolean"){
+const err30 = {instancePath:instancePath+"/retired",schemaPath:"#/properties/retired/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+if(data.wish !== undefined){
+if(typeof data.wish !== "boolean"){
+const err31 = {instancePath:instancePath+"/wish",schemaPath:"#/properties/wish/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+if(data.factor !== undefined){
+let data10 = data.factor;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 10 || isNaN(data10)){
+const err32 = {instancePath:instancePath+"/factor",schemaPath:"#/properties/factor/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10},message:"must be <= 10"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+if(data10 < 1.01 || isNaN(data10)){
+const err33 = {instancePath:instancePath+"/factor",schemaPath:"#/properties/factor/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1.01},message:"must be >= 1.01"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+else {
+const err34 = {instancePath:instancePath+"/factor",schemaPath:"#/properties/factor/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+if(data.detailClass !== undefined){
+let data11 = data.detailClass;
+if(typeof data11 !== "string"){
+const err35 = {instancePath:instancePath+"/detailClass",schemaPath:"#/properties/detailClass/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+if(!((((data11 === "excellent") || (data11 === "good")) || (data11 === "fair")) || (data11 === "weak"))){
+const err36 = {instancePath:instancePath+"/detailClass",schemaPath:"#/properties/detailClass/enum",keyword:"enum",params:{allowedValues: schema15.properties.detailClass.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+if(data.builtInto !== undefined){
+let data12 = data.builtInto;
+if(typeof data12 === "string"){
+if(func3(data12) > 120){
+const err37 = {instancePath:instancePath+"/builtInto",schemaPath:"#/properties/builtInto/maxLength",keyword:"maxLength",params:{limit: 120},message:"must NOT have more than 120 characters"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+if(func3(data12) < 1){
+const err38 = {instancePath:instancePath+"/builtInto",schemaPath:"#/properties/builtInto/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+if(!pattern0.test(data12)){
+const err39 = {instancePath:instancePath+"/builtInto",schemaPath:"#/properties/builtInto/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/builtInto",schemaPath:"#/properties/builtInto/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+if(data.switchedIn !== undefined){
+if(typeof data.switchedIn !== "boolean"){
+const err41 = {instancePath:instancePath+"/switchedIn",schemaPath:"#/properties/switchedIn/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+}
+else {
+const err42 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+validate35.errors = vErrors;
+return errors === 0;
+}
+
+const schema16 = {"$id":"reducer","title":"Focal reducer","type":"object","additionalProperties":false,"required":["kind","name","factor","autofocus"],"properties":{"kind":{"type":"string","title":"Kind","const":"reducer"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"factor":{"type":"number","title":"Factor","minimum":0.2,"maximum":0.99},"neededCircleMm":{"type":"number","title":"Image circle it needs in mm","minimum":1,"maximum":500},"lensMount":{"type":"string","title":"Mount on the lens’s side","minLength":1,"maxLength":40,"pattern":"\\S"},"autofocus":{"type":"boolean","title":"Keeps autofocus"}}};
+
+function validate36(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="reducer" */;
 let vErrors = null;
 let errors = 0;
@@ -6416,7 +6917,7 @@ vErrors.push(err3);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema15.properties, key0))){
+if(!(func2.call(schema16.properties, key0))){
 const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err4];
@@ -6877,13 +7378,13 @@ vErrors.push(err43);
 }
 errors++;
 }
-validate35.errors = vErrors;
+validate36.errors = vErrors;
 return errors === 0;
 }
 
-const schema16 = {"$id":"barlow","title":"Barlow","type":"object","additionalProperties":false,"required":["kind","name","factor"],"properties":{"kind":{"type":"string","title":"Kind","const":"barlow"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"factor":{"type":"number","title":"Factor","minimum":1.01,"maximum":10}}};
+const schema17 = {"$id":"barlow","title":"Barlow","type":"object","additionalProperties":false,"required":["kind","name","factor"],"properties":{"kind":{"type":"string","title":"Kind","const":"barlow"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"factor":{"type":"number","title":"Factor","minimum":1.01,"maximum":10}}};
 
-function validate36(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate37(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="barlow" */;
 let vErrors = null;
 let errors = 0;
@@ -6919,7 +7420,7 @@ vErrors.push(err2);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema16.properties, key0))){
+if(!(func2.call(schema17.properties, key0))){
 const err3 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err3];
@@ -7288,13 +7789,13 @@ vErrors.push(err34);
 }
 errors++;
 }
-validate36.errors = vErrors;
+validate37.errors = vErrors;
 return errors === 0;
 }
 
-const schema17 = {"$id":"tubes","title":"Extension tubes","type":"object","additionalProperties":false,"required":["kind","name","lengthsMm","autofocus"],"properties":{"kind":{"type":"string","title":"Kind","const":"tubes"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"lengthsMm":{"type":"array","title":"Lengths of the tubes in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000},"minItems":1},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"autofocus":{"type":"boolean","title":"Keeps autofocus"}}};
+const schema18 = {"$id":"tubes","title":"Extension tubes","type":"object","additionalProperties":false,"required":["kind","name","lengthsMm","autofocus"],"properties":{"kind":{"type":"string","title":"Kind","const":"tubes"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"lengthsMm":{"type":"array","title":"Lengths of the tubes in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000},"minItems":1},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"autofocus":{"type":"boolean","title":"Keeps autofocus"}}};
 
-function validate37(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate38(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="tubes" */;
 let vErrors = null;
 let errors = 0;
@@ -7340,7 +7841,7 @@ vErrors.push(err3);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema17.properties, key0))){
+if(!(func2.call(schema18.properties, key0))){
 const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err4];
@@ -7818,13 +8319,504 @@ vErrors.push(err44);
 }
 errors++;
 }
-validate37.errors = vErrors;
+validate38.errors = vErrors;
 return errors === 0;
 }
 
-const schema18 = {"$id":"closeUp","title":"Close-up lens","type":"object","additionalProperties":false,"required":["kind","name","dioptres"],"properties":{"kind":{"type":"string","title":"Kind","const":"closeUp"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"dioptres":{"type":"number","title":"Dioptres","minimum":0.1,"maximum":50}}};
+const schema19 = {"$id":"bellows","title":"Bellows","type":"object","additionalProperties":false,"required":["kind","name","shortestMm","longestMm"],"properties":{"kind":{"type":"string","title":"Kind","const":"bellows"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"shortestMm":{"type":"number","title":"Shortest extension in mm","minimum":0.5,"maximum":1000},"longestMm":{"type":"number","title":"Longest extension in mm","minimum":0.5,"maximum":2000},"extensionMm":{"type":"number","title":"Extension set in mm","minimum":0.5,"maximum":2000}}};
 
-function validate38(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate39(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="bellows" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.kind === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.name === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.shortestMm === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "shortestMm"},message:"must have required property '"+"shortestMm"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.longestMm === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "longestMm"},message:"must have required property '"+"longestMm"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema19.properties, key0))){
+const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+}
+if(data.kind !== undefined){
+let data0 = data.kind;
+if(typeof data0 !== "string"){
+const err5 = {instancePath:instancePath+"/kind",schemaPath:"#/properties/kind/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+if("bellows" !== data0){
+const err6 = {instancePath:instancePath+"/kind",schemaPath:"#/properties/kind/const",keyword:"const",params:{allowedValue: "bellows"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+if(data.name !== undefined){
+let data1 = data.name;
+if(typeof data1 === "string"){
+if(func3(data1) > 120){
+const err7 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 120},message:"must NOT have more than 120 characters"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(func3(data1) < 1){
+const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+if(!pattern0.test(data1)){
+const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+}
+else {
+const err10 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+if(data.maker !== undefined){
+let data2 = data.maker;
+if(typeof data2 === "string"){
+if(func3(data2) > 60){
+const err11 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/maxLength",keyword:"maxLength",params:{limit: 60},message:"must NOT have more than 60 characters"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+if(func3(data2) < 1){
+const err12 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+if(!pattern0.test(data2)){
+const err13 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+else {
+const err14 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+}
+if(data.mount !== undefined){
+let data3 = data.mount;
+if(typeof data3 === "string"){
+if(func3(data3) > 40){
+const err15 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+if(func3(data3) < 1){
+const err16 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+if(!pattern0.test(data3)){
+const err17 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+}
+else {
+const err18 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+if(data.lens50LpPerMm !== undefined){
+let data4 = data.lens50LpPerMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 1000 || isNaN(data4)){
+const err19 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+if(data4 <= 0 || isNaN(data4)){
+const err20 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/exclusiveMinimum",keyword:"exclusiveMinimum",params:{comparison: ">", limit: 0},message:"must be > 0"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+}
+else {
+const err21 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+}
+if(data.weightG !== undefined){
+let data5 = data.weightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err22 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err23 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+}
+else {
+const err24 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+if(data.price !== undefined){
+let data6 = data.price;
+if((typeof data6 == "number") && (isFinite(data6))){
+if(data6 > 10000000 || isNaN(data6)){
+const err25 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+if(data6 < 0 || isNaN(data6)){
+const err26 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+else {
+const err27 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data7 = data.note;
+if(typeof data7 === "string"){
+if(func3(data7) > 4000){
+const err28 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+else {
+const err29 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+}
+if(data.retired !== undefined){
+if(typeof data.retired !== "boolean"){
+const err30 = {instancePath:instancePath+"/retired",schemaPath:"#/properties/retired/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+if(data.wish !== undefined){
+if(typeof data.wish !== "boolean"){
+const err31 = {instancePath:instancePath+"/wish",schemaPath:"#/properties/wish/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+if(data.shortestMm !== undefined){
+let data10 = data.shortestMm;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err32 = {instancePath:instancePath+"/shortestMm",schemaPath:"#/properties/shortestMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+if(data10 < 0.5 || isNaN(data10)){
+const err33 = {instancePath:instancePath+"/shortestMm",schemaPath:"#/properties/shortestMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+else {
+const err34 = {instancePath:instancePath+"/shortestMm",schemaPath:"#/properties/shortestMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+if(data.longestMm !== undefined){
+let data11 = data.longestMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 2000 || isNaN(data11)){
+const err35 = {instancePath:instancePath+"/longestMm",schemaPath:"#/properties/longestMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 2000},message:"must be <= 2000"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+if(data11 < 0.5 || isNaN(data11)){
+const err36 = {instancePath:instancePath+"/longestMm",schemaPath:"#/properties/longestMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+else {
+const err37 = {instancePath:instancePath+"/longestMm",schemaPath:"#/properties/longestMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+if(data.extensionMm !== undefined){
+let data12 = data.extensionMm;
+if((typeof data12 == "number") && (isFinite(data12))){
+if(data12 > 2000 || isNaN(data12)){
+const err38 = {instancePath:instancePath+"/extensionMm",schemaPath:"#/properties/extensionMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 2000},message:"must be <= 2000"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+if(data12 < 0.5 || isNaN(data12)){
+const err39 = {instancePath:instancePath+"/extensionMm",schemaPath:"#/properties/extensionMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/extensionMm",schemaPath:"#/properties/extensionMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+}
+else {
+const err41 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+validate39.errors = vErrors;
+return errors === 0;
+}
+
+const schema20 = {"$id":"closeUp","title":"Close-up lens","type":"object","additionalProperties":false,"required":["kind","name","dioptres"],"properties":{"kind":{"type":"string","title":"Kind","const":"closeUp"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"dioptres":{"type":"number","title":"Dioptres","minimum":0.1,"maximum":50}}};
+
+function validate40(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="closeUp" */;
 let vErrors = null;
 let errors = 0;
@@ -7860,7 +8852,7 @@ vErrors.push(err2);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema18.properties, key0))){
+if(!(func2.call(schema20.properties, key0))){
 const err3 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err3];
@@ -8229,13 +9221,436 @@ vErrors.push(err34);
 }
 errors++;
 }
-validate38.errors = vErrors;
+validate40.errors = vErrors;
 return errors === 0;
 }
 
-const schema19 = {"$id":"reversing","title":"Reversing ring","type":"object","additionalProperties":false,"required":["kind","name"],"properties":{"kind":{"type":"string","title":"Kind","const":"reversing"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"lengthMm":{"type":"number","title":"Length in mm","minimum":0,"maximum":200}}};
+const schema21 = {"$id":"filter","title":"Filter","type":"object","additionalProperties":false,"required":["kind","name","stops"],"properties":{"kind":{"type":"string","title":"Kind","const":"filter"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"stops":{"type":"number","title":"Stops it takes","minimum":0,"maximum":25},"solar":{"type":"boolean","title":"Certified solar filter"}}};
 
-function validate39(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate41(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="filter" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.kind === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.name === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.stops === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "stops"},message:"must have required property '"+"stops"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema21.properties, key0))){
+const err3 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+}
+if(data.kind !== undefined){
+let data0 = data.kind;
+if(typeof data0 !== "string"){
+const err4 = {instancePath:instancePath+"/kind",schemaPath:"#/properties/kind/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+if("filter" !== data0){
+const err5 = {instancePath:instancePath+"/kind",schemaPath:"#/properties/kind/const",keyword:"const",params:{allowedValue: "filter"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+if(data.name !== undefined){
+let data1 = data.name;
+if(typeof data1 === "string"){
+if(func3(data1) > 120){
+const err6 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 120},message:"must NOT have more than 120 characters"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+if(func3(data1) < 1){
+const err7 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(!pattern0.test(data1)){
+const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+}
+else {
+const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+}
+if(data.maker !== undefined){
+let data2 = data.maker;
+if(typeof data2 === "string"){
+if(func3(data2) > 60){
+const err10 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/maxLength",keyword:"maxLength",params:{limit: 60},message:"must NOT have more than 60 characters"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+if(func3(data2) < 1){
+const err11 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+if(!pattern0.test(data2)){
+const err12 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+else {
+const err13 = {instancePath:instancePath+"/maker",schemaPath:"#/properties/maker/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+if(data.mount !== undefined){
+let data3 = data.mount;
+if(typeof data3 === "string"){
+if(func3(data3) > 40){
+const err14 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/maxLength",keyword:"maxLength",params:{limit: 40},message:"must NOT have more than 40 characters"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+if(func3(data3) < 1){
+const err15 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+if(!pattern0.test(data3)){
+const err16 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+else {
+const err17 = {instancePath:instancePath+"/mount",schemaPath:"#/properties/mount/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+}
+if(data.lens50LpPerMm !== undefined){
+let data4 = data.lens50LpPerMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 1000 || isNaN(data4)){
+const err18 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+if(data4 <= 0 || isNaN(data4)){
+const err19 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/exclusiveMinimum",keyword:"exclusiveMinimum",params:{comparison: ">", limit: 0},message:"must be > 0"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+else {
+const err20 = {instancePath:instancePath+"/lens50LpPerMm",schemaPath:"#/properties/lens50LpPerMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+}
+if(data.weightG !== undefined){
+let data5 = data.weightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err21 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err22 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+}
+else {
+const err23 = {instancePath:instancePath+"/weightG",schemaPath:"#/properties/weightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+}
+if(data.price !== undefined){
+let data6 = data.price;
+if((typeof data6 == "number") && (isFinite(data6))){
+if(data6 > 10000000 || isNaN(data6)){
+const err24 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+if(data6 < 0 || isNaN(data6)){
+const err25 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+else {
+const err26 = {instancePath:instancePath+"/price",schemaPath:"#/properties/price/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data7 = data.note;
+if(typeof data7 === "string"){
+if(func3(data7) > 4000){
+const err27 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data.retired !== undefined){
+if(typeof data.retired !== "boolean"){
+const err29 = {instancePath:instancePath+"/retired",schemaPath:"#/properties/retired/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+}
+if(data.wish !== undefined){
+if(typeof data.wish !== "boolean"){
+const err30 = {instancePath:instancePath+"/wish",schemaPath:"#/properties/wish/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+if(data.stops !== undefined){
+let data10 = data.stops;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 25 || isNaN(data10)){
+const err31 = {instancePath:instancePath+"/stops",schemaPath:"#/properties/stops/maximum",keyword:"maximum",params:{comparison: "<=", limit: 25},message:"must be <= 25"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err32 = {instancePath:instancePath+"/stops",schemaPath:"#/properties/stops/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+else {
+const err33 = {instancePath:instancePath+"/stops",schemaPath:"#/properties/stops/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+if(data.solar !== undefined){
+if(typeof data.solar !== "boolean"){
+const err34 = {instancePath:instancePath+"/solar",schemaPath:"#/properties/solar/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+}
+else {
+const err35 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+validate41.errors = vErrors;
+return errors === 0;
+}
+
+const schema22 = {"$id":"reversing","title":"Reversing ring","type":"object","additionalProperties":false,"required":["kind","name"],"properties":{"kind":{"type":"string","title":"Kind","const":"reversing"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"lengthMm":{"type":"number","title":"Length in mm","minimum":0,"maximum":200}}};
+
+function validate42(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="reversing" */;
 let vErrors = null;
 let errors = 0;
@@ -8261,7 +9676,7 @@ vErrors.push(err1);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema19.properties, key0))){
+if(!(func2.call(schema22.properties, key0))){
 const err2 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err2];
@@ -8630,13 +10045,13 @@ vErrors.push(err33);
 }
 errors++;
 }
-validate39.errors = vErrors;
+validate42.errors = vErrors;
 return errors === 0;
 }
 
-const schema20 = {"$id":"coupling","title":"Coupling ring","type":"object","additionalProperties":false,"required":["kind","name"],"properties":{"kind":{"type":"string","title":"Kind","const":"coupling"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"}}};
+const schema23 = {"$id":"coupling","title":"Coupling ring","type":"object","additionalProperties":false,"required":["kind","name"],"properties":{"kind":{"type":"string","title":"Kind","const":"coupling"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"}}};
 
-function validate40(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate43(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="coupling" */;
 let vErrors = null;
 let errors = 0;
@@ -8662,7 +10077,7 @@ vErrors.push(err1);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema20.properties, key0))){
+if(!(func2.call(schema23.properties, key0))){
 const err2 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err2];
@@ -8996,13 +10411,13 @@ vErrors.push(err30);
 }
 errors++;
 }
-validate40.errors = vErrors;
+validate43.errors = vErrors;
 return errors === 0;
 }
 
-const schema21 = {"$id":"tubeLens","title":"Tube lens","type":"object","additionalProperties":false,"required":["kind","name","focalMm"],"properties":{"kind":{"type":"string","title":"Kind","const":"tubeLens"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"focalMm":{"type":"number","title":"Focal length in mm","minimum":20,"maximum":1000},"imageCircleMm":{"type":"number","title":"Image circle in mm","minimum":1,"maximum":500}}};
+const schema24 = {"$id":"tubeLens","title":"Tube lens","type":"object","additionalProperties":false,"required":["kind","name","focalMm"],"properties":{"kind":{"type":"string","title":"Kind","const":"tubeLens"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"focalMm":{"type":"number","title":"Focal length in mm","minimum":20,"maximum":1000},"imageCircleMm":{"type":"number","title":"Image circle in mm","minimum":1,"maximum":500}}};
 
-function validate41(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate44(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="tubeLens" */;
 let vErrors = null;
 let errors = 0;
@@ -9038,7 +10453,7 @@ vErrors.push(err2);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema21.properties, key0))){
+if(!(func2.call(schema24.properties, key0))){
 const err3 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err3];
@@ -9442,13 +10857,13 @@ vErrors.push(err37);
 }
 errors++;
 }
-validate41.errors = vErrors;
+validate44.errors = vErrors;
 return errors === 0;
 }
 
-const schema22 = {"$id":"afocal","title":"Afocal adapter","type":"object","additionalProperties":false,"required":["kind","name"],"properties":{"kind":{"type":"string","title":"Kind","const":"afocal"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"}}};
+const schema25 = {"$id":"afocal","title":"Afocal adapter","type":"object","additionalProperties":false,"required":["kind","name"],"properties":{"kind":{"type":"string","title":"Kind","const":"afocal"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"}}};
 
-function validate42(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate45(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="afocal" */;
 let vErrors = null;
 let errors = 0;
@@ -9474,7 +10889,7 @@ vErrors.push(err1);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema22.properties, key0))){
+if(!(func2.call(schema25.properties, key0))){
 const err2 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err2];
@@ -9808,13 +11223,13 @@ vErrors.push(err30);
 }
 errors++;
 }
-validate42.errors = vErrors;
+validate45.errors = vErrors;
 return errors === 0;
 }
 
-const schema23 = {"$id":"mountAdapter","title":"Mount adapter","type":"object","additionalProperties":false,"required":["kind","name","lensMount","addsMm","autofocus"],"properties":{"kind":{"type":"string","title":"Kind","const":"mountAdapter"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"lensMount":{"type":"string","title":"Mount on the lens’s side","minLength":1,"maxLength":40,"pattern":"\\S"},"addsMm":{"type":"number","title":"Length it adds in mm","minimum":0,"maximum":200},"autofocus":{"type":"boolean","title":"Keeps autofocus"}}};
+const schema26 = {"$id":"mountAdapter","title":"Mount adapter","type":"object","additionalProperties":false,"required":["kind","name","lensMount","addsMm","autofocus"],"properties":{"kind":{"type":"string","title":"Kind","const":"mountAdapter"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"maker":{"type":"string","title":"Maker","minLength":1,"maxLength":60,"pattern":"\\S"},"mount":{"type":"string","title":"Mount","minLength":1,"maxLength":40,"pattern":"\\S"},"lens50LpPerMm":{"type":"number","title":"50 % frequency in lp/mm","exclusiveMinimum":0,"maximum":1000},"weightG":{"type":"number","title":"Weight in grams","minimum":0,"maximum":100000},"price":{"type":"number","title":"Price","minimum":0,"maximum":10000000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"},"wish":{"type":"boolean","title":"Wished for"},"lensMount":{"type":"string","title":"Mount on the lens’s side","minLength":1,"maxLength":40,"pattern":"\\S"},"addsMm":{"type":"number","title":"Length it adds in mm","minimum":0,"maximum":200},"autofocus":{"type":"boolean","title":"Keeps autofocus"}}};
 
-function validate43(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate46(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="mountAdapter" */;
 let vErrors = null;
 let errors = 0;
@@ -9870,7 +11285,7 @@ vErrors.push(err4);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema23.properties, key0))){
+if(!(func2.call(schema26.properties, key0))){
 const err5 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err5];
@@ -10296,7 +11711,7 @@ vErrors.push(err41);
 }
 errors++;
 }
-validate43.errors = vErrors;
+validate46.errors = vErrors;
 return errors === 0;
 }
 
@@ -10324,57 +11739,75 @@ vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.error
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reducer"){
+else if(tag0 === "innerConverter"){
 if(!(validate35(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "barlow"){
+else if(tag0 === "reducer"){
 if(!(validate36(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubes"){
+else if(tag0 === "barlow"){
 if(!(validate37(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "closeUp"){
+else if(tag0 === "tubes"){
 if(!(validate38(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reversing"){
+else if(tag0 === "bellows"){
 if(!(validate39(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "coupling"){
+else if(tag0 === "closeUp"){
 if(!(validate40(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubeLens"){
+else if(tag0 === "filter"){
 if(!(validate41(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "afocal"){
+else if(tag0 === "reversing"){
 if(!(validate42(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "mountAdapter"){
+else if(tag0 === "coupling"){
 if(!(validate43(data, {instancePath,parentData,parentDataProperty,rootData}))){
 vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate44(data, {instancePath,parentData,parentDataProperty,rootData}))){
+vErrors = vErrors === null ? validate44.errors : vErrors.concat(validate44.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate45(data, {instancePath,parentData,parentDataProperty,rootData}))){
+vErrors = vErrors === null ? validate45.errors : vErrors.concat(validate45.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate46(data, {instancePath,parentData,parentDataProperty,rootData}))){
+vErrors = vErrors === null ? validate46.errors : vErrors.concat(validate46.errors);
 errors = vErrors.length;
 }
 }
@@ -10414,11 +11847,11 @@ validate33.errors = vErrors;
 return errors === 0;
 }
 
-exports.setups = validate54;
-const schema24 = {"$id":"setup","title":"Set-up","type":"object","additionalProperties":false,"required":["name","bodyId","modeId","chain"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"bodyId":{"type":"string","title":"Body","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"}}};
-const pattern55 = new RegExp("^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$", "u");
+exports.setups = validate60;
+const schema27 = {"$id":"setup","title":"Set-up","type":"object","additionalProperties":false,"required":["name","bodyId","modeId","chain"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"bodyId":{"type":"string","title":"Body","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500},"extensionMm":{"type":"number","title":"Extension set in mm","minimum":0.5,"maximum":2000},"switchedIn":{"type":"boolean","title":"Switched in"}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"note":{"type":"string","title":"Note","maxLength":4000},"retired":{"type":"boolean","title":"Retired"}}};
+const pattern65 = new RegExp("^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$", "u");
 
-function validate54(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate60(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="setup" */;
 let vErrors = null;
 let errors = 0;
@@ -10523,7 +11956,7 @@ errors++;
 if(data.bodyId !== undefined){
 let data1 = data.bodyId;
 if(typeof data1 === "string"){
-if(!pattern55.test(data1)){
+if(!pattern65.test(data1)){
 const err9 = {instancePath:instancePath+"/bodyId",schemaPath:"#/properties/bodyId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err9];
@@ -10618,7 +12051,7 @@ vErrors.push(err16);
 errors++;
 }
 for(const key1 in data4){
-if(!((((key1 === "type") || (key1 === "id")) || (key1 === "usedMm")) || (key1 === "magnificationSet"))){
+if(!((((((key1 === "type") || (key1 === "id")) || (key1 === "usedMm")) || (key1 === "magnificationSet")) || (key1 === "extensionMm")) || (key1 === "switchedIn"))){
 const err17 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err17];
@@ -10642,7 +12075,7 @@ vErrors.push(err18);
 errors++;
 }
 if(!((data5 === "optic") || (data5 === "adapter"))){
-const err19 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema24.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
+const err19 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema27.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err19];
 }
@@ -10655,7 +12088,7 @@ errors++;
 if(data4.id !== undefined){
 let data6 = data4.id;
 if(typeof data6 === "string"){
-if(!pattern55.test(data6)){
+if(!pattern65.test(data6)){
 const err20 = {instancePath:instancePath+"/chain/" + i0+"/id",schemaPath:"#/properties/chain/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err20];
@@ -10773,9 +12206,11 @@ vErrors.push(err29);
 errors++;
 }
 }
-}
-else {
-const err30 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(data4.extensionMm !== undefined){
+let data10 = data4.extensionMm;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 2000 || isNaN(data10)){
+const err30 = {instancePath:instancePath+"/chain/" + i0+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 2000},message:"must be <= 2000"};
 if(vErrors === null){
 vErrors = [err30];
 }
@@ -10784,10 +12219,8 @@ vErrors.push(err30);
 }
 errors++;
 }
-}
-}
-else {
-const err31 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(data10 < 0.5 || isNaN(data10)){
+const err31 = {instancePath:instancePath+"/chain/" + i0+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
 if(vErrors === null){
 vErrors = [err31];
 }
@@ -10797,11 +12230,8 @@ vErrors.push(err31);
 errors++;
 }
 }
-if(data.focalMm !== undefined){
-let data10 = data.focalMm;
-if((typeof data10 == "number") && (isFinite(data10))){
-if(data10 > 20000 || isNaN(data10)){
-const err32 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+else {
+const err32 = {instancePath:instancePath+"/chain/" + i0+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
 if(vErrors === null){
 vErrors = [err32];
 }
@@ -10810,8 +12240,10 @@ vErrors.push(err32);
 }
 errors++;
 }
-if(data10 < 1 || isNaN(data10)){
-const err33 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+}
+if(data4.switchedIn !== undefined){
+if(typeof data4.switchedIn !== "boolean"){
+const err33 = {instancePath:instancePath+"/chain/" + i0+"/switchedIn",schemaPath:"#/properties/chain/items/properties/switchedIn/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
 if(vErrors === null){
 vErrors = [err33];
 }
@@ -10821,8 +12253,9 @@ vErrors.push(err33);
 errors++;
 }
 }
+}
 else {
-const err34 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+const err34 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
 if(vErrors === null){
 vErrors = [err34];
 }
@@ -10832,11 +12265,9 @@ vErrors.push(err34);
 errors++;
 }
 }
-if(data.supportWeightG !== undefined){
-let data11 = data.supportWeightG;
-if((typeof data11 == "number") && (isFinite(data11))){
-if(data11 > 100000 || isNaN(data11)){
-const err35 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+}
+else {
+const err35 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
 if(vErrors === null){
 vErrors = [err35];
 }
@@ -10845,8 +12276,12 @@ vErrors.push(err35);
 }
 errors++;
 }
-if(data11 < 0 || isNaN(data11)){
-const err36 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+}
+if(data.focalMm !== undefined){
+let data12 = data.focalMm;
+if((typeof data12 == "number") && (isFinite(data12))){
+if(data12 > 20000 || isNaN(data12)){
+const err36 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
 if(vErrors === null){
 vErrors = [err36];
 }
@@ -10855,9 +12290,8 @@ vErrors.push(err36);
 }
 errors++;
 }
-}
-else {
-const err37 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(data12 < 1 || isNaN(data12)){
+const err37 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
 if(vErrors === null){
 vErrors = [err37];
 }
@@ -10867,11 +12301,8 @@ vErrors.push(err37);
 errors++;
 }
 }
-if(data.note !== undefined){
-let data12 = data.note;
-if(typeof data12 === "string"){
-if(func3(data12) > 4000){
-const err38 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+else {
+const err38 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
 if(vErrors === null){
 vErrors = [err38];
 }
@@ -10881,8 +12312,11 @@ vErrors.push(err38);
 errors++;
 }
 }
-else {
-const err39 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(data.supportWeightG !== undefined){
+let data13 = data.supportWeightG;
+if((typeof data13 == "number") && (isFinite(data13))){
+if(data13 > 100000 || isNaN(data13)){
+const err39 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
 if(vErrors === null){
 vErrors = [err39];
 }
@@ -10891,10 +12325,8 @@ vErrors.push(err39);
 }
 errors++;
 }
-}
-if(data.retired !== undefined){
-if(typeof data.retired !== "boolean"){
-const err40 = {instancePath:instancePath+"/retired",schemaPath:"#/properties/retired/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(data13 < 0 || isNaN(data13)){
+const err40 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
 if(vErrors === null){
 vErrors = [err40];
 }
@@ -10904,9 +12336,8 @@ vErrors.push(err40);
 errors++;
 }
 }
-}
 else {
-const err41 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+const err41 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
 if(vErrors === null){
 vErrors = [err41];
 }
@@ -10915,14 +12346,63 @@ vErrors.push(err41);
 }
 errors++;
 }
-validate54.errors = vErrors;
+}
+if(data.note !== undefined){
+let data14 = data.note;
+if(typeof data14 === "string"){
+if(func3(data14) > 4000){
+const err42 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+}
+else {
+const err43 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+if(data.retired !== undefined){
+if(typeof data.retired !== "boolean"){
+const err44 = {instancePath:instancePath+"/retired",schemaPath:"#/properties/retired/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+}
+}
+else {
+const err45 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+validate60.errors = vErrors;
 return errors === 0;
 }
 
-exports.subjects = validate55;
-const schema25 = {"$id":"subject","title":"Subject","type":"object","additionalProperties":false,"required":["name","kind","sizeMm","distanceM"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"kind":{"type":"string","title":"Kind","enum":["wader","perchingBird","raptor","smallMammal","deer","butterfly","beetle","flower"]},"sizeMm":{"type":"number","title":"Size in mm","minimum":0.01,"maximum":1000000},"sizePlusMinusMm":{"type":"number","title":"How much sizes differ, in mm","minimum":0,"maximum":1000000},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"speedMPerS":{"type":"number","title":"Speed in m/s","minimum":0,"maximum":500},"keepDistanceM":{"type":"number","title":"Distance to keep in m","minimum":0,"maximum":100000},"note":{"type":"string","title":"Note","maxLength":4000}}};
+exports.subjects = validate61;
+const schema28 = {"$id":"subject","title":"Subject","type":"object","additionalProperties":false,"required":["name","kind","sizeMm","distanceM"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":120,"pattern":"\\S"},"kind":{"type":"string","title":"Kind","enum":["wader","perchingBird","raptor","smallMammal","deer","butterfly","beetle","flower"]},"sizeMm":{"type":"number","title":"Size in mm","minimum":0.01,"maximum":1000000},"sizePlusMinusMm":{"type":"number","title":"How much sizes differ, in mm","minimum":0,"maximum":1000000},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"speedMPerS":{"type":"number","title":"Speed in m/s","minimum":0,"maximum":500},"keepDistanceM":{"type":"number","title":"Distance to keep in m","minimum":0,"maximum":100000},"note":{"type":"string","title":"Note","maxLength":4000}}};
 
-function validate55(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate61(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="subject" */;
 let vErrors = null;
 let errors = 0;
@@ -11037,7 +12517,7 @@ vErrors.push(err9);
 errors++;
 }
 if(!((((((((data1 === "wader") || (data1 === "perchingBird")) || (data1 === "raptor")) || (data1 === "smallMammal")) || (data1 === "deer")) || (data1 === "butterfly")) || (data1 === "beetle")) || (data1 === "flower"))){
-const err10 = {instancePath:instancePath+"/kind",schemaPath:"#/properties/kind/enum",keyword:"enum",params:{allowedValues: schema25.properties.kind.enum},message:"must be equal to one of the allowed values"};
+const err10 = {instancePath:instancePath+"/kind",schemaPath:"#/properties/kind/enum",keyword:"enum",params:{allowedValues: schema28.properties.kind.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err10];
 }
@@ -11258,14 +12738,14 @@ vErrors.push(err28);
 }
 errors++;
 }
-validate55.errors = vErrors;
+validate61.errors = vErrors;
 return errors === 0;
 }
 
-exports.outputs = validate56;
-const schema26 = {"$id":"output","title":"Output","type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"type":"object","additionalProperties":false,"required":["kind","name","longSidePx","subjectShare"],"properties":{"kind":{"type":"string","title":"Kind","const":"screen"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":60,"pattern":"\\S"},"longSidePx":{"type":"integer","title":"Long side in pixels","minimum":1,"maximum":200000},"subjectShare":{"type":"number","title":"Share of the long side the subject takes","minimum":0.01,"maximum":1}}},{"type":"object","additionalProperties":false,"required":["kind","name","longSideMm","subjectShare"],"properties":{"kind":{"type":"string","title":"Kind","const":"print"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":60,"pattern":"\\S"},"longSideMm":{"type":"number","title":"Long side of the print in mm","minimum":10,"maximum":50000},"pixelsPerInch":{"type":"number","title":"Pixels per inch","minimum":10,"maximum":2400},"viewingDistanceMm":{"type":"number","title":"Viewing distance in mm","minimum":50,"maximum":100000},"subjectShare":{"type":"number","title":"Share of the long side the subject takes","minimum":0.01,"maximum":1}}},{"type":"object","additionalProperties":false,"required":["kind","name","smallestDetailMm"],"properties":{"kind":{"type":"string","title":"Kind","const":"identification"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":60,"pattern":"\\S"},"smallestDetailMm":{"type":"number","title":"Smallest detail in mm","minimum":0.001,"maximum":10000}}}]};
+exports.outputs = validate62;
+const schema29 = {"$id":"output","title":"Output","type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"type":"object","additionalProperties":false,"required":["kind","name","longSidePx","subjectShare"],"properties":{"kind":{"type":"string","title":"Kind","const":"screen"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":60,"pattern":"\\S"},"longSidePx":{"type":"integer","title":"Long side in pixels","minimum":1,"maximum":200000},"subjectShare":{"type":"number","title":"Share of the long side the subject takes","minimum":0.01,"maximum":1}}},{"type":"object","additionalProperties":false,"required":["kind","name","longSideMm","subjectShare"],"properties":{"kind":{"type":"string","title":"Kind","const":"print"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":60,"pattern":"\\S"},"longSideMm":{"type":"number","title":"Long side of the print in mm","minimum":10,"maximum":50000},"pixelsPerInch":{"type":"number","title":"Pixels per inch","minimum":10,"maximum":2400},"viewingDistanceMm":{"type":"number","title":"Viewing distance in mm","minimum":50,"maximum":100000},"subjectShare":{"type":"number","title":"Share of the long side the subject takes","minimum":0.01,"maximum":1}}},{"type":"object","additionalProperties":false,"required":["kind","name","smallestDetailMm"],"properties":{"kind":{"type":"string","title":"Kind","const":"identification"},"name":{"type":"string","title":"Name","minLength":1,"maxLength":60,"pattern":"\\S"},"smallestDetailMm":{"type":"number","title":"Smallest detail in mm","minimum":0.001,"maximum":10000}}}]};
 
-function validate56(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate62(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="output" */;
 let vErrors = null;
 let errors = 0;
@@ -11951,16 +13431,16 @@ vErrors.push(err59);
 }
 errors++;
 }
-validate56.errors = vErrors;
+validate62.errors = vErrors;
 return errors === 0;
 }
 
-exports.readings = validate57;
-const schema27 = {"$id":"reading","title":"Kept reading","type":"object","additionalProperties":false,"required":["desk","takenAt","setupName","input","result","note"],"discriminator":{"propertyName":"desk"},"oneOf":[{"properties":{"desk":{"const":"far"},"input":{"$ref":"farInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0,"maximum":100000},"depthMm":{"type":"number","title":"Depth of field in mm","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}}}},{"properties":{"desk":{"const":"near"},"input":{"$ref":"nearInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0,"maximum":100000},"depthMm":{"type":"number","title":"Depth of field in mm","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}}}},{"properties":{"desk":{"const":"stars"},"input":{"$ref":"starsInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["limitS","centreS","worstS","exposureS","centreRunPx","worstRunPx","verdict"],"properties":{"limitS":{"type":"number","title":"Longest exposure in s","minimum":0,"maximum":1000000},"centreS":{"type":"number","title":"Longest for the centre in s","minimum":0,"maximum":1000000},"worstS":{"type":"number","title":"Longest for the whole frame in s","minimum":0,"maximum":1000000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0,"maximum":1000000},"centreRunPx":{"type":"number","title":"Run in the centre in px","minimum":0,"maximum":1000000000},"worstRunPx":{"type":"number","title":"Run at the worst point in px","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["points","cornersRun","strokes"]}}}}}],"properties":{"desk":{"type":"string","title":"Desk"},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"setupId":{"type":"string","title":"Set-up","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"subjectId":{"type":"string","title":"Subject","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"outputId":{"type":"string","title":"Output","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"converterIds":{"type":"array","title":"Converters in the chain","maxItems":20,"items":{"type":"string","title":"Converter","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"}},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"setupName":{"type":"string","title":"Name of the set-up","minLength":1,"maxLength":240,"pattern":"\\S"},"input":{"type":"object","title":"What went in"},"result":{"type":"object","title":"Result"},"held":{"type":"string","title":"How it was held","enum":["handSharp","handBlurred","support"]},"note":{"type":"string","title":"Note","maxLength":4000}}};
-const pattern62 = new RegExp("^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$", "u");
-const schema28 = {"$id":"farInput","title":"Far reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","distanceM","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"output":{"$ref":"output"},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]}}};
+exports.readings = validate63;
+const schema30 = {"$id":"reading","title":"Kept reading","type":"object","additionalProperties":false,"required":["desk","takenAt","setupName","input","result","note"],"discriminator":{"propertyName":"desk"},"oneOf":[{"properties":{"desk":{"const":"far"},"input":{"$ref":"farInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0,"maximum":100000},"depthMm":{"type":"number","title":"Depth of field in mm","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}}}},{"properties":{"desk":{"const":"near"},"input":{"$ref":"nearInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["pixelsOnSubject","resolvedPixels","neededPixels","shareOfFramePercent","equivalentFocalMm","equivalentFNumber","verdict"],"properties":{"pixelsOnSubject":{"type":"number","title":"Pixels on the subject","minimum":0,"maximum":1000000000},"resolvedPixels":{"type":"number","title":"Resolved pixels","minimum":0,"maximum":1000000000},"neededPixels":{"type":"number","title":"Needed pixels","minimum":0,"maximum":1000000000},"shareOfFramePercent":{"type":"number","title":"Share of the frame in %","minimum":0,"maximum":10000000},"equivalentFocalMm":{"type":"number","title":"Equivalent focal length in mm","minimum":0,"maximum":10000000},"equivalentFNumber":{"type":"number","title":"Equivalent f-number","minimum":0,"maximum":100000},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0,"maximum":100000},"depthMm":{"type":"number","title":"Depth of field in mm","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["notEnough","enough","more"]}}}}},{"properties":{"desk":{"const":"stars"},"input":{"$ref":"starsInput"},"result":{"type":"object","title":"Result","additionalProperties":false,"required":["limitS","centreS","worstS","exposureS","centreRunPx","worstRunPx","verdict"],"properties":{"limitS":{"type":"number","title":"Longest exposure in s","minimum":0,"maximum":1000000},"centreS":{"type":"number","title":"Longest for the centre in s","minimum":0,"maximum":1000000},"worstS":{"type":"number","title":"Longest for the whole frame in s","minimum":0,"maximum":1000000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0,"maximum":1000000},"centreRunPx":{"type":"number","title":"Run in the centre in px","minimum":0,"maximum":1000000000},"worstRunPx":{"type":"number","title":"Run at the worst point in px","minimum":0,"maximum":1000000000},"verdict":{"type":"string","title":"Verdict","enum":["points","cornersRun","strokes"]}}}}}],"properties":{"desk":{"type":"string","title":"Desk"},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"setupId":{"type":"string","title":"Set-up","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"subjectId":{"type":"string","title":"Subject","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"outputId":{"type":"string","title":"Output","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"converterIds":{"type":"array","title":"Converters in the chain","maxItems":20,"items":{"type":"string","title":"Converter","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"}},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500},"extensionMm":{"type":"number","title":"Extension set in mm","minimum":0.5,"maximum":2000},"switchedIn":{"type":"boolean","title":"Switched in"}}}},"setupName":{"type":"string","title":"Name of the set-up","minLength":1,"maxLength":240,"pattern":"\\S"},"input":{"type":"object","title":"What went in"},"result":{"type":"object","title":"Result"},"held":{"type":"string","title":"How it was held","enum":["handSharp","handBlurred","support"]},"note":{"type":"string","title":"Note","maxLength":4000}}};
+const pattern72 = new RegExp("^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$", "u");
+const schema31 = {"$id":"farInput","title":"Far reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","distanceM","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"innerConverter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"bellows"},{"$ref":"closeUp"},{"$ref":"filter"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"distanceM":{"type":"number","title":"Distance in m","minimum":0.01,"maximum":100000},"output":{"$ref":"output"},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]}}};
 
-function validate58(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate64(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="farInput" */;
 let vErrors = null;
 let errors = 0;
@@ -12026,7 +13506,7 @@ vErrors.push(err5);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema28.properties, key0))){
+if(!(func2.call(schema31.properties, key0))){
 const err6 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err6];
@@ -12143,57 +13623,75 @@ vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.error
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reducer"){
+else if(tag0 === "innerConverter"){
 if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "barlow"){
+else if(tag0 === "reducer"){
 if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubes"){
+else if(tag0 === "barlow"){
 if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "closeUp"){
+else if(tag0 === "tubes"){
 if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reversing"){
+else if(tag0 === "bellows"){
 if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "coupling"){
+else if(tag0 === "closeUp"){
 if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubeLens"){
+else if(tag0 === "filter"){
 if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "afocal"){
+else if(tag0 === "reversing"){
 if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "mountAdapter"){
+else if(tag0 === "coupling"){
 if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate44(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate44.errors : vErrors.concat(validate44.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate45(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate45.errors : vErrors.concat(validate45.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate46(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate46.errors : vErrors.concat(validate46.errors);
 errors = vErrors.length;
 }
 }
@@ -12384,7 +13882,7 @@ vErrors.push(err27);
 errors++;
 }
 if(!((data8 === "closest") || (data8 === "infinity"))){
-const err28 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema28.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+const err28 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema31.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err28];
 }
@@ -12581,7 +14079,7 @@ vErrors.push(err44);
 errors++;
 }
 if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
-const err45 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema28.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+const err45 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema31.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err45];
 }
@@ -12592,8 +14090,8 @@ errors++;
 }
 }
 if(data.subject !== undefined){
-if(!(validate55(data.subject, {instancePath:instancePath+"/subject",parentData:data,parentDataProperty:"subject",rootData}))){
-vErrors = vErrors === null ? validate55.errors : vErrors.concat(validate55.errors);
+if(!(validate61(data.subject, {instancePath:instancePath+"/subject",parentData:data,parentDataProperty:"subject",rootData}))){
+vErrors = vErrors === null ? validate61.errors : vErrors.concat(validate61.errors);
 errors = vErrors.length;
 }
 }
@@ -12633,8 +14131,8 @@ errors++;
 }
 }
 if(data.output !== undefined){
-if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
-vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
+if(!(validate62(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
+vErrors = vErrors === null ? validate62.errors : vErrors.concat(validate62.errors);
 errors = vErrors.length;
 }
 }
@@ -12651,7 +14149,7 @@ vErrors.push(err49);
 errors++;
 }
 if(!((data17 === "resolved") || (data17 === "sampled"))){
-const err50 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema28.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
+const err50 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema31.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err50];
 }
@@ -12672,13 +14170,13 @@ vErrors.push(err51);
 }
 errors++;
 }
-validate58.errors = vErrors;
+validate64.errors = vErrors;
 return errors === 0;
 }
 
-const schema29 = {"$id":"nearInput","title":"Near reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"output":{"$ref":"output"},"ratio":{"type":"number","title":"Reproduction ratio wanted","minimum":0.0001,"maximum":1000},"fNumber":{"type":"number","title":"f-number as set","minimum":0.3,"maximum":500},"screenWidthMm":{"type":"number","title":"Width of the screen in mm","minimum":1,"maximum":100000},"handHoldRatio":{"type":"number","title":"Ratio held by hand","minimum":0.01,"maximum":100},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]},"cocSchool":{"type":"string","title":"Circle of confusion","enum":["diagonal","output","pixel"]}}};
+const schema32 = {"$id":"nearInput","title":"Near reading","type":"object","additionalProperties":false,"required":["body","modeId","chain","subject","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"innerConverter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"bellows"},{"$ref":"closeUp"},{"$ref":"filter"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"subject":{"$ref":"subject"},"output":{"$ref":"output"},"ratio":{"type":"number","title":"Reproduction ratio wanted","minimum":0.0001,"maximum":1000},"fNumber":{"type":"number","title":"f-number as set","minimum":0.3,"maximum":500},"screenWidthMm":{"type":"number","title":"Width of the screen in mm","minimum":1,"maximum":100000},"handHoldRatio":{"type":"number","title":"Ratio held by hand","minimum":0.01,"maximum":100},"judgeBy":{"type":"string","title":"Pixels that count","enum":["resolved","sampled"]},"cocSchool":{"type":"string","title":"Circle of confusion","enum":["diagonal","output","pixel"]}}};
 
-function validate78(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate87(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="nearInput" */;
 let vErrors = null;
 let errors = 0;
@@ -12734,7 +14232,7 @@ vErrors.push(err4);
 errors++;
 }
 for(const key0 in data){
-if(!(func2.call(schema29.properties, key0))){
+if(!(func2.call(schema32.properties, key0))){
 const err5 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err5];
@@ -12851,57 +14349,75 @@ vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.error
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reducer"){
+else if(tag0 === "innerConverter"){
 if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "barlow"){
+else if(tag0 === "reducer"){
 if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubes"){
+else if(tag0 === "barlow"){
 if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "closeUp"){
+else if(tag0 === "tubes"){
 if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reversing"){
+else if(tag0 === "bellows"){
 if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "coupling"){
+else if(tag0 === "closeUp"){
 if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubeLens"){
+else if(tag0 === "filter"){
 if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "afocal"){
+else if(tag0 === "reversing"){
 if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "mountAdapter"){
+else if(tag0 === "coupling"){
 if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate44(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate44.errors : vErrors.concat(validate44.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate45(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate45.errors : vErrors.concat(validate45.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate46(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate46.errors : vErrors.concat(validate46.errors);
 errors = vErrors.length;
 }
 }
@@ -13092,7 +14608,7 @@ vErrors.push(err26);
 errors++;
 }
 if(!((data8 === "closest") || (data8 === "infinity"))){
-const err27 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema29.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+const err27 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema32.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err27];
 }
@@ -13289,7 +14805,7 @@ vErrors.push(err43);
 errors++;
 }
 if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
-const err44 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema29.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+const err44 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema32.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err44];
 }
@@ -13300,14 +14816,14 @@ errors++;
 }
 }
 if(data.subject !== undefined){
-if(!(validate55(data.subject, {instancePath:instancePath+"/subject",parentData:data,parentDataProperty:"subject",rootData}))){
-vErrors = vErrors === null ? validate55.errors : vErrors.concat(validate55.errors);
+if(!(validate61(data.subject, {instancePath:instancePath+"/subject",parentData:data,parentDataProperty:"subject",rootData}))){
+vErrors = vErrors === null ? validate61.errors : vErrors.concat(validate61.errors);
 errors = vErrors.length;
 }
 }
 if(data.output !== undefined){
-if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
-vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
+if(!(validate62(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
+vErrors = vErrors === null ? validate62.errors : vErrors.concat(validate62.errors);
 errors = vErrors.length;
 }
 }
@@ -13464,7 +14980,7 @@ vErrors.push(err57);
 errors++;
 }
 if(!((data20 === "resolved") || (data20 === "sampled"))){
-const err58 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema29.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
+const err58 = {instancePath:instancePath+"/judgeBy",schemaPath:"#/properties/judgeBy/enum",keyword:"enum",params:{allowedValues: schema32.properties.judgeBy.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err58];
 }
@@ -13487,7 +15003,7 @@ vErrors.push(err59);
 errors++;
 }
 if(!(((data21 === "diagonal") || (data21 === "output")) || (data21 === "pixel"))){
-const err60 = {instancePath:instancePath+"/cocSchool",schemaPath:"#/properties/cocSchool/enum",keyword:"enum",params:{allowedValues: schema29.properties.cocSchool.enum},message:"must be equal to one of the allowed values"};
+const err60 = {instancePath:instancePath+"/cocSchool",schemaPath:"#/properties/cocSchool/enum",keyword:"enum",params:{allowedValues: schema32.properties.cocSchool.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err60];
 }
@@ -13508,13 +15024,13 @@ vErrors.push(err61);
 }
 errors++;
 }
-validate78.errors = vErrors;
+validate87.errors = vErrors;
 return errors === 0;
 }
 
-const schema30 = {"$id":"starsInput","title":"Reading of the stars","type":"object","additionalProperties":false,"required":["body","modeId","chain","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"output":{"$ref":"output"},"projection":{"type":"string","title":"Projection","enum":["rectilinear","equisolid","equidistant","stereographic"]},"declinationDeg":{"type":"number","title":"Declination of the frame’s centre in °","minimum":-90,"maximum":90},"rollDeg":{"type":"number","title":"Turn of the frame, north to east, in °","minimum":-360,"maximum":360},"toleranceKind":{"type":"string","title":"What a tolerance counts","enum":["pixels","output","eye","own"]},"tolerance":{"type":"number","title":"How far a star may run","minimum":0.01,"maximum":10000},"own":{"type":"object","title":"Learned tolerance","additionalProperties":false,"required":["centrePx","cornerPx","pictures"],"properties":{"centrePx":{"type":"number","title":"In the centre in px","minimum":0,"maximum":10000},"cornerPx":{"type":"number","title":"In the corners in px","minimum":0,"maximum":10000},"smallCentrePx":{"type":"number","title":"In the centre, shown small, in px","minimum":0,"maximum":10000},"smallCornerPx":{"type":"number","title":"In the corners, shown small, in px","minimum":0,"maximum":10000},"pictures":{"type":"number","title":"Pictures it was learned from","minimum":0,"maximum":100000}}},"rule":{"type":"string","title":"School","enum":["worst","centre","c600","c500","c400","c300","small300","pitchShort","pitchFull1","pitchFull2","pitchFull3","ceiling"]},"ceilingS":{"type":"number","title":"Ceiling in s","minimum":0.01,"maximum":36000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"fNumber":{"type":"number","title":"f-number as set","minimum":0.3,"maximum":500},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000}}};
+const schema33 = {"$id":"starsInput","title":"Reading of the stars","type":"object","additionalProperties":false,"required":["body","modeId","chain","output"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"innerConverter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"bellows"},{"$ref":"closeUp"},{"$ref":"filter"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"output":{"$ref":"output"},"projection":{"type":"string","title":"Projection","enum":["rectilinear","equisolid","equidistant","stereographic"]},"declinationDeg":{"type":"number","title":"Declination of the frame’s centre in °","minimum":-90,"maximum":90},"rollDeg":{"type":"number","title":"Turn of the frame, north to east, in °","minimum":-360,"maximum":360},"toleranceKind":{"type":"string","title":"What a tolerance counts","enum":["pixels","output","eye","own"]},"tolerance":{"type":"number","title":"How far a star may run","minimum":0.01,"maximum":10000},"own":{"type":"object","title":"Learned tolerance","additionalProperties":false,"required":["centrePx","cornerPx","pictures"],"properties":{"centrePx":{"type":"number","title":"In the centre in px","minimum":0,"maximum":10000},"cornerPx":{"type":"number","title":"In the corners in px","minimum":0,"maximum":10000},"smallCentrePx":{"type":"number","title":"In the centre, shown small, in px","minimum":0,"maximum":10000},"smallCornerPx":{"type":"number","title":"In the corners, shown small, in px","minimum":0,"maximum":10000},"pictures":{"type":"number","title":"Pictures it was learned from","minimum":0,"maximum":100000}}},"rule":{"type":"string","title":"School","enum":["worst","centre","c600","c500","c400","c300","small300","pitchShort","pitchFull1","pitchFull2","pitchFull3","ceiling"]},"ceilingS":{"type":"number","title":"Ceiling in s","minimum":0.01,"maximum":36000},"exposureS":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"fNumber":{"type":"number","title":"f-number as set","minimum":0.3,"maximum":500},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000}}};
 
-function validate98(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate110(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="starsInput" */;
 let vErrors = null;
 let errors = 0;
@@ -13551,4381 +15067,6 @@ errors++;
 }
 if(data.output === undefined){
 const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "output"},message:"must have required property '"+"output"+"'"};
-if(vErrors === null){
-vErrors = [err3];
-}
-else {
-vErrors.push(err3);
-}
-errors++;
-}
-for(const key0 in data){
-if(!(func2.call(schema30.properties, key0))){
-const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err4];
-}
-else {
-vErrors.push(err4);
-}
-errors++;
-}
-}
-if(data.body !== undefined){
-if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
-vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
-errors = vErrors.length;
-}
-}
-if(data.modeId !== undefined){
-let data1 = data.modeId;
-if(typeof data1 === "string"){
-if(!pattern3.test(data1)){
-const err5 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
-if(vErrors === null){
-vErrors = [err5];
-}
-else {
-vErrors.push(err5);
-}
-errors++;
-}
-}
-else {
-const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err6];
-}
-else {
-vErrors.push(err6);
-}
-errors++;
-}
-}
-if(data.chain !== undefined){
-let data2 = data.chain;
-if(Array.isArray(data2)){
-if(data2.length > 20){
-const err7 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
-if(vErrors === null){
-vErrors = [err7];
-}
-else {
-vErrors.push(err7);
-}
-errors++;
-}
-if(data2.length < 1){
-const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
-if(vErrors === null){
-vErrors = [err8];
-}
-else {
-vErrors.push(err8);
-}
-errors++;
-}
-const len0 = data2.length;
-for(let i0=0; i0<len0; i0++){
-let data3 = data2[i0];
-if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
-if(data3.kind === undefined){
-const err9 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
-if(vErrors === null){
-vErrors = [err9];
-}
-else {
-vErrors.push(err9);
-}
-errors++;
-}
-const tag0 = data3.kind;
-if(typeof tag0 == "string"){
-if(tag0 === "lens"){
-if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "builtIn"){
-if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "telescope"){
-if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "scope"){
-if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "objective"){
-if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "converter"){
-if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "reducer"){
-if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "barlow"){
-if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "tubes"){
-if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "closeUp"){
-if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "reversing"){
-if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "coupling"){
-if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "tubeLens"){
-if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "afocal"){
-if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
-errors = vErrors.length;
-}
-}
-else if(tag0 === "mountAdapter"){
-if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
-vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
-errors = vErrors.length;
-}
-}
-else {
-const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
-if(vErrors === null){
-vErrors = [err10];
-}
-else {
-vErrors.push(err10);
-}
-errors++;
-}
-}
-else {
-const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
-if(vErrors === null){
-vErrors = [err11];
-}
-else {
-vErrors.push(err11);
-}
-errors++;
-}
-}
-else {
-const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err12];
-}
-else {
-vErrors.push(err12);
-}
-errors++;
-}
-}
-}
-else {
-const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err13];
-}
-else {
-vErrors.push(err13);
-}
-errors++;
-}
-}
-if(data.focalMm !== undefined){
-let data4 = data.focalMm;
-if((typeof data4 == "number") && (isFinite(data4))){
-if(data4 > 20000 || isNaN(data4)){
-const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
-if(vErrors === null){
-vErrors = [err14];
-}
-else {
-vErrors.push(err14);
-}
-errors++;
-}
-if(data4 < 1 || isNaN(data4)){
-const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err15];
-}
-else {
-vErrors.push(err15);
-}
-errors++;
-}
-}
-else {
-const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err16];
-}
-else {
-vErrors.push(err16);
-}
-errors++;
-}
-}
-if(data.supportWeightG !== undefined){
-let data5 = data.supportWeightG;
-if((typeof data5 == "number") && (isFinite(data5))){
-if(data5 > 100000 || isNaN(data5)){
-const err17 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err17];
-}
-else {
-vErrors.push(err17);
-}
-errors++;
-}
-if(data5 < 0 || isNaN(data5)){
-const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err18];
-}
-else {
-vErrors.push(err18);
-}
-errors++;
-}
-}
-else {
-const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err19];
-}
-else {
-vErrors.push(err19);
-}
-errors++;
-}
-}
-if(data.measured !== undefined){
-let data6 = data.measured;
-if(Array.isArray(data6)){
-if(data6.length > 20){
-const err20 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
-if(vErrors === null){
-vErrors = [err20];
-}
-else {
-vErrors.push(err20);
-}
-errors++;
-}
-const len1 = data6.length;
-for(let i1=0; i1<len1; i1++){
-let data7 = data6[i1];
-if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
-if(data7.at === undefined){
-const err21 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
-if(vErrors === null){
-vErrors = [err21];
-}
-else {
-vErrors.push(err21);
-}
-errors++;
-}
-if(data7.ratio === undefined){
-const err22 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
-if(vErrors === null){
-vErrors = [err22];
-}
-else {
-vErrors.push(err22);
-}
-errors++;
-}
-if(data7.plusMinus === undefined){
-const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
-if(vErrors === null){
-vErrors = [err23];
-}
-else {
-vErrors.push(err23);
-}
-errors++;
-}
-for(const key1 in data7){
-if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
-const err24 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err24];
-}
-else {
-vErrors.push(err24);
-}
-errors++;
-}
-}
-if(data7.at !== undefined){
-let data8 = data7.at;
-if(typeof data8 !== "string"){
-const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err25];
-}
-else {
-vErrors.push(err25);
-}
-errors++;
-}
-if(!((data8 === "closest") || (data8 === "infinity"))){
-const err26 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema30.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err26];
-}
-else {
-vErrors.push(err26);
-}
-errors++;
-}
-}
-if(data7.ratio !== undefined){
-let data9 = data7.ratio;
-if((typeof data9 == "number") && (isFinite(data9))){
-if(data9 > 1000 || isNaN(data9)){
-const err27 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err27];
-}
-else {
-vErrors.push(err27);
-}
-errors++;
-}
-if(data9 < 0.0001 || isNaN(data9)){
-const err28 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
-if(vErrors === null){
-vErrors = [err28];
-}
-else {
-vErrors.push(err28);
-}
-errors++;
-}
-}
-else {
-const err29 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err29];
-}
-else {
-vErrors.push(err29);
-}
-errors++;
-}
-}
-if(data7.plusMinus !== undefined){
-let data10 = data7.plusMinus;
-if((typeof data10 == "number") && (isFinite(data10))){
-if(data10 > 1000 || isNaN(data10)){
-const err30 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err30];
-}
-else {
-vErrors.push(err30);
-}
-errors++;
-}
-if(data10 < 0 || isNaN(data10)){
-const err31 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err31];
-}
-else {
-vErrors.push(err31);
-}
-errors++;
-}
-}
-else {
-const err32 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err32];
-}
-else {
-vErrors.push(err32);
-}
-errors++;
-}
-}
-if(data7.focalMm !== undefined){
-let data11 = data7.focalMm;
-if((typeof data11 == "number") && (isFinite(data11))){
-if(data11 > 20000 || isNaN(data11)){
-const err33 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
-if(vErrors === null){
-vErrors = [err33];
-}
-else {
-vErrors.push(err33);
-}
-errors++;
-}
-if(data11 < 1 || isNaN(data11)){
-const err34 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err34];
-}
-else {
-vErrors.push(err34);
-}
-errors++;
-}
-}
-else {
-const err35 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err35];
-}
-else {
-vErrors.push(err35);
-}
-errors++;
-}
-}
-if(data7.how !== undefined){
-let data12 = data7.how;
-if(typeof data12 === "string"){
-if(func3(data12) > 240){
-const err36 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
-if(vErrors === null){
-vErrors = [err36];
-}
-else {
-vErrors.push(err36);
-}
-errors++;
-}
-if(func3(data12) < 1){
-const err37 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
-if(vErrors === null){
-vErrors = [err37];
-}
-else {
-vErrors.push(err37);
-}
-errors++;
-}
-if(!pattern0.test(data12)){
-const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
-if(vErrors === null){
-vErrors = [err38];
-}
-else {
-vErrors.push(err38);
-}
-errors++;
-}
-}
-else {
-const err39 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err39];
-}
-else {
-vErrors.push(err39);
-}
-errors++;
-}
-}
-}
-else {
-const err40 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err40];
-}
-else {
-vErrors.push(err40);
-}
-errors++;
-}
-}
-}
-else {
-const err41 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err41];
-}
-else {
-vErrors.push(err41);
-}
-errors++;
-}
-}
-if(data.cropConvention !== undefined){
-let data13 = data.cropConvention;
-if(typeof data13 !== "string"){
-const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err42];
-}
-else {
-vErrors.push(err42);
-}
-errors++;
-}
-if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
-const err43 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema30.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err43];
-}
-else {
-vErrors.push(err43);
-}
-errors++;
-}
-}
-if(data.output !== undefined){
-if(!(validate56(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
-vErrors = vErrors === null ? validate56.errors : vErrors.concat(validate56.errors);
-errors = vErrors.length;
-}
-}
-if(data.projection !== undefined){
-let data15 = data.projection;
-if(typeof data15 !== "string"){
-const err44 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err44];
-}
-else {
-vErrors.push(err44);
-}
-errors++;
-}
-if(!((((data15 === "rectilinear") || (data15 === "equisolid")) || (data15 === "equidistant")) || (data15 === "stereographic"))){
-const err45 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/enum",keyword:"enum",params:{allowedValues: schema30.properties.projection.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err45];
-}
-else {
-vErrors.push(err45);
-}
-errors++;
-}
-}
-if(data.declinationDeg !== undefined){
-let data16 = data.declinationDeg;
-if((typeof data16 == "number") && (isFinite(data16))){
-if(data16 > 90 || isNaN(data16)){
-const err46 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 90},message:"must be <= 90"};
-if(vErrors === null){
-vErrors = [err46];
-}
-else {
-vErrors.push(err46);
-}
-errors++;
-}
-if(data16 < -90 || isNaN(data16)){
-const err47 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -90},message:"must be >= -90"};
-if(vErrors === null){
-vErrors = [err47];
-}
-else {
-vErrors.push(err47);
-}
-errors++;
-}
-}
-else {
-const err48 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err48];
-}
-else {
-vErrors.push(err48);
-}
-errors++;
-}
-}
-if(data.rollDeg !== undefined){
-let data17 = data.rollDeg;
-if((typeof data17 == "number") && (isFinite(data17))){
-if(data17 > 360 || isNaN(data17)){
-const err49 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 360},message:"must be <= 360"};
-if(vErrors === null){
-vErrors = [err49];
-}
-else {
-vErrors.push(err49);
-}
-errors++;
-}
-if(data17 < -360 || isNaN(data17)){
-const err50 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -360},message:"must be >= -360"};
-if(vErrors === null){
-vErrors = [err50];
-}
-else {
-vErrors.push(err50);
-}
-errors++;
-}
-}
-else {
-const err51 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err51];
-}
-else {
-vErrors.push(err51);
-}
-errors++;
-}
-}
-if(data.toleranceKind !== undefined){
-let data18 = data.toleranceKind;
-if(typeof data18 !== "string"){
-const err52 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err52];
-}
-else {
-vErrors.push(err52);
-}
-errors++;
-}
-if(!((((data18 === "pixels") || (data18 === "output")) || (data18 === "eye")) || (data18 === "own"))){
-const err53 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/enum",keyword:"enum",params:{allowedValues: schema30.properties.toleranceKind.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err53];
-}
-else {
-vErrors.push(err53);
-}
-errors++;
-}
-}
-if(data.tolerance !== undefined){
-let data19 = data.tolerance;
-if((typeof data19 == "number") && (isFinite(data19))){
-if(data19 > 10000 || isNaN(data19)){
-const err54 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
-if(vErrors === null){
-vErrors = [err54];
-}
-else {
-vErrors.push(err54);
-}
-errors++;
-}
-if(data19 < 0.01 || isNaN(data19)){
-const err55 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
-if(vErrors === null){
-vErrors = [err55];
-}
-else {
-vErrors.push(err55);
-}
-errors++;
-}
-}
-else {
-const err56 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err56];
-}
-else {
-vErrors.push(err56);
-}
-errors++;
-}
-}
-if(data.own !== undefined){
-let data20 = data.own;
-if(data20 && typeof data20 == "object" && !Array.isArray(data20)){
-if(data20.centrePx === undefined){
-const err57 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "centrePx"},message:"must have required property '"+"centrePx"+"'"};
-if(vErrors === null){
-vErrors = [err57];
-}
-else {
-vErrors.push(err57);
-}
-errors++;
-}
-if(data20.cornerPx === undefined){
-const err58 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "cornerPx"},message:"must have required property '"+"cornerPx"+"'"};
-if(vErrors === null){
-vErrors = [err58];
-}
-else {
-vErrors.push(err58);
-}
-errors++;
-}
-if(data20.pictures === undefined){
-const err59 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "pictures"},message:"must have required property '"+"pictures"+"'"};
-if(vErrors === null){
-vErrors = [err59];
-}
-else {
-vErrors.push(err59);
-}
-errors++;
-}
-for(const key2 in data20){
-if(!(((((key2 === "centrePx") || (key2 === "cornerPx")) || (key2 === "smallCentrePx")) || (key2 === "smallCornerPx")) || (key2 === "pictures"))){
-const err60 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err60];
-}
-else {
-vErrors.push(err60);
-}
-errors++;
-}
-}
-if(data20.centrePx !== undefined){
-let data21 = data20.centrePx;
-if((typeof data21 == "number") && (isFinite(data21))){
-if(data21 > 10000 || isNaN(data21)){
-const err61 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
-if(vErrors === null){
-vErrors = [err61];
-}
-else {
-vErrors.push(err61);
-}
-errors++;
-}
-if(data21 < 0 || isNaN(data21)){
-const err62 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err62];
-}
-else {
-vErrors.push(err62);
-}
-errors++;
-}
-}
-else {
-const err63 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err63];
-}
-else {
-vErrors.push(err63);
-}
-errors++;
-}
-}
-if(data20.cornerPx !== undefined){
-let data22 = data20.cornerPx;
-if((typeof data22 == "number") && (isFinite(data22))){
-if(data22 > 10000 || isNaN(data22)){
-const err64 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
-if(vErrors === null){
-vErrors = [err64];
-}
-else {
-vErrors.push(err64);
-}
-errors++;
-}
-if(data22 < 0 || isNaN(data22)){
-const err65 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err65];
-}
-else {
-vErrors.push(err65);
-}
-errors++;
-}
-}
-else {
-const err66 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err66];
-}
-else {
-vErrors.push(err66);
-}
-errors++;
-}
-}
-if(data20.smallCentrePx !== undefined){
-let data23 = data20.smallCentrePx;
-if((typeof data23 == "number") && (isFinite(data23))){
-if(data23 > 10000 || isNaN(data23)){
-const err67 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
-if(vErrors === null){
-vErrors = [err67];
-}
-else {
-vErrors.push(err67);
-}
-errors++;
-}
-if(data23 < 0 || isNaN(data23)){
-const err68 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err68];
-}
-else {
-vErrors.push(err68);
-}
-errors++;
-}
-}
-else {
-const err69 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err69];
-}
-else {
-vErrors.push(err69);
-}
-errors++;
-}
-}
-if(data20.smallCornerPx !== undefined){
-let data24 = data20.smallCornerPx;
-if((typeof data24 == "number") && (isFinite(data24))){
-if(data24 > 10000 || isNaN(data24)){
-const err70 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
-if(vErrors === null){
-vErrors = [err70];
-}
-else {
-vErrors.push(err70);
-}
-errors++;
-}
-if(data24 < 0 || isNaN(data24)){
-const err71 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err71];
-}
-else {
-vErrors.push(err71);
-}
-errors++;
-}
-}
-else {
-const err72 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err72];
-}
-else {
-vErrors.push(err72);
-}
-errors++;
-}
-}
-if(data20.pictures !== undefined){
-let data25 = data20.pictures;
-if((typeof data25 == "number") && (isFinite(data25))){
-if(data25 > 100000 || isNaN(data25)){
-const err73 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err73];
-}
-else {
-vErrors.push(err73);
-}
-errors++;
-}
-if(data25 < 0 || isNaN(data25)){
-const err74 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err74];
-}
-else {
-vErrors.push(err74);
-}
-errors++;
-}
-}
-else {
-const err75 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err75];
-}
-else {
-vErrors.push(err75);
-}
-errors++;
-}
-}
-}
-else {
-const err76 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err76];
-}
-else {
-vErrors.push(err76);
-}
-errors++;
-}
-}
-if(data.rule !== undefined){
-let data26 = data.rule;
-if(typeof data26 !== "string"){
-const err77 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err77];
-}
-else {
-vErrors.push(err77);
-}
-errors++;
-}
-if(!((((((((((((data26 === "worst") || (data26 === "centre")) || (data26 === "c600")) || (data26 === "c500")) || (data26 === "c400")) || (data26 === "c300")) || (data26 === "small300")) || (data26 === "pitchShort")) || (data26 === "pitchFull1")) || (data26 === "pitchFull2")) || (data26 === "pitchFull3")) || (data26 === "ceiling"))){
-const err78 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/enum",keyword:"enum",params:{allowedValues: schema30.properties.rule.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err78];
-}
-else {
-vErrors.push(err78);
-}
-errors++;
-}
-}
-if(data.ceilingS !== undefined){
-let data27 = data.ceilingS;
-if((typeof data27 == "number") && (isFinite(data27))){
-if(data27 > 36000 || isNaN(data27)){
-const err79 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
-if(vErrors === null){
-vErrors = [err79];
-}
-else {
-vErrors.push(err79);
-}
-errors++;
-}
-if(data27 < 0.01 || isNaN(data27)){
-const err80 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
-if(vErrors === null){
-vErrors = [err80];
-}
-else {
-vErrors.push(err80);
-}
-errors++;
-}
-}
-else {
-const err81 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err81];
-}
-else {
-vErrors.push(err81);
-}
-errors++;
-}
-}
-if(data.exposureS !== undefined){
-let data28 = data.exposureS;
-if((typeof data28 == "number") && (isFinite(data28))){
-if(data28 > 36000 || isNaN(data28)){
-const err82 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
-if(vErrors === null){
-vErrors = [err82];
-}
-else {
-vErrors.push(err82);
-}
-errors++;
-}
-if(data28 < 0.001 || isNaN(data28)){
-const err83 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
-if(vErrors === null){
-vErrors = [err83];
-}
-else {
-vErrors.push(err83);
-}
-errors++;
-}
-}
-else {
-const err84 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err84];
-}
-else {
-vErrors.push(err84);
-}
-errors++;
-}
-}
-if(data.fNumber !== undefined){
-let data29 = data.fNumber;
-if((typeof data29 == "number") && (isFinite(data29))){
-if(data29 > 500 || isNaN(data29)){
-const err85 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
-if(vErrors === null){
-vErrors = [err85];
-}
-else {
-vErrors.push(err85);
-}
-errors++;
-}
-if(data29 < 0.3 || isNaN(data29)){
-const err86 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.3},message:"must be >= 0.3"};
-if(vErrors === null){
-vErrors = [err86];
-}
-else {
-vErrors.push(err86);
-}
-errors++;
-}
-}
-else {
-const err87 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err87];
-}
-else {
-vErrors.push(err87);
-}
-errors++;
-}
-}
-if(data.cornerStretchPx !== undefined){
-let data30 = data.cornerStretchPx;
-if((typeof data30 == "number") && (isFinite(data30))){
-if(data30 > 1000 || isNaN(data30)){
-const err88 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err88];
-}
-else {
-vErrors.push(err88);
-}
-errors++;
-}
-if(data30 < 0 || isNaN(data30)){
-const err89 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err89];
-}
-else {
-vErrors.push(err89);
-}
-errors++;
-}
-}
-else {
-const err90 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err90];
-}
-else {
-vErrors.push(err90);
-}
-errors++;
-}
-}
-}
-else {
-const err91 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err91];
-}
-else {
-vErrors.push(err91);
-}
-errors++;
-}
-validate98.errors = vErrors;
-return errors === 0;
-}
-
-
-function validate57(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
-/*# sourceURL="reading" */;
-let vErrors = null;
-let errors = 0;
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.desk === undefined){
-const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "desk"},message:"must have required property '"+"desk"+"'"};
-if(vErrors === null){
-vErrors = [err0];
-}
-else {
-vErrors.push(err0);
-}
-errors++;
-}
-if(data.takenAt === undefined){
-const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "takenAt"},message:"must have required property '"+"takenAt"+"'"};
-if(vErrors === null){
-vErrors = [err1];
-}
-else {
-vErrors.push(err1);
-}
-errors++;
-}
-if(data.setupName === undefined){
-const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "setupName"},message:"must have required property '"+"setupName"+"'"};
-if(vErrors === null){
-vErrors = [err2];
-}
-else {
-vErrors.push(err2);
-}
-errors++;
-}
-if(data.input === undefined){
-const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "input"},message:"must have required property '"+"input"+"'"};
-if(vErrors === null){
-vErrors = [err3];
-}
-else {
-vErrors.push(err3);
-}
-errors++;
-}
-if(data.result === undefined){
-const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "result"},message:"must have required property '"+"result"+"'"};
-if(vErrors === null){
-vErrors = [err4];
-}
-else {
-vErrors.push(err4);
-}
-errors++;
-}
-if(data.note === undefined){
-const err5 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "note"},message:"must have required property '"+"note"+"'"};
-if(vErrors === null){
-vErrors = [err5];
-}
-else {
-vErrors.push(err5);
-}
-errors++;
-}
-for(const key0 in data){
-if(!(func2.call(schema27.properties, key0))){
-const err6 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err6];
-}
-else {
-vErrors.push(err6);
-}
-errors++;
-}
-}
-if(data.desk !== undefined){
-if(typeof data.desk !== "string"){
-const err7 = {instancePath:instancePath+"/desk",schemaPath:"#/properties/desk/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err7];
-}
-else {
-vErrors.push(err7);
-}
-errors++;
-}
-}
-if(data.takenAt !== undefined){
-let data1 = data.takenAt;
-if(typeof data1 === "string"){
-if(!pattern62.test(data1)){
-const err8 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
-if(vErrors === null){
-vErrors = [err8];
-}
-else {
-vErrors.push(err8);
-}
-errors++;
-}
-}
-else {
-const err9 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err9];
-}
-else {
-vErrors.push(err9);
-}
-errors++;
-}
-}
-if(data.setupId !== undefined){
-let data2 = data.setupId;
-if(typeof data2 === "string"){
-if(!pattern55.test(data2)){
-const err10 = {instancePath:instancePath+"/setupId",schemaPath:"#/properties/setupId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
-if(vErrors === null){
-vErrors = [err10];
-}
-else {
-vErrors.push(err10);
-}
-errors++;
-}
-}
-else {
-const err11 = {instancePath:instancePath+"/setupId",schemaPath:"#/properties/setupId/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err11];
-}
-else {
-vErrors.push(err11);
-}
-errors++;
-}
-}
-if(data.subjectId !== undefined){
-let data3 = data.subjectId;
-if(typeof data3 === "string"){
-if(!pattern55.test(data3)){
-const err12 = {instancePath:instancePath+"/subjectId",schemaPath:"#/properties/subjectId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
-if(vErrors === null){
-vErrors = [err12];
-}
-else {
-vErrors.push(err12);
-}
-errors++;
-}
-}
-else {
-const err13 = {instancePath:instancePath+"/subjectId",schemaPath:"#/properties/subjectId/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err13];
-}
-else {
-vErrors.push(err13);
-}
-errors++;
-}
-}
-if(data.outputId !== undefined){
-let data4 = data.outputId;
-if(typeof data4 === "string"){
-if(!pattern55.test(data4)){
-const err14 = {instancePath:instancePath+"/outputId",schemaPath:"#/properties/outputId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
-if(vErrors === null){
-vErrors = [err14];
-}
-else {
-vErrors.push(err14);
-}
-errors++;
-}
-}
-else {
-const err15 = {instancePath:instancePath+"/outputId",schemaPath:"#/properties/outputId/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err15];
-}
-else {
-vErrors.push(err15);
-}
-errors++;
-}
-}
-if(data.converterIds !== undefined){
-let data5 = data.converterIds;
-if(Array.isArray(data5)){
-if(data5.length > 20){
-const err16 = {instancePath:instancePath+"/converterIds",schemaPath:"#/properties/converterIds/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
-if(vErrors === null){
-vErrors = [err16];
-}
-else {
-vErrors.push(err16);
-}
-errors++;
-}
-const len0 = data5.length;
-for(let i0=0; i0<len0; i0++){
-let data6 = data5[i0];
-if(typeof data6 === "string"){
-if(!pattern55.test(data6)){
-const err17 = {instancePath:instancePath+"/converterIds/" + i0,schemaPath:"#/properties/converterIds/items/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
-if(vErrors === null){
-vErrors = [err17];
-}
-else {
-vErrors.push(err17);
-}
-errors++;
-}
-}
-else {
-const err18 = {instancePath:instancePath+"/converterIds/" + i0,schemaPath:"#/properties/converterIds/items/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err18];
-}
-else {
-vErrors.push(err18);
-}
-errors++;
-}
-}
-}
-else {
-const err19 = {instancePath:instancePath+"/converterIds",schemaPath:"#/properties/converterIds/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err19];
-}
-else {
-vErrors.push(err19);
-}
-errors++;
-}
-}
-if(data.chain !== undefined){
-let data7 = data.chain;
-if(Array.isArray(data7)){
-if(data7.length > 20){
-const err20 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
-if(vErrors === null){
-vErrors = [err20];
-}
-else {
-vErrors.push(err20);
-}
-errors++;
-}
-if(data7.length < 1){
-const err21 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
-if(vErrors === null){
-vErrors = [err21];
-}
-else {
-vErrors.push(err21);
-}
-errors++;
-}
-const len1 = data7.length;
-for(let i1=0; i1<len1; i1++){
-let data8 = data7[i1];
-if(data8 && typeof data8 == "object" && !Array.isArray(data8)){
-if(data8.type === undefined){
-const err22 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "type"},message:"must have required property '"+"type"+"'"};
-if(vErrors === null){
-vErrors = [err22];
-}
-else {
-vErrors.push(err22);
-}
-errors++;
-}
-if(data8.id === undefined){
-const err23 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
-if(vErrors === null){
-vErrors = [err23];
-}
-else {
-vErrors.push(err23);
-}
-errors++;
-}
-for(const key1 in data8){
-if(!((((key1 === "type") || (key1 === "id")) || (key1 === "usedMm")) || (key1 === "magnificationSet"))){
-const err24 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err24];
-}
-else {
-vErrors.push(err24);
-}
-errors++;
-}
-}
-if(data8.type !== undefined){
-let data9 = data8.type;
-if(typeof data9 !== "string"){
-const err25 = {instancePath:instancePath+"/chain/" + i1+"/type",schemaPath:"#/properties/chain/items/properties/type/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err25];
-}
-else {
-vErrors.push(err25);
-}
-errors++;
-}
-if(!((data9 === "optic") || (data9 === "adapter"))){
-const err26 = {instancePath:instancePath+"/chain/" + i1+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema27.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err26];
-}
-else {
-vErrors.push(err26);
-}
-errors++;
-}
-}
-if(data8.id !== undefined){
-let data10 = data8.id;
-if(typeof data10 === "string"){
-if(!pattern55.test(data10)){
-const err27 = {instancePath:instancePath+"/chain/" + i1+"/id",schemaPath:"#/properties/chain/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
-if(vErrors === null){
-vErrors = [err27];
-}
-else {
-vErrors.push(err27);
-}
-errors++;
-}
-}
-else {
-const err28 = {instancePath:instancePath+"/chain/" + i1+"/id",schemaPath:"#/properties/chain/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err28];
-}
-else {
-vErrors.push(err28);
-}
-errors++;
-}
-}
-if(data8.usedMm !== undefined){
-let data11 = data8.usedMm;
-if(Array.isArray(data11)){
-if(data11.length > 12){
-const err29 = {instancePath:instancePath+"/chain/" + i1+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/maxItems",keyword:"maxItems",params:{limit: 12},message:"must NOT have more than 12 items"};
-if(vErrors === null){
-vErrors = [err29];
-}
-else {
-vErrors.push(err29);
-}
-errors++;
-}
-const len2 = data11.length;
-for(let i2=0; i2<len2; i2++){
-let data12 = data11[i2];
-if((typeof data12 == "number") && (isFinite(data12))){
-if(data12 > 1000 || isNaN(data12)){
-const err30 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err30];
-}
-else {
-vErrors.push(err30);
-}
-errors++;
-}
-if(data12 < 0.5 || isNaN(data12)){
-const err31 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
-if(vErrors === null){
-vErrors = [err31];
-}
-else {
-vErrors.push(err31);
-}
-errors++;
-}
-}
-else {
-const err32 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err32];
-}
-else {
-vErrors.push(err32);
-}
-errors++;
-}
-}
-}
-else {
-const err33 = {instancePath:instancePath+"/chain/" + i1+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err33];
-}
-else {
-vErrors.push(err33);
-}
-errors++;
-}
-}
-if(data8.magnificationSet !== undefined){
-let data13 = data8.magnificationSet;
-if((typeof data13 == "number") && (isFinite(data13))){
-if(data13 > 500 || isNaN(data13)){
-const err34 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
-if(vErrors === null){
-vErrors = [err34];
-}
-else {
-vErrors.push(err34);
-}
-errors++;
-}
-if(data13 < 1 || isNaN(data13)){
-const err35 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err35];
-}
-else {
-vErrors.push(err35);
-}
-errors++;
-}
-}
-else {
-const err36 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err36];
-}
-else {
-vErrors.push(err36);
-}
-errors++;
-}
-}
-}
-else {
-const err37 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err37];
-}
-else {
-vErrors.push(err37);
-}
-errors++;
-}
-}
-}
-else {
-const err38 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err38];
-}
-else {
-vErrors.push(err38);
-}
-errors++;
-}
-}
-if(data.setupName !== undefined){
-let data14 = data.setupName;
-if(typeof data14 === "string"){
-if(func3(data14) > 240){
-const err39 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
-if(vErrors === null){
-vErrors = [err39];
-}
-else {
-vErrors.push(err39);
-}
-errors++;
-}
-if(func3(data14) < 1){
-const err40 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
-if(vErrors === null){
-vErrors = [err40];
-}
-else {
-vErrors.push(err40);
-}
-errors++;
-}
-if(!pattern0.test(data14)){
-const err41 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
-if(vErrors === null){
-vErrors = [err41];
-}
-else {
-vErrors.push(err41);
-}
-errors++;
-}
-}
-else {
-const err42 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err42];
-}
-else {
-vErrors.push(err42);
-}
-errors++;
-}
-}
-if(data.input !== undefined){
-let data15 = data.input;
-if(!(data15 && typeof data15 == "object" && !Array.isArray(data15))){
-const err43 = {instancePath:instancePath+"/input",schemaPath:"#/properties/input/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err43];
-}
-else {
-vErrors.push(err43);
-}
-errors++;
-}
-}
-if(data.result !== undefined){
-let data16 = data.result;
-if(!(data16 && typeof data16 == "object" && !Array.isArray(data16))){
-const err44 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err44];
-}
-else {
-vErrors.push(err44);
-}
-errors++;
-}
-}
-if(data.held !== undefined){
-let data17 = data.held;
-if(typeof data17 !== "string"){
-const err45 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err45];
-}
-else {
-vErrors.push(err45);
-}
-errors++;
-}
-if(!(((data17 === "handSharp") || (data17 === "handBlurred")) || (data17 === "support"))){
-const err46 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/enum",keyword:"enum",params:{allowedValues: schema27.properties.held.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err46];
-}
-else {
-vErrors.push(err46);
-}
-errors++;
-}
-}
-if(data.note !== undefined){
-let data18 = data.note;
-if(typeof data18 === "string"){
-if(func3(data18) > 4000){
-const err47 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
-if(vErrors === null){
-vErrors = [err47];
-}
-else {
-vErrors.push(err47);
-}
-errors++;
-}
-}
-else {
-const err48 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err48];
-}
-else {
-vErrors.push(err48);
-}
-errors++;
-}
-}
-const tag0 = data.desk;
-if(typeof tag0 == "string"){
-if(tag0 === "far"){
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.desk !== undefined){
-if("far" !== data.desk){
-const err49 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/0/properties/desk/const",keyword:"const",params:{allowedValue: "far"},message:"must be equal to constant"};
-if(vErrors === null){
-vErrors = [err49];
-}
-else {
-vErrors.push(err49);
-}
-errors++;
-}
-}
-if(data.input !== undefined){
-if(!(validate58(data.input, {instancePath:instancePath+"/input",parentData:data,parentDataProperty:"input",rootData}))){
-vErrors = vErrors === null ? validate58.errors : vErrors.concat(validate58.errors);
-errors = vErrors.length;
-}
-}
-if(data.result !== undefined){
-let data21 = data.result;
-if(data21 && typeof data21 == "object" && !Array.isArray(data21)){
-if(data21.pixelsOnSubject === undefined){
-const err50 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
-if(vErrors === null){
-vErrors = [err50];
-}
-else {
-vErrors.push(err50);
-}
-errors++;
-}
-if(data21.resolvedPixels === undefined){
-const err51 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
-if(vErrors === null){
-vErrors = [err51];
-}
-else {
-vErrors.push(err51);
-}
-errors++;
-}
-if(data21.neededPixels === undefined){
-const err52 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
-if(vErrors === null){
-vErrors = [err52];
-}
-else {
-vErrors.push(err52);
-}
-errors++;
-}
-if(data21.shareOfFramePercent === undefined){
-const err53 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
-if(vErrors === null){
-vErrors = [err53];
-}
-else {
-vErrors.push(err53);
-}
-errors++;
-}
-if(data21.equivalentFocalMm === undefined){
-const err54 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
-if(vErrors === null){
-vErrors = [err54];
-}
-else {
-vErrors.push(err54);
-}
-errors++;
-}
-if(data21.equivalentFNumber === undefined){
-const err55 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
-if(vErrors === null){
-vErrors = [err55];
-}
-else {
-vErrors.push(err55);
-}
-errors++;
-}
-if(data21.verdict === undefined){
-const err56 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
-if(vErrors === null){
-vErrors = [err56];
-}
-else {
-vErrors.push(err56);
-}
-errors++;
-}
-for(const key2 in data21){
-if(!(func2.call(schema27.oneOf[0].properties.result.properties, key2))){
-const err57 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err57];
-}
-else {
-vErrors.push(err57);
-}
-errors++;
-}
-}
-if(data21.pixelsOnSubject !== undefined){
-let data22 = data21.pixelsOnSubject;
-if((typeof data22 == "number") && (isFinite(data22))){
-if(data22 > 1000000000 || isNaN(data22)){
-const err58 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err58];
-}
-else {
-vErrors.push(err58);
-}
-errors++;
-}
-if(data22 < 0 || isNaN(data22)){
-const err59 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err59];
-}
-else {
-vErrors.push(err59);
-}
-errors++;
-}
-}
-else {
-const err60 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err60];
-}
-else {
-vErrors.push(err60);
-}
-errors++;
-}
-}
-if(data21.resolvedPixels !== undefined){
-let data23 = data21.resolvedPixels;
-if((typeof data23 == "number") && (isFinite(data23))){
-if(data23 > 1000000000 || isNaN(data23)){
-const err61 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err61];
-}
-else {
-vErrors.push(err61);
-}
-errors++;
-}
-if(data23 < 0 || isNaN(data23)){
-const err62 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err62];
-}
-else {
-vErrors.push(err62);
-}
-errors++;
-}
-}
-else {
-const err63 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err63];
-}
-else {
-vErrors.push(err63);
-}
-errors++;
-}
-}
-if(data21.neededPixels !== undefined){
-let data24 = data21.neededPixels;
-if((typeof data24 == "number") && (isFinite(data24))){
-if(data24 > 1000000000 || isNaN(data24)){
-const err64 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err64];
-}
-else {
-vErrors.push(err64);
-}
-errors++;
-}
-if(data24 < 0 || isNaN(data24)){
-const err65 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err65];
-}
-else {
-vErrors.push(err65);
-}
-errors++;
-}
-}
-else {
-const err66 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err66];
-}
-else {
-vErrors.push(err66);
-}
-errors++;
-}
-}
-if(data21.shareOfFramePercent !== undefined){
-let data25 = data21.shareOfFramePercent;
-if((typeof data25 == "number") && (isFinite(data25))){
-if(data25 > 10000000 || isNaN(data25)){
-const err67 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
-if(vErrors === null){
-vErrors = [err67];
-}
-else {
-vErrors.push(err67);
-}
-errors++;
-}
-if(data25 < 0 || isNaN(data25)){
-const err68 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err68];
-}
-else {
-vErrors.push(err68);
-}
-errors++;
-}
-}
-else {
-const err69 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err69];
-}
-else {
-vErrors.push(err69);
-}
-errors++;
-}
-}
-if(data21.equivalentFocalMm !== undefined){
-let data26 = data21.equivalentFocalMm;
-if((typeof data26 == "number") && (isFinite(data26))){
-if(data26 > 10000000 || isNaN(data26)){
-const err70 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
-if(vErrors === null){
-vErrors = [err70];
-}
-else {
-vErrors.push(err70);
-}
-errors++;
-}
-if(data26 < 0 || isNaN(data26)){
-const err71 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err71];
-}
-else {
-vErrors.push(err71);
-}
-errors++;
-}
-}
-else {
-const err72 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err72];
-}
-else {
-vErrors.push(err72);
-}
-errors++;
-}
-}
-if(data21.equivalentFNumber !== undefined){
-let data27 = data21.equivalentFNumber;
-if((typeof data27 == "number") && (isFinite(data27))){
-if(data27 > 100000 || isNaN(data27)){
-const err73 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err73];
-}
-else {
-vErrors.push(err73);
-}
-errors++;
-}
-if(data27 < 0 || isNaN(data27)){
-const err74 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err74];
-}
-else {
-vErrors.push(err74);
-}
-errors++;
-}
-}
-else {
-const err75 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err75];
-}
-else {
-vErrors.push(err75);
-}
-errors++;
-}
-}
-if(data21.ratio !== undefined){
-let data28 = data21.ratio;
-if((typeof data28 == "number") && (isFinite(data28))){
-if(data28 > 100000 || isNaN(data28)){
-const err76 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err76];
-}
-else {
-vErrors.push(err76);
-}
-errors++;
-}
-if(data28 < 0 || isNaN(data28)){
-const err77 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err77];
-}
-else {
-vErrors.push(err77);
-}
-errors++;
-}
-}
-else {
-const err78 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err78];
-}
-else {
-vErrors.push(err78);
-}
-errors++;
-}
-}
-if(data21.depthMm !== undefined){
-let data29 = data21.depthMm;
-if((typeof data29 == "number") && (isFinite(data29))){
-if(data29 > 1000000000 || isNaN(data29)){
-const err79 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err79];
-}
-else {
-vErrors.push(err79);
-}
-errors++;
-}
-if(data29 < 0 || isNaN(data29)){
-const err80 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err80];
-}
-else {
-vErrors.push(err80);
-}
-errors++;
-}
-}
-else {
-const err81 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err81];
-}
-else {
-vErrors.push(err81);
-}
-errors++;
-}
-}
-if(data21.verdict !== undefined){
-let data30 = data21.verdict;
-if(typeof data30 !== "string"){
-const err82 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/0/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err82];
-}
-else {
-vErrors.push(err82);
-}
-errors++;
-}
-if(!(((data30 === "notEnough") || (data30 === "enough")) || (data30 === "more"))){
-const err83 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/0/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.oneOf[0].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err83];
-}
-else {
-vErrors.push(err83);
-}
-errors++;
-}
-}
-}
-else {
-const err84 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err84];
-}
-else {
-vErrors.push(err84);
-}
-errors++;
-}
-}
-}
-}
-else if(tag0 === "near"){
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.desk !== undefined){
-if("near" !== data.desk){
-const err85 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/1/properties/desk/const",keyword:"const",params:{allowedValue: "near"},message:"must be equal to constant"};
-if(vErrors === null){
-vErrors = [err85];
-}
-else {
-vErrors.push(err85);
-}
-errors++;
-}
-}
-if(data.input !== undefined){
-if(!(validate78(data.input, {instancePath:instancePath+"/input",parentData:data,parentDataProperty:"input",rootData}))){
-vErrors = vErrors === null ? validate78.errors : vErrors.concat(validate78.errors);
-errors = vErrors.length;
-}
-}
-if(data.result !== undefined){
-let data33 = data.result;
-if(data33 && typeof data33 == "object" && !Array.isArray(data33)){
-if(data33.pixelsOnSubject === undefined){
-const err86 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
-if(vErrors === null){
-vErrors = [err86];
-}
-else {
-vErrors.push(err86);
-}
-errors++;
-}
-if(data33.resolvedPixels === undefined){
-const err87 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
-if(vErrors === null){
-vErrors = [err87];
-}
-else {
-vErrors.push(err87);
-}
-errors++;
-}
-if(data33.neededPixels === undefined){
-const err88 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
-if(vErrors === null){
-vErrors = [err88];
-}
-else {
-vErrors.push(err88);
-}
-errors++;
-}
-if(data33.shareOfFramePercent === undefined){
-const err89 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
-if(vErrors === null){
-vErrors = [err89];
-}
-else {
-vErrors.push(err89);
-}
-errors++;
-}
-if(data33.equivalentFocalMm === undefined){
-const err90 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
-if(vErrors === null){
-vErrors = [err90];
-}
-else {
-vErrors.push(err90);
-}
-errors++;
-}
-if(data33.equivalentFNumber === undefined){
-const err91 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
-if(vErrors === null){
-vErrors = [err91];
-}
-else {
-vErrors.push(err91);
-}
-errors++;
-}
-if(data33.verdict === undefined){
-const err92 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
-if(vErrors === null){
-vErrors = [err92];
-}
-else {
-vErrors.push(err92);
-}
-errors++;
-}
-for(const key3 in data33){
-if(!(func2.call(schema27.oneOf[1].properties.result.properties, key3))){
-const err93 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key3},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err93];
-}
-else {
-vErrors.push(err93);
-}
-errors++;
-}
-}
-if(data33.pixelsOnSubject !== undefined){
-let data34 = data33.pixelsOnSubject;
-if((typeof data34 == "number") && (isFinite(data34))){
-if(data34 > 1000000000 || isNaN(data34)){
-const err94 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err94];
-}
-else {
-vErrors.push(err94);
-}
-errors++;
-}
-if(data34 < 0 || isNaN(data34)){
-const err95 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err95];
-}
-else {
-vErrors.push(err95);
-}
-errors++;
-}
-}
-else {
-const err96 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err96];
-}
-else {
-vErrors.push(err96);
-}
-errors++;
-}
-}
-if(data33.resolvedPixels !== undefined){
-let data35 = data33.resolvedPixels;
-if((typeof data35 == "number") && (isFinite(data35))){
-if(data35 > 1000000000 || isNaN(data35)){
-const err97 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err97];
-}
-else {
-vErrors.push(err97);
-}
-errors++;
-}
-if(data35 < 0 || isNaN(data35)){
-const err98 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err98];
-}
-else {
-vErrors.push(err98);
-}
-errors++;
-}
-}
-else {
-const err99 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err99];
-}
-else {
-vErrors.push(err99);
-}
-errors++;
-}
-}
-if(data33.neededPixels !== undefined){
-let data36 = data33.neededPixels;
-if((typeof data36 == "number") && (isFinite(data36))){
-if(data36 > 1000000000 || isNaN(data36)){
-const err100 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err100];
-}
-else {
-vErrors.push(err100);
-}
-errors++;
-}
-if(data36 < 0 || isNaN(data36)){
-const err101 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err101];
-}
-else {
-vErrors.push(err101);
-}
-errors++;
-}
-}
-else {
-const err102 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err102];
-}
-else {
-vErrors.push(err102);
-}
-errors++;
-}
-}
-if(data33.shareOfFramePercent !== undefined){
-let data37 = data33.shareOfFramePercent;
-if((typeof data37 == "number") && (isFinite(data37))){
-if(data37 > 10000000 || isNaN(data37)){
-const err103 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
-if(vErrors === null){
-vErrors = [err103];
-}
-else {
-vErrors.push(err103);
-}
-errors++;
-}
-if(data37 < 0 || isNaN(data37)){
-const err104 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err104];
-}
-else {
-vErrors.push(err104);
-}
-errors++;
-}
-}
-else {
-const err105 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err105];
-}
-else {
-vErrors.push(err105);
-}
-errors++;
-}
-}
-if(data33.equivalentFocalMm !== undefined){
-let data38 = data33.equivalentFocalMm;
-if((typeof data38 == "number") && (isFinite(data38))){
-if(data38 > 10000000 || isNaN(data38)){
-const err106 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
-if(vErrors === null){
-vErrors = [err106];
-}
-else {
-vErrors.push(err106);
-}
-errors++;
-}
-if(data38 < 0 || isNaN(data38)){
-const err107 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err107];
-}
-else {
-vErrors.push(err107);
-}
-errors++;
-}
-}
-else {
-const err108 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err108];
-}
-else {
-vErrors.push(err108);
-}
-errors++;
-}
-}
-if(data33.equivalentFNumber !== undefined){
-let data39 = data33.equivalentFNumber;
-if((typeof data39 == "number") && (isFinite(data39))){
-if(data39 > 100000 || isNaN(data39)){
-const err109 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err109];
-}
-else {
-vErrors.push(err109);
-}
-errors++;
-}
-if(data39 < 0 || isNaN(data39)){
-const err110 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err110];
-}
-else {
-vErrors.push(err110);
-}
-errors++;
-}
-}
-else {
-const err111 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err111];
-}
-else {
-vErrors.push(err111);
-}
-errors++;
-}
-}
-if(data33.ratio !== undefined){
-let data40 = data33.ratio;
-if((typeof data40 == "number") && (isFinite(data40))){
-if(data40 > 100000 || isNaN(data40)){
-const err112 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
-if(vErrors === null){
-vErrors = [err112];
-}
-else {
-vErrors.push(err112);
-}
-errors++;
-}
-if(data40 < 0 || isNaN(data40)){
-const err113 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err113];
-}
-else {
-vErrors.push(err113);
-}
-errors++;
-}
-}
-else {
-const err114 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err114];
-}
-else {
-vErrors.push(err114);
-}
-errors++;
-}
-}
-if(data33.depthMm !== undefined){
-let data41 = data33.depthMm;
-if((typeof data41 == "number") && (isFinite(data41))){
-if(data41 > 1000000000 || isNaN(data41)){
-const err115 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err115];
-}
-else {
-vErrors.push(err115);
-}
-errors++;
-}
-if(data41 < 0 || isNaN(data41)){
-const err116 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err116];
-}
-else {
-vErrors.push(err116);
-}
-errors++;
-}
-}
-else {
-const err117 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err117];
-}
-else {
-vErrors.push(err117);
-}
-errors++;
-}
-}
-if(data33.verdict !== undefined){
-let data42 = data33.verdict;
-if(typeof data42 !== "string"){
-const err118 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/1/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err118];
-}
-else {
-vErrors.push(err118);
-}
-errors++;
-}
-if(!(((data42 === "notEnough") || (data42 === "enough")) || (data42 === "more"))){
-const err119 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/1/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.oneOf[1].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err119];
-}
-else {
-vErrors.push(err119);
-}
-errors++;
-}
-}
-}
-else {
-const err120 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err120];
-}
-else {
-vErrors.push(err120);
-}
-errors++;
-}
-}
-}
-}
-else if(tag0 === "stars"){
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.desk !== undefined){
-if("stars" !== data.desk){
-const err121 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/2/properties/desk/const",keyword:"const",params:{allowedValue: "stars"},message:"must be equal to constant"};
-if(vErrors === null){
-vErrors = [err121];
-}
-else {
-vErrors.push(err121);
-}
-errors++;
-}
-}
-if(data.input !== undefined){
-if(!(validate98(data.input, {instancePath:instancePath+"/input",parentData:data,parentDataProperty:"input",rootData}))){
-vErrors = vErrors === null ? validate98.errors : vErrors.concat(validate98.errors);
-errors = vErrors.length;
-}
-}
-if(data.result !== undefined){
-let data45 = data.result;
-if(data45 && typeof data45 == "object" && !Array.isArray(data45)){
-if(data45.limitS === undefined){
-const err122 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "limitS"},message:"must have required property '"+"limitS"+"'"};
-if(vErrors === null){
-vErrors = [err122];
-}
-else {
-vErrors.push(err122);
-}
-errors++;
-}
-if(data45.centreS === undefined){
-const err123 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "centreS"},message:"must have required property '"+"centreS"+"'"};
-if(vErrors === null){
-vErrors = [err123];
-}
-else {
-vErrors.push(err123);
-}
-errors++;
-}
-if(data45.worstS === undefined){
-const err124 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "worstS"},message:"must have required property '"+"worstS"+"'"};
-if(vErrors === null){
-vErrors = [err124];
-}
-else {
-vErrors.push(err124);
-}
-errors++;
-}
-if(data45.exposureS === undefined){
-const err125 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "exposureS"},message:"must have required property '"+"exposureS"+"'"};
-if(vErrors === null){
-vErrors = [err125];
-}
-else {
-vErrors.push(err125);
-}
-errors++;
-}
-if(data45.centreRunPx === undefined){
-const err126 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "centreRunPx"},message:"must have required property '"+"centreRunPx"+"'"};
-if(vErrors === null){
-vErrors = [err126];
-}
-else {
-vErrors.push(err126);
-}
-errors++;
-}
-if(data45.worstRunPx === undefined){
-const err127 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "worstRunPx"},message:"must have required property '"+"worstRunPx"+"'"};
-if(vErrors === null){
-vErrors = [err127];
-}
-else {
-vErrors.push(err127);
-}
-errors++;
-}
-if(data45.verdict === undefined){
-const err128 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
-if(vErrors === null){
-vErrors = [err128];
-}
-else {
-vErrors.push(err128);
-}
-errors++;
-}
-for(const key4 in data45){
-if(!(((((((key4 === "limitS") || (key4 === "centreS")) || (key4 === "worstS")) || (key4 === "exposureS")) || (key4 === "centreRunPx")) || (key4 === "worstRunPx")) || (key4 === "verdict"))){
-const err129 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key4},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err129];
-}
-else {
-vErrors.push(err129);
-}
-errors++;
-}
-}
-if(data45.limitS !== undefined){
-let data46 = data45.limitS;
-if((typeof data46 == "number") && (isFinite(data46))){
-if(data46 > 1000000 || isNaN(data46)){
-const err130 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
-if(vErrors === null){
-vErrors = [err130];
-}
-else {
-vErrors.push(err130);
-}
-errors++;
-}
-if(data46 < 0 || isNaN(data46)){
-const err131 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err131];
-}
-else {
-vErrors.push(err131);
-}
-errors++;
-}
-}
-else {
-const err132 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err132];
-}
-else {
-vErrors.push(err132);
-}
-errors++;
-}
-}
-if(data45.centreS !== undefined){
-let data47 = data45.centreS;
-if((typeof data47 == "number") && (isFinite(data47))){
-if(data47 > 1000000 || isNaN(data47)){
-const err133 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
-if(vErrors === null){
-vErrors = [err133];
-}
-else {
-vErrors.push(err133);
-}
-errors++;
-}
-if(data47 < 0 || isNaN(data47)){
-const err134 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err134];
-}
-else {
-vErrors.push(err134);
-}
-errors++;
-}
-}
-else {
-const err135 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err135];
-}
-else {
-vErrors.push(err135);
-}
-errors++;
-}
-}
-if(data45.worstS !== undefined){
-let data48 = data45.worstS;
-if((typeof data48 == "number") && (isFinite(data48))){
-if(data48 > 1000000 || isNaN(data48)){
-const err136 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
-if(vErrors === null){
-vErrors = [err136];
-}
-else {
-vErrors.push(err136);
-}
-errors++;
-}
-if(data48 < 0 || isNaN(data48)){
-const err137 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err137];
-}
-else {
-vErrors.push(err137);
-}
-errors++;
-}
-}
-else {
-const err138 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err138];
-}
-else {
-vErrors.push(err138);
-}
-errors++;
-}
-}
-if(data45.exposureS !== undefined){
-let data49 = data45.exposureS;
-if((typeof data49 == "number") && (isFinite(data49))){
-if(data49 > 1000000 || isNaN(data49)){
-const err139 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
-if(vErrors === null){
-vErrors = [err139];
-}
-else {
-vErrors.push(err139);
-}
-errors++;
-}
-if(data49 < 0 || isNaN(data49)){
-const err140 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err140];
-}
-else {
-vErrors.push(err140);
-}
-errors++;
-}
-}
-else {
-const err141 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err141];
-}
-else {
-vErrors.push(err141);
-}
-errors++;
-}
-}
-if(data45.centreRunPx !== undefined){
-let data50 = data45.centreRunPx;
-if((typeof data50 == "number") && (isFinite(data50))){
-if(data50 > 1000000000 || isNaN(data50)){
-const err142 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err142];
-}
-else {
-vErrors.push(err142);
-}
-errors++;
-}
-if(data50 < 0 || isNaN(data50)){
-const err143 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err143];
-}
-else {
-vErrors.push(err143);
-}
-errors++;
-}
-}
-else {
-const err144 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err144];
-}
-else {
-vErrors.push(err144);
-}
-errors++;
-}
-}
-if(data45.worstRunPx !== undefined){
-let data51 = data45.worstRunPx;
-if((typeof data51 == "number") && (isFinite(data51))){
-if(data51 > 1000000000 || isNaN(data51)){
-const err145 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
-if(vErrors === null){
-vErrors = [err145];
-}
-else {
-vErrors.push(err145);
-}
-errors++;
-}
-if(data51 < 0 || isNaN(data51)){
-const err146 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err146];
-}
-else {
-vErrors.push(err146);
-}
-errors++;
-}
-}
-else {
-const err147 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err147];
-}
-else {
-vErrors.push(err147);
-}
-errors++;
-}
-}
-if(data45.verdict !== undefined){
-let data52 = data45.verdict;
-if(typeof data52 !== "string"){
-const err148 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/2/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err148];
-}
-else {
-vErrors.push(err148);
-}
-errors++;
-}
-if(!(((data52 === "points") || (data52 === "cornersRun")) || (data52 === "strokes"))){
-const err149 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/2/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema27.oneOf[2].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err149];
-}
-else {
-vErrors.push(err149);
-}
-errors++;
-}
-}
-}
-else {
-const err150 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err150];
-}
-else {
-vErrors.push(err150);
-}
-errors++;
-}
-}
-}
-}
-else {
-const err151 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "desk", tagValue: tag0},message:"value of tag \"desk\" must be in oneOf"};
-if(vErrors === null){
-vErrors = [err151];
-}
-else {
-vErrors.push(err151);
-}
-errors++;
-}
-}
-else {
-const err152 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "tag", tag: "desk", tagValue: tag0},message:"tag \"desk\" must be string"};
-if(vErrors === null){
-vErrors = [err152];
-}
-else {
-vErrors.push(err152);
-}
-errors++;
-}
-}
-else {
-const err153 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err153];
-}
-else {
-vErrors.push(err153);
-}
-errors++;
-}
-validate57.errors = vErrors;
-return errors === 0;
-}
-
-exports.ratios = validate117;
-const schema31 = {"$id":"ratio","title":"Measured ratio","type":"object","additionalProperties":false,"required":["name","chain","at","method","ratio","plusMinus","measuredAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"method":{"type":"string","title":"Method","enum":["ruler","marks"]},"frameWidthMm":{"type":"number","title":"Width of the frame in mm","minimum":0.5,"maximum":200},"visibleMm":{"type":"number","title":"Millimetres seen across the frame","minimum":0.01,"maximum":10000},"visiblePlusMinusMm":{"type":"number","title":"Error of the reading in mm","minimum":0,"maximum":1000},"pixels":{"type":"number","title":"Pixels between the marks","minimum":1,"maximum":1000000},"pitchUm":{"type":"number","title":"Pixel pitch in µm","minimum":0.1,"maximum":100},"realMm":{"type":"number","title":"Distance between the marks in mm","minimum":0.001,"maximum":10000},"realPlusMinusMm":{"type":"number","title":"Error of the distance in mm","minimum":0,"maximum":1000},"distanceM":{"type":"number","title":"Distance from sensor to ruler in m","minimum":0.001,"maximum":100},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"measuredAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
-
-function validate117(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
-/*# sourceURL="ratio" */;
-let vErrors = null;
-let errors = 0;
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.name === undefined){
-const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
-if(vErrors === null){
-vErrors = [err0];
-}
-else {
-vErrors.push(err0);
-}
-errors++;
-}
-if(data.chain === undefined){
-const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
-if(vErrors === null){
-vErrors = [err1];
-}
-else {
-vErrors.push(err1);
-}
-errors++;
-}
-if(data.at === undefined){
-const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
-if(vErrors === null){
-vErrors = [err2];
-}
-else {
-vErrors.push(err2);
-}
-errors++;
-}
-if(data.method === undefined){
-const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "method"},message:"must have required property '"+"method"+"'"};
-if(vErrors === null){
-vErrors = [err3];
-}
-else {
-vErrors.push(err3);
-}
-errors++;
-}
-if(data.ratio === undefined){
-const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
-if(vErrors === null){
-vErrors = [err4];
-}
-else {
-vErrors.push(err4);
-}
-errors++;
-}
-if(data.plusMinus === undefined){
-const err5 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
-if(vErrors === null){
-vErrors = [err5];
-}
-else {
-vErrors.push(err5);
-}
-errors++;
-}
-if(data.measuredAt === undefined){
-const err6 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "measuredAt"},message:"must have required property '"+"measuredAt"+"'"};
-if(vErrors === null){
-vErrors = [err6];
-}
-else {
-vErrors.push(err6);
-}
-errors++;
-}
-for(const key0 in data){
-if(!(func2.call(schema31.properties, key0))){
-const err7 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err7];
-}
-else {
-vErrors.push(err7);
-}
-errors++;
-}
-}
-if(data.name !== undefined){
-let data0 = data.name;
-if(typeof data0 === "string"){
-if(func3(data0) > 240){
-const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
-if(vErrors === null){
-vErrors = [err8];
-}
-else {
-vErrors.push(err8);
-}
-errors++;
-}
-if(func3(data0) < 1){
-const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
-if(vErrors === null){
-vErrors = [err9];
-}
-else {
-vErrors.push(err9);
-}
-errors++;
-}
-if(!pattern0.test(data0)){
-const err10 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
-if(vErrors === null){
-vErrors = [err10];
-}
-else {
-vErrors.push(err10);
-}
-errors++;
-}
-}
-else {
-const err11 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err11];
-}
-else {
-vErrors.push(err11);
-}
-errors++;
-}
-}
-if(data.chain !== undefined){
-let data1 = data.chain;
-if(Array.isArray(data1)){
-if(data1.length > 20){
-const err12 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
-if(vErrors === null){
-vErrors = [err12];
-}
-else {
-vErrors.push(err12);
-}
-errors++;
-}
-if(data1.length < 1){
-const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
-if(vErrors === null){
-vErrors = [err13];
-}
-else {
-vErrors.push(err13);
-}
-errors++;
-}
-const len0 = data1.length;
-for(let i0=0; i0<len0; i0++){
-let data2 = data1[i0];
-if(data2 && typeof data2 == "object" && !Array.isArray(data2)){
-if(data2.type === undefined){
-const err14 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "type"},message:"must have required property '"+"type"+"'"};
-if(vErrors === null){
-vErrors = [err14];
-}
-else {
-vErrors.push(err14);
-}
-errors++;
-}
-if(data2.id === undefined){
-const err15 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
-if(vErrors === null){
-vErrors = [err15];
-}
-else {
-vErrors.push(err15);
-}
-errors++;
-}
-for(const key1 in data2){
-if(!((((key1 === "type") || (key1 === "id")) || (key1 === "usedMm")) || (key1 === "magnificationSet"))){
-const err16 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err16];
-}
-else {
-vErrors.push(err16);
-}
-errors++;
-}
-}
-if(data2.type !== undefined){
-let data3 = data2.type;
-if(typeof data3 !== "string"){
-const err17 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err17];
-}
-else {
-vErrors.push(err17);
-}
-errors++;
-}
-if(!((data3 === "optic") || (data3 === "adapter"))){
-const err18 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema31.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err18];
-}
-else {
-vErrors.push(err18);
-}
-errors++;
-}
-}
-if(data2.id !== undefined){
-let data4 = data2.id;
-if(typeof data4 === "string"){
-if(!pattern55.test(data4)){
-const err19 = {instancePath:instancePath+"/chain/" + i0+"/id",schemaPath:"#/properties/chain/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
-if(vErrors === null){
-vErrors = [err19];
-}
-else {
-vErrors.push(err19);
-}
-errors++;
-}
-}
-else {
-const err20 = {instancePath:instancePath+"/chain/" + i0+"/id",schemaPath:"#/properties/chain/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err20];
-}
-else {
-vErrors.push(err20);
-}
-errors++;
-}
-}
-if(data2.usedMm !== undefined){
-let data5 = data2.usedMm;
-if(Array.isArray(data5)){
-if(data5.length > 12){
-const err21 = {instancePath:instancePath+"/chain/" + i0+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/maxItems",keyword:"maxItems",params:{limit: 12},message:"must NOT have more than 12 items"};
-if(vErrors === null){
-vErrors = [err21];
-}
-else {
-vErrors.push(err21);
-}
-errors++;
-}
-const len1 = data5.length;
-for(let i1=0; i1<len1; i1++){
-let data6 = data5[i1];
-if((typeof data6 == "number") && (isFinite(data6))){
-if(data6 > 1000 || isNaN(data6)){
-const err22 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err22];
-}
-else {
-vErrors.push(err22);
-}
-errors++;
-}
-if(data6 < 0.5 || isNaN(data6)){
-const err23 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
-if(vErrors === null){
-vErrors = [err23];
-}
-else {
-vErrors.push(err23);
-}
-errors++;
-}
-}
-else {
-const err24 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err24];
-}
-else {
-vErrors.push(err24);
-}
-errors++;
-}
-}
-}
-else {
-const err25 = {instancePath:instancePath+"/chain/" + i0+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err25];
-}
-else {
-vErrors.push(err25);
-}
-errors++;
-}
-}
-if(data2.magnificationSet !== undefined){
-let data7 = data2.magnificationSet;
-if((typeof data7 == "number") && (isFinite(data7))){
-if(data7 > 500 || isNaN(data7)){
-const err26 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
-if(vErrors === null){
-vErrors = [err26];
-}
-else {
-vErrors.push(err26);
-}
-errors++;
-}
-if(data7 < 1 || isNaN(data7)){
-const err27 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err27];
-}
-else {
-vErrors.push(err27);
-}
-errors++;
-}
-}
-else {
-const err28 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err28];
-}
-else {
-vErrors.push(err28);
-}
-errors++;
-}
-}
-}
-else {
-const err29 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err29];
-}
-else {
-vErrors.push(err29);
-}
-errors++;
-}
-}
-}
-else {
-const err30 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err30];
-}
-else {
-vErrors.push(err30);
-}
-errors++;
-}
-}
-if(data.focalMm !== undefined){
-let data8 = data.focalMm;
-if((typeof data8 == "number") && (isFinite(data8))){
-if(data8 > 20000 || isNaN(data8)){
-const err31 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
-if(vErrors === null){
-vErrors = [err31];
-}
-else {
-vErrors.push(err31);
-}
-errors++;
-}
-if(data8 < 1 || isNaN(data8)){
-const err32 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err32];
-}
-else {
-vErrors.push(err32);
-}
-errors++;
-}
-}
-else {
-const err33 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err33];
-}
-else {
-vErrors.push(err33);
-}
-errors++;
-}
-}
-if(data.at !== undefined){
-let data9 = data.at;
-if(typeof data9 !== "string"){
-const err34 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err34];
-}
-else {
-vErrors.push(err34);
-}
-errors++;
-}
-if(!((data9 === "closest") || (data9 === "infinity"))){
-const err35 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/enum",keyword:"enum",params:{allowedValues: schema31.properties.at.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err35];
-}
-else {
-vErrors.push(err35);
-}
-errors++;
-}
-}
-if(data.method !== undefined){
-let data10 = data.method;
-if(typeof data10 !== "string"){
-const err36 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err36];
-}
-else {
-vErrors.push(err36);
-}
-errors++;
-}
-if(!((data10 === "ruler") || (data10 === "marks"))){
-const err37 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/enum",keyword:"enum",params:{allowedValues: schema31.properties.method.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err37];
-}
-else {
-vErrors.push(err37);
-}
-errors++;
-}
-}
-if(data.frameWidthMm !== undefined){
-let data11 = data.frameWidthMm;
-if((typeof data11 == "number") && (isFinite(data11))){
-if(data11 > 200 || isNaN(data11)){
-const err38 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 200},message:"must be <= 200"};
-if(vErrors === null){
-vErrors = [err38];
-}
-else {
-vErrors.push(err38);
-}
-errors++;
-}
-if(data11 < 0.5 || isNaN(data11)){
-const err39 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
-if(vErrors === null){
-vErrors = [err39];
-}
-else {
-vErrors.push(err39);
-}
-errors++;
-}
-}
-else {
-const err40 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err40];
-}
-else {
-vErrors.push(err40);
-}
-errors++;
-}
-}
-if(data.visibleMm !== undefined){
-let data12 = data.visibleMm;
-if((typeof data12 == "number") && (isFinite(data12))){
-if(data12 > 10000 || isNaN(data12)){
-const err41 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
-if(vErrors === null){
-vErrors = [err41];
-}
-else {
-vErrors.push(err41);
-}
-errors++;
-}
-if(data12 < 0.01 || isNaN(data12)){
-const err42 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
-if(vErrors === null){
-vErrors = [err42];
-}
-else {
-vErrors.push(err42);
-}
-errors++;
-}
-}
-else {
-const err43 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err43];
-}
-else {
-vErrors.push(err43);
-}
-errors++;
-}
-}
-if(data.visiblePlusMinusMm !== undefined){
-let data13 = data.visiblePlusMinusMm;
-if((typeof data13 == "number") && (isFinite(data13))){
-if(data13 > 1000 || isNaN(data13)){
-const err44 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err44];
-}
-else {
-vErrors.push(err44);
-}
-errors++;
-}
-if(data13 < 0 || isNaN(data13)){
-const err45 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err45];
-}
-else {
-vErrors.push(err45);
-}
-errors++;
-}
-}
-else {
-const err46 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err46];
-}
-else {
-vErrors.push(err46);
-}
-errors++;
-}
-}
-if(data.pixels !== undefined){
-let data14 = data.pixels;
-if((typeof data14 == "number") && (isFinite(data14))){
-if(data14 > 1000000 || isNaN(data14)){
-const err47 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
-if(vErrors === null){
-vErrors = [err47];
-}
-else {
-vErrors.push(err47);
-}
-errors++;
-}
-if(data14 < 1 || isNaN(data14)){
-const err48 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
-if(vErrors === null){
-vErrors = [err48];
-}
-else {
-vErrors.push(err48);
-}
-errors++;
-}
-}
-else {
-const err49 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err49];
-}
-else {
-vErrors.push(err49);
-}
-errors++;
-}
-}
-if(data.pitchUm !== undefined){
-let data15 = data.pitchUm;
-if((typeof data15 == "number") && (isFinite(data15))){
-if(data15 > 100 || isNaN(data15)){
-const err50 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
-if(vErrors === null){
-vErrors = [err50];
-}
-else {
-vErrors.push(err50);
-}
-errors++;
-}
-if(data15 < 0.1 || isNaN(data15)){
-const err51 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.1},message:"must be >= 0.1"};
-if(vErrors === null){
-vErrors = [err51];
-}
-else {
-vErrors.push(err51);
-}
-errors++;
-}
-}
-else {
-const err52 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err52];
-}
-else {
-vErrors.push(err52);
-}
-errors++;
-}
-}
-if(data.realMm !== undefined){
-let data16 = data.realMm;
-if((typeof data16 == "number") && (isFinite(data16))){
-if(data16 > 10000 || isNaN(data16)){
-const err53 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
-if(vErrors === null){
-vErrors = [err53];
-}
-else {
-vErrors.push(err53);
-}
-errors++;
-}
-if(data16 < 0.001 || isNaN(data16)){
-const err54 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
-if(vErrors === null){
-vErrors = [err54];
-}
-else {
-vErrors.push(err54);
-}
-errors++;
-}
-}
-else {
-const err55 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err55];
-}
-else {
-vErrors.push(err55);
-}
-errors++;
-}
-}
-if(data.realPlusMinusMm !== undefined){
-let data17 = data.realPlusMinusMm;
-if((typeof data17 == "number") && (isFinite(data17))){
-if(data17 > 1000 || isNaN(data17)){
-const err56 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err56];
-}
-else {
-vErrors.push(err56);
-}
-errors++;
-}
-if(data17 < 0 || isNaN(data17)){
-const err57 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err57];
-}
-else {
-vErrors.push(err57);
-}
-errors++;
-}
-}
-else {
-const err58 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err58];
-}
-else {
-vErrors.push(err58);
-}
-errors++;
-}
-}
-if(data.distanceM !== undefined){
-let data18 = data.distanceM;
-if((typeof data18 == "number") && (isFinite(data18))){
-if(data18 > 100 || isNaN(data18)){
-const err59 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
-if(vErrors === null){
-vErrors = [err59];
-}
-else {
-vErrors.push(err59);
-}
-errors++;
-}
-if(data18 < 0.001 || isNaN(data18)){
-const err60 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
-if(vErrors === null){
-vErrors = [err60];
-}
-else {
-vErrors.push(err60);
-}
-errors++;
-}
-}
-else {
-const err61 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err61];
-}
-else {
-vErrors.push(err61);
-}
-errors++;
-}
-}
-if(data.ratio !== undefined){
-let data19 = data.ratio;
-if((typeof data19 == "number") && (isFinite(data19))){
-if(data19 > 1000 || isNaN(data19)){
-const err62 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err62];
-}
-else {
-vErrors.push(err62);
-}
-errors++;
-}
-if(data19 < 0.0001 || isNaN(data19)){
-const err63 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
-if(vErrors === null){
-vErrors = [err63];
-}
-else {
-vErrors.push(err63);
-}
-errors++;
-}
-}
-else {
-const err64 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err64];
-}
-else {
-vErrors.push(err64);
-}
-errors++;
-}
-}
-if(data.plusMinus !== undefined){
-let data20 = data.plusMinus;
-if((typeof data20 == "number") && (isFinite(data20))){
-if(data20 > 1000 || isNaN(data20)){
-const err65 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err65];
-}
-else {
-vErrors.push(err65);
-}
-errors++;
-}
-if(data20 < 0 || isNaN(data20)){
-const err66 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err66];
-}
-else {
-vErrors.push(err66);
-}
-errors++;
-}
-}
-else {
-const err67 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err67];
-}
-else {
-vErrors.push(err67);
-}
-errors++;
-}
-}
-if(data.measuredAt !== undefined){
-let data21 = data.measuredAt;
-if(typeof data21 === "string"){
-if(!pattern62.test(data21)){
-const err68 = {instancePath:instancePath+"/measuredAt",schemaPath:"#/properties/measuredAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
-if(vErrors === null){
-vErrors = [err68];
-}
-else {
-vErrors.push(err68);
-}
-errors++;
-}
-}
-else {
-const err69 = {instancePath:instancePath+"/measuredAt",schemaPath:"#/properties/measuredAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err69];
-}
-else {
-vErrors.push(err69);
-}
-errors++;
-}
-}
-if(data.note !== undefined){
-let data22 = data.note;
-if(typeof data22 === "string"){
-if(func3(data22) > 4000){
-const err70 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
-if(vErrors === null){
-vErrors = [err70];
-}
-else {
-vErrors.push(err70);
-}
-errors++;
-}
-}
-else {
-const err71 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err71];
-}
-else {
-vErrors.push(err71);
-}
-errors++;
-}
-}
-}
-else {
-const err72 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err72];
-}
-else {
-vErrors.push(err72);
-}
-errors++;
-}
-validate117.errors = vErrors;
-return errors === 0;
-}
-
-exports.starTests = validate118;
-const schema32 = {"$id":"starTest","title":"Star test","type":"object","additionalProperties":false,"required":["name","opticId","focalMm","frames","takenAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"opticId":{"type":"string","title":"Lens","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"focalMm":{"type":"number","title":"Focal length in mm","minimum":0.5,"maximum":20000},"frames":{"type":"array","title":"Pictures","maxItems":60,"items":{"type":"object","title":"Picture","additionalProperties":false,"required":["seconds","centrePx","cornerPx"],"properties":{"seconds":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"centrePx":{"type":"number","title":"Run in the centre in px","minimum":0,"maximum":1000000},"cornerPx":{"type":"number","title":"Run in the corner in px","minimum":0,"maximum":1000000},"centre":{"type":"string","title":"Verdict on the centre","enum":["fine","small","strokes"]},"corner":{"type":"string","title":"Verdict on the corners","enum":["fine","small","strokes"]}}}},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
-
-function validate118(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
-/*# sourceURL="starTest" */;
-let vErrors = null;
-let errors = 0;
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.name === undefined){
-const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
-if(vErrors === null){
-vErrors = [err0];
-}
-else {
-vErrors.push(err0);
-}
-errors++;
-}
-if(data.opticId === undefined){
-const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "opticId"},message:"must have required property '"+"opticId"+"'"};
-if(vErrors === null){
-vErrors = [err1];
-}
-else {
-vErrors.push(err1);
-}
-errors++;
-}
-if(data.focalMm === undefined){
-const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "focalMm"},message:"must have required property '"+"focalMm"+"'"};
-if(vErrors === null){
-vErrors = [err2];
-}
-else {
-vErrors.push(err2);
-}
-errors++;
-}
-if(data.frames === undefined){
-const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "frames"},message:"must have required property '"+"frames"+"'"};
-if(vErrors === null){
-vErrors = [err3];
-}
-else {
-vErrors.push(err3);
-}
-errors++;
-}
-if(data.takenAt === undefined){
-const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "takenAt"},message:"must have required property '"+"takenAt"+"'"};
-if(vErrors === null){
-vErrors = [err4];
-}
-else {
-vErrors.push(err4);
-}
-errors++;
-}
-for(const key0 in data){
-if(!(((((((key0 === "name") || (key0 === "opticId")) || (key0 === "focalMm")) || (key0 === "frames")) || (key0 === "cornerStretchPx")) || (key0 === "takenAt")) || (key0 === "note"))){
-const err5 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err5];
-}
-else {
-vErrors.push(err5);
-}
-errors++;
-}
-}
-if(data.name !== undefined){
-let data0 = data.name;
-if(typeof data0 === "string"){
-if(func3(data0) > 240){
-const err6 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
-if(vErrors === null){
-vErrors = [err6];
-}
-else {
-vErrors.push(err6);
-}
-errors++;
-}
-if(func3(data0) < 1){
-const err7 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
-if(vErrors === null){
-vErrors = [err7];
-}
-else {
-vErrors.push(err7);
-}
-errors++;
-}
-if(!pattern0.test(data0)){
-const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
-if(vErrors === null){
-vErrors = [err8];
-}
-else {
-vErrors.push(err8);
-}
-errors++;
-}
-}
-else {
-const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err9];
-}
-else {
-vErrors.push(err9);
-}
-errors++;
-}
-}
-if(data.opticId !== undefined){
-let data1 = data.opticId;
-if(typeof data1 === "string"){
-if(!pattern55.test(data1)){
-const err10 = {instancePath:instancePath+"/opticId",schemaPath:"#/properties/opticId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
-if(vErrors === null){
-vErrors = [err10];
-}
-else {
-vErrors.push(err10);
-}
-errors++;
-}
-}
-else {
-const err11 = {instancePath:instancePath+"/opticId",schemaPath:"#/properties/opticId/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err11];
-}
-else {
-vErrors.push(err11);
-}
-errors++;
-}
-}
-if(data.focalMm !== undefined){
-let data2 = data.focalMm;
-if((typeof data2 == "number") && (isFinite(data2))){
-if(data2 > 20000 || isNaN(data2)){
-const err12 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
-if(vErrors === null){
-vErrors = [err12];
-}
-else {
-vErrors.push(err12);
-}
-errors++;
-}
-if(data2 < 0.5 || isNaN(data2)){
-const err13 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
-if(vErrors === null){
-vErrors = [err13];
-}
-else {
-vErrors.push(err13);
-}
-errors++;
-}
-}
-else {
-const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err14];
-}
-else {
-vErrors.push(err14);
-}
-errors++;
-}
-}
-if(data.frames !== undefined){
-let data3 = data.frames;
-if(Array.isArray(data3)){
-if(data3.length > 60){
-const err15 = {instancePath:instancePath+"/frames",schemaPath:"#/properties/frames/maxItems",keyword:"maxItems",params:{limit: 60},message:"must NOT have more than 60 items"};
-if(vErrors === null){
-vErrors = [err15];
-}
-else {
-vErrors.push(err15);
-}
-errors++;
-}
-const len0 = data3.length;
-for(let i0=0; i0<len0; i0++){
-let data4 = data3[i0];
-if(data4 && typeof data4 == "object" && !Array.isArray(data4)){
-if(data4.seconds === undefined){
-const err16 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "seconds"},message:"must have required property '"+"seconds"+"'"};
-if(vErrors === null){
-vErrors = [err16];
-}
-else {
-vErrors.push(err16);
-}
-errors++;
-}
-if(data4.centrePx === undefined){
-const err17 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "centrePx"},message:"must have required property '"+"centrePx"+"'"};
-if(vErrors === null){
-vErrors = [err17];
-}
-else {
-vErrors.push(err17);
-}
-errors++;
-}
-if(data4.cornerPx === undefined){
-const err18 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "cornerPx"},message:"must have required property '"+"cornerPx"+"'"};
-if(vErrors === null){
-vErrors = [err18];
-}
-else {
-vErrors.push(err18);
-}
-errors++;
-}
-for(const key1 in data4){
-if(!(((((key1 === "seconds") || (key1 === "centrePx")) || (key1 === "cornerPx")) || (key1 === "centre")) || (key1 === "corner"))){
-const err19 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
-if(vErrors === null){
-vErrors = [err19];
-}
-else {
-vErrors.push(err19);
-}
-errors++;
-}
-}
-if(data4.seconds !== undefined){
-let data5 = data4.seconds;
-if((typeof data5 == "number") && (isFinite(data5))){
-if(data5 > 36000 || isNaN(data5)){
-const err20 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
-if(vErrors === null){
-vErrors = [err20];
-}
-else {
-vErrors.push(err20);
-}
-errors++;
-}
-if(data5 < 0.001 || isNaN(data5)){
-const err21 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
-if(vErrors === null){
-vErrors = [err21];
-}
-else {
-vErrors.push(err21);
-}
-errors++;
-}
-}
-else {
-const err22 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err22];
-}
-else {
-vErrors.push(err22);
-}
-errors++;
-}
-}
-if(data4.centrePx !== undefined){
-let data6 = data4.centrePx;
-if((typeof data6 == "number") && (isFinite(data6))){
-if(data6 > 1000000 || isNaN(data6)){
-const err23 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
-if(vErrors === null){
-vErrors = [err23];
-}
-else {
-vErrors.push(err23);
-}
-errors++;
-}
-if(data6 < 0 || isNaN(data6)){
-const err24 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err24];
-}
-else {
-vErrors.push(err24);
-}
-errors++;
-}
-}
-else {
-const err25 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err25];
-}
-else {
-vErrors.push(err25);
-}
-errors++;
-}
-}
-if(data4.cornerPx !== undefined){
-let data7 = data4.cornerPx;
-if((typeof data7 == "number") && (isFinite(data7))){
-if(data7 > 1000000 || isNaN(data7)){
-const err26 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
-if(vErrors === null){
-vErrors = [err26];
-}
-else {
-vErrors.push(err26);
-}
-errors++;
-}
-if(data7 < 0 || isNaN(data7)){
-const err27 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err27];
-}
-else {
-vErrors.push(err27);
-}
-errors++;
-}
-}
-else {
-const err28 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err28];
-}
-else {
-vErrors.push(err28);
-}
-errors++;
-}
-}
-if(data4.centre !== undefined){
-let data8 = data4.centre;
-if(typeof data8 !== "string"){
-const err29 = {instancePath:instancePath+"/frames/" + i0+"/centre",schemaPath:"#/properties/frames/items/properties/centre/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err29];
-}
-else {
-vErrors.push(err29);
-}
-errors++;
-}
-if(!(((data8 === "fine") || (data8 === "small")) || (data8 === "strokes"))){
-const err30 = {instancePath:instancePath+"/frames/" + i0+"/centre",schemaPath:"#/properties/frames/items/properties/centre/enum",keyword:"enum",params:{allowedValues: schema32.properties.frames.items.properties.centre.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err30];
-}
-else {
-vErrors.push(err30);
-}
-errors++;
-}
-}
-if(data4.corner !== undefined){
-let data9 = data4.corner;
-if(typeof data9 !== "string"){
-const err31 = {instancePath:instancePath+"/frames/" + i0+"/corner",schemaPath:"#/properties/frames/items/properties/corner/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err31];
-}
-else {
-vErrors.push(err31);
-}
-errors++;
-}
-if(!(((data9 === "fine") || (data9 === "small")) || (data9 === "strokes"))){
-const err32 = {instancePath:instancePath+"/frames/" + i0+"/corner",schemaPath:"#/properties/frames/items/properties/corner/enum",keyword:"enum",params:{allowedValues: schema32.properties.frames.items.properties.corner.enum},message:"must be equal to one of the allowed values"};
-if(vErrors === null){
-vErrors = [err32];
-}
-else {
-vErrors.push(err32);
-}
-errors++;
-}
-}
-}
-else {
-const err33 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err33];
-}
-else {
-vErrors.push(err33);
-}
-errors++;
-}
-}
-}
-else {
-const err34 = {instancePath:instancePath+"/frames",schemaPath:"#/properties/frames/type",keyword:"type",params:{type: "array"},message:"must be array"};
-if(vErrors === null){
-vErrors = [err34];
-}
-else {
-vErrors.push(err34);
-}
-errors++;
-}
-}
-if(data.cornerStretchPx !== undefined){
-let data10 = data.cornerStretchPx;
-if((typeof data10 == "number") && (isFinite(data10))){
-if(data10 > 1000 || isNaN(data10)){
-const err35 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
-if(vErrors === null){
-vErrors = [err35];
-}
-else {
-vErrors.push(err35);
-}
-errors++;
-}
-if(data10 < 0 || isNaN(data10)){
-const err36 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
-if(vErrors === null){
-vErrors = [err36];
-}
-else {
-vErrors.push(err36);
-}
-errors++;
-}
-}
-else {
-const err37 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
-if(vErrors === null){
-vErrors = [err37];
-}
-else {
-vErrors.push(err37);
-}
-errors++;
-}
-}
-if(data.takenAt !== undefined){
-let data11 = data.takenAt;
-if(typeof data11 === "string"){
-if(!pattern62.test(data11)){
-const err38 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
-if(vErrors === null){
-vErrors = [err38];
-}
-else {
-vErrors.push(err38);
-}
-errors++;
-}
-}
-else {
-const err39 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err39];
-}
-else {
-vErrors.push(err39);
-}
-errors++;
-}
-}
-if(data.note !== undefined){
-let data12 = data.note;
-if(typeof data12 === "string"){
-if(func3(data12) > 4000){
-const err40 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
-if(vErrors === null){
-vErrors = [err40];
-}
-else {
-vErrors.push(err40);
-}
-errors++;
-}
-}
-else {
-const err41 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
-if(vErrors === null){
-vErrors = [err41];
-}
-else {
-vErrors.push(err41);
-}
-errors++;
-}
-}
-}
-else {
-const err42 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
-if(vErrors === null){
-vErrors = [err42];
-}
-else {
-vErrors.push(err42);
-}
-errors++;
-}
-validate118.errors = vErrors;
-return errors === 0;
-}
-
-exports.farInput = validate58;
-
-exports.nearInput = validate78;
-
-exports.starsInput = validate98;
-
-exports.planetInput = validate119;
-const schema33 = {"$id":"planetInput","title":"Reading of a planet","type":"object","additionalProperties":false,"required":["body","modeId","chain","planet"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"planet":{"type":"string","title":"Planet","enum":["Mercury","Venus","Mars","Jupiter","Saturn","Uranus","Neptune"]},"discArcsec":{"type":"number","title":"Disc in arcseconds","minimum":0.1,"maximum":100},"blurPx":{"type":"number","title":"Smear allowed in px","minimum":0.1,"maximum":20},"margin":{"type":"number","title":"Window against the disc","minimum":1,"maximum":10},"exposureS":{"type":"number","title":"Exposure of a frame in s","minimum":0.0001,"maximum":10},"linkMbPerS":{"type":"number","title":"What the cable or card takes, MB/s","minimum":1,"maximum":10000},"cardGb":{"type":"number","title":"Card in GB","minimum":1,"maximum":20000},"bits":{"type":"integer","title":"Bits of a pixel","enum":[8,16]}}};
-
-function validate119(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
-/*# sourceURL="planetInput" */;
-let vErrors = null;
-let errors = 0;
-if(data && typeof data == "object" && !Array.isArray(data)){
-if(data.body === undefined){
-const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
-if(vErrors === null){
-vErrors = [err0];
-}
-else {
-vErrors.push(err0);
-}
-errors++;
-}
-if(data.modeId === undefined){
-const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
-if(vErrors === null){
-vErrors = [err1];
-}
-else {
-vErrors.push(err1);
-}
-errors++;
-}
-if(data.chain === undefined){
-const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
-if(vErrors === null){
-vErrors = [err2];
-}
-else {
-vErrors.push(err2);
-}
-errors++;
-}
-if(data.planet === undefined){
-const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "planet"},message:"must have required property '"+"planet"+"'"};
 if(vErrors === null){
 vErrors = [err3];
 }
@@ -18052,57 +15193,75 @@ vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.error
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reducer"){
+else if(tag0 === "innerConverter"){
 if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "barlow"){
+else if(tag0 === "reducer"){
 if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubes"){
+else if(tag0 === "barlow"){
 if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "closeUp"){
+else if(tag0 === "tubes"){
 if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reversing"){
+else if(tag0 === "bellows"){
 if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "coupling"){
+else if(tag0 === "closeUp"){
 if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubeLens"){
+else if(tag0 === "filter"){
 if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "afocal"){
+else if(tag0 === "reversing"){
 if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "mountAdapter"){
+else if(tag0 === "coupling"){
 if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate44(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate44.errors : vErrors.concat(validate44.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate45(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate45.errors : vErrors.concat(validate45.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate46(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate46.errors : vErrors.concat(validate46.errors);
 errors = vErrors.length;
 }
 }
@@ -18500,6 +15659,4493 @@ vErrors.push(err43);
 errors++;
 }
 }
+if(data.output !== undefined){
+if(!(validate62(data.output, {instancePath:instancePath+"/output",parentData:data,parentDataProperty:"output",rootData}))){
+vErrors = vErrors === null ? validate62.errors : vErrors.concat(validate62.errors);
+errors = vErrors.length;
+}
+}
+if(data.projection !== undefined){
+let data15 = data.projection;
+if(typeof data15 !== "string"){
+const err44 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(!((((data15 === "rectilinear") || (data15 === "equisolid")) || (data15 === "equidistant")) || (data15 === "stereographic"))){
+const err45 = {instancePath:instancePath+"/projection",schemaPath:"#/properties/projection/enum",keyword:"enum",params:{allowedValues: schema33.properties.projection.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+}
+if(data.declinationDeg !== undefined){
+let data16 = data.declinationDeg;
+if((typeof data16 == "number") && (isFinite(data16))){
+if(data16 > 90 || isNaN(data16)){
+const err46 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 90},message:"must be <= 90"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+if(data16 < -90 || isNaN(data16)){
+const err47 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -90},message:"must be >= -90"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+else {
+const err48 = {instancePath:instancePath+"/declinationDeg",schemaPath:"#/properties/declinationDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+}
+if(data.rollDeg !== undefined){
+let data17 = data.rollDeg;
+if((typeof data17 == "number") && (isFinite(data17))){
+if(data17 > 360 || isNaN(data17)){
+const err49 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/maximum",keyword:"maximum",params:{comparison: "<=", limit: 360},message:"must be <= 360"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+if(data17 < -360 || isNaN(data17)){
+const err50 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/minimum",keyword:"minimum",params:{comparison: ">=", limit: -360},message:"must be >= -360"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+else {
+const err51 = {instancePath:instancePath+"/rollDeg",schemaPath:"#/properties/rollDeg/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+if(data.toleranceKind !== undefined){
+let data18 = data.toleranceKind;
+if(typeof data18 !== "string"){
+const err52 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+if(!((((data18 === "pixels") || (data18 === "output")) || (data18 === "eye")) || (data18 === "own"))){
+const err53 = {instancePath:instancePath+"/toleranceKind",schemaPath:"#/properties/toleranceKind/enum",keyword:"enum",params:{allowedValues: schema33.properties.toleranceKind.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+if(data.tolerance !== undefined){
+let data19 = data.tolerance;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 10000 || isNaN(data19)){
+const err54 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+if(data19 < 0.01 || isNaN(data19)){
+const err55 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+}
+else {
+const err56 = {instancePath:instancePath+"/tolerance",schemaPath:"#/properties/tolerance/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+}
+if(data.own !== undefined){
+let data20 = data.own;
+if(data20 && typeof data20 == "object" && !Array.isArray(data20)){
+if(data20.centrePx === undefined){
+const err57 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "centrePx"},message:"must have required property '"+"centrePx"+"'"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+if(data20.cornerPx === undefined){
+const err58 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "cornerPx"},message:"must have required property '"+"cornerPx"+"'"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+if(data20.pictures === undefined){
+const err59 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/required",keyword:"required",params:{missingProperty: "pictures"},message:"must have required property '"+"pictures"+"'"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+for(const key2 in data20){
+if(!(((((key2 === "centrePx") || (key2 === "cornerPx")) || (key2 === "smallCentrePx")) || (key2 === "smallCornerPx")) || (key2 === "pictures"))){
+const err60 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+}
+if(data20.centrePx !== undefined){
+let data21 = data20.centrePx;
+if((typeof data21 == "number") && (isFinite(data21))){
+if(data21 > 10000 || isNaN(data21)){
+const err61 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+if(data21 < 0 || isNaN(data21)){
+const err62 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+}
+else {
+const err63 = {instancePath:instancePath+"/own/centrePx",schemaPath:"#/properties/own/properties/centrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+if(data20.cornerPx !== undefined){
+let data22 = data20.cornerPx;
+if((typeof data22 == "number") && (isFinite(data22))){
+if(data22 > 10000 || isNaN(data22)){
+const err64 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+if(data22 < 0 || isNaN(data22)){
+const err65 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+}
+else {
+const err66 = {instancePath:instancePath+"/own/cornerPx",schemaPath:"#/properties/own/properties/cornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+}
+if(data20.smallCentrePx !== undefined){
+let data23 = data20.smallCentrePx;
+if((typeof data23 == "number") && (isFinite(data23))){
+if(data23 > 10000 || isNaN(data23)){
+const err67 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+if(data23 < 0 || isNaN(data23)){
+const err68 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+}
+else {
+const err69 = {instancePath:instancePath+"/own/smallCentrePx",schemaPath:"#/properties/own/properties/smallCentrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err69];
+}
+else {
+vErrors.push(err69);
+}
+errors++;
+}
+}
+if(data20.smallCornerPx !== undefined){
+let data24 = data20.smallCornerPx;
+if((typeof data24 == "number") && (isFinite(data24))){
+if(data24 > 10000 || isNaN(data24)){
+const err70 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err70];
+}
+else {
+vErrors.push(err70);
+}
+errors++;
+}
+if(data24 < 0 || isNaN(data24)){
+const err71 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err71];
+}
+else {
+vErrors.push(err71);
+}
+errors++;
+}
+}
+else {
+const err72 = {instancePath:instancePath+"/own/smallCornerPx",schemaPath:"#/properties/own/properties/smallCornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err72];
+}
+else {
+vErrors.push(err72);
+}
+errors++;
+}
+}
+if(data20.pictures !== undefined){
+let data25 = data20.pictures;
+if((typeof data25 == "number") && (isFinite(data25))){
+if(data25 > 100000 || isNaN(data25)){
+const err73 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err73];
+}
+else {
+vErrors.push(err73);
+}
+errors++;
+}
+if(data25 < 0 || isNaN(data25)){
+const err74 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err74];
+}
+else {
+vErrors.push(err74);
+}
+errors++;
+}
+}
+else {
+const err75 = {instancePath:instancePath+"/own/pictures",schemaPath:"#/properties/own/properties/pictures/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err75];
+}
+else {
+vErrors.push(err75);
+}
+errors++;
+}
+}
+}
+else {
+const err76 = {instancePath:instancePath+"/own",schemaPath:"#/properties/own/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err76];
+}
+else {
+vErrors.push(err76);
+}
+errors++;
+}
+}
+if(data.rule !== undefined){
+let data26 = data.rule;
+if(typeof data26 !== "string"){
+const err77 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err77];
+}
+else {
+vErrors.push(err77);
+}
+errors++;
+}
+if(!((((((((((((data26 === "worst") || (data26 === "centre")) || (data26 === "c600")) || (data26 === "c500")) || (data26 === "c400")) || (data26 === "c300")) || (data26 === "small300")) || (data26 === "pitchShort")) || (data26 === "pitchFull1")) || (data26 === "pitchFull2")) || (data26 === "pitchFull3")) || (data26 === "ceiling"))){
+const err78 = {instancePath:instancePath+"/rule",schemaPath:"#/properties/rule/enum",keyword:"enum",params:{allowedValues: schema33.properties.rule.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err78];
+}
+else {
+vErrors.push(err78);
+}
+errors++;
+}
+}
+if(data.ceilingS !== undefined){
+let data27 = data.ceilingS;
+if((typeof data27 == "number") && (isFinite(data27))){
+if(data27 > 36000 || isNaN(data27)){
+const err79 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
+if(vErrors === null){
+vErrors = [err79];
+}
+else {
+vErrors.push(err79);
+}
+errors++;
+}
+if(data27 < 0.01 || isNaN(data27)){
+const err80 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err80];
+}
+else {
+vErrors.push(err80);
+}
+errors++;
+}
+}
+else {
+const err81 = {instancePath:instancePath+"/ceilingS",schemaPath:"#/properties/ceilingS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err81];
+}
+else {
+vErrors.push(err81);
+}
+errors++;
+}
+}
+if(data.exposureS !== undefined){
+let data28 = data.exposureS;
+if((typeof data28 == "number") && (isFinite(data28))){
+if(data28 > 36000 || isNaN(data28)){
+const err82 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
+if(vErrors === null){
+vErrors = [err82];
+}
+else {
+vErrors.push(err82);
+}
+errors++;
+}
+if(data28 < 0.001 || isNaN(data28)){
+const err83 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err83];
+}
+else {
+vErrors.push(err83);
+}
+errors++;
+}
+}
+else {
+const err84 = {instancePath:instancePath+"/exposureS",schemaPath:"#/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err84];
+}
+else {
+vErrors.push(err84);
+}
+errors++;
+}
+}
+if(data.fNumber !== undefined){
+let data29 = data.fNumber;
+if((typeof data29 == "number") && (isFinite(data29))){
+if(data29 > 500 || isNaN(data29)){
+const err85 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
+if(vErrors === null){
+vErrors = [err85];
+}
+else {
+vErrors.push(err85);
+}
+errors++;
+}
+if(data29 < 0.3 || isNaN(data29)){
+const err86 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.3},message:"must be >= 0.3"};
+if(vErrors === null){
+vErrors = [err86];
+}
+else {
+vErrors.push(err86);
+}
+errors++;
+}
+}
+else {
+const err87 = {instancePath:instancePath+"/fNumber",schemaPath:"#/properties/fNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err87];
+}
+else {
+vErrors.push(err87);
+}
+errors++;
+}
+}
+if(data.cornerStretchPx !== undefined){
+let data30 = data.cornerStretchPx;
+if((typeof data30 == "number") && (isFinite(data30))){
+if(data30 > 1000 || isNaN(data30)){
+const err88 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err88];
+}
+else {
+vErrors.push(err88);
+}
+errors++;
+}
+if(data30 < 0 || isNaN(data30)){
+const err89 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err89];
+}
+else {
+vErrors.push(err89);
+}
+errors++;
+}
+}
+else {
+const err90 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err90];
+}
+else {
+vErrors.push(err90);
+}
+errors++;
+}
+}
+}
+else {
+const err91 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err91];
+}
+else {
+vErrors.push(err91);
+}
+errors++;
+}
+validate110.errors = vErrors;
+return errors === 0;
+}
+
+
+function validate63(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="reading" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.desk === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "desk"},message:"must have required property '"+"desk"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.takenAt === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "takenAt"},message:"must have required property '"+"takenAt"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.setupName === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "setupName"},message:"must have required property '"+"setupName"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.input === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "input"},message:"must have required property '"+"input"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+if(data.result === undefined){
+const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "result"},message:"must have required property '"+"result"+"'"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+if(data.note === undefined){
+const err5 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "note"},message:"must have required property '"+"note"+"'"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema30.properties, key0))){
+const err6 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+if(data.desk !== undefined){
+if(typeof data.desk !== "string"){
+const err7 = {instancePath:instancePath+"/desk",schemaPath:"#/properties/desk/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+}
+if(data.takenAt !== undefined){
+let data1 = data.takenAt;
+if(typeof data1 === "string"){
+if(!pattern72.test(data1)){
+const err8 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+}
+else {
+const err9 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+}
+if(data.setupId !== undefined){
+let data2 = data.setupId;
+if(typeof data2 === "string"){
+if(!pattern65.test(data2)){
+const err10 = {instancePath:instancePath+"/setupId",schemaPath:"#/properties/setupId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/setupId",schemaPath:"#/properties/setupId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+if(data.subjectId !== undefined){
+let data3 = data.subjectId;
+if(typeof data3 === "string"){
+if(!pattern65.test(data3)){
+const err12 = {instancePath:instancePath+"/subjectId",schemaPath:"#/properties/subjectId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+else {
+const err13 = {instancePath:instancePath+"/subjectId",schemaPath:"#/properties/subjectId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+if(data.outputId !== undefined){
+let data4 = data.outputId;
+if(typeof data4 === "string"){
+if(!pattern65.test(data4)){
+const err14 = {instancePath:instancePath+"/outputId",schemaPath:"#/properties/outputId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+}
+else {
+const err15 = {instancePath:instancePath+"/outputId",schemaPath:"#/properties/outputId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+}
+if(data.converterIds !== undefined){
+let data5 = data.converterIds;
+if(Array.isArray(data5)){
+if(data5.length > 20){
+const err16 = {instancePath:instancePath+"/converterIds",schemaPath:"#/properties/converterIds/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+const len0 = data5.length;
+for(let i0=0; i0<len0; i0++){
+let data6 = data5[i0];
+if(typeof data6 === "string"){
+if(!pattern65.test(data6)){
+const err17 = {instancePath:instancePath+"/converterIds/" + i0,schemaPath:"#/properties/converterIds/items/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+}
+else {
+const err18 = {instancePath:instancePath+"/converterIds/" + i0,schemaPath:"#/properties/converterIds/items/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+}
+else {
+const err19 = {instancePath:instancePath+"/converterIds",schemaPath:"#/properties/converterIds/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data7 = data.chain;
+if(Array.isArray(data7)){
+if(data7.length > 20){
+const err20 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+if(data7.length < 1){
+const err21 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+const len1 = data7.length;
+for(let i1=0; i1<len1; i1++){
+let data8 = data7[i1];
+if(data8 && typeof data8 == "object" && !Array.isArray(data8)){
+if(data8.type === undefined){
+const err22 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "type"},message:"must have required property '"+"type"+"'"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data8.id === undefined){
+const err23 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+for(const key1 in data8){
+if(!((((((key1 === "type") || (key1 === "id")) || (key1 === "usedMm")) || (key1 === "magnificationSet")) || (key1 === "extensionMm")) || (key1 === "switchedIn"))){
+const err24 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+if(data8.type !== undefined){
+let data9 = data8.type;
+if(typeof data9 !== "string"){
+const err25 = {instancePath:instancePath+"/chain/" + i1+"/type",schemaPath:"#/properties/chain/items/properties/type/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+if(!((data9 === "optic") || (data9 === "adapter"))){
+const err26 = {instancePath:instancePath+"/chain/" + i1+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema30.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data8.id !== undefined){
+let data10 = data8.id;
+if(typeof data10 === "string"){
+if(!pattern65.test(data10)){
+const err27 = {instancePath:instancePath+"/chain/" + i1+"/id",schemaPath:"#/properties/chain/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/chain/" + i1+"/id",schemaPath:"#/properties/chain/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data8.usedMm !== undefined){
+let data11 = data8.usedMm;
+if(Array.isArray(data11)){
+if(data11.length > 12){
+const err29 = {instancePath:instancePath+"/chain/" + i1+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/maxItems",keyword:"maxItems",params:{limit: 12},message:"must NOT have more than 12 items"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+const len2 = data11.length;
+for(let i2=0; i2<len2; i2++){
+let data12 = data11[i2];
+if((typeof data12 == "number") && (isFinite(data12))){
+if(data12 > 1000 || isNaN(data12)){
+const err30 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+if(data12 < 0.5 || isNaN(data12)){
+const err31 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+else {
+const err32 = {instancePath:instancePath+"/chain/" + i1+"/usedMm/" + i2,schemaPath:"#/properties/chain/items/properties/usedMm/items/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+}
+else {
+const err33 = {instancePath:instancePath+"/chain/" + i1+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+if(data8.magnificationSet !== undefined){
+let data13 = data8.magnificationSet;
+if((typeof data13 == "number") && (isFinite(data13))){
+if(data13 > 500 || isNaN(data13)){
+const err34 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+if(data13 < 1 || isNaN(data13)){
+const err35 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+else {
+const err36 = {instancePath:instancePath+"/chain/" + i1+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+if(data8.extensionMm !== undefined){
+let data14 = data8.extensionMm;
+if((typeof data14 == "number") && (isFinite(data14))){
+if(data14 > 2000 || isNaN(data14)){
+const err37 = {instancePath:instancePath+"/chain/" + i1+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 2000},message:"must be <= 2000"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+if(data14 < 0.5 || isNaN(data14)){
+const err38 = {instancePath:instancePath+"/chain/" + i1+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/chain/" + i1+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+if(data8.switchedIn !== undefined){
+if(typeof data8.switchedIn !== "boolean"){
+const err40 = {instancePath:instancePath+"/chain/" + i1+"/switchedIn",schemaPath:"#/properties/chain/items/properties/switchedIn/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/chain/" + i1,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+}
+else {
+const err42 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+}
+if(data.setupName !== undefined){
+let data16 = data.setupName;
+if(typeof data16 === "string"){
+if(func3(data16) > 240){
+const err43 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+if(func3(data16) < 1){
+const err44 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+if(!pattern0.test(data16)){
+const err45 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+}
+else {
+const err46 = {instancePath:instancePath+"/setupName",schemaPath:"#/properties/setupName/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+}
+if(data.input !== undefined){
+let data17 = data.input;
+if(!(data17 && typeof data17 == "object" && !Array.isArray(data17))){
+const err47 = {instancePath:instancePath+"/input",schemaPath:"#/properties/input/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+if(data.result !== undefined){
+let data18 = data.result;
+if(!(data18 && typeof data18 == "object" && !Array.isArray(data18))){
+const err48 = {instancePath:instancePath+"/result",schemaPath:"#/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+}
+if(data.held !== undefined){
+let data19 = data.held;
+if(typeof data19 !== "string"){
+const err49 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+if(!(((data19 === "handSharp") || (data19 === "handBlurred")) || (data19 === "support"))){
+const err50 = {instancePath:instancePath+"/held",schemaPath:"#/properties/held/enum",keyword:"enum",params:{allowedValues: schema30.properties.held.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data20 = data.note;
+if(typeof data20 === "string"){
+if(func3(data20) > 4000){
+const err51 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+}
+else {
+const err52 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+}
+const tag0 = data.desk;
+if(typeof tag0 == "string"){
+if(tag0 === "far"){
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.desk !== undefined){
+if("far" !== data.desk){
+const err53 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/0/properties/desk/const",keyword:"const",params:{allowedValue: "far"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+if(data.input !== undefined){
+if(!(validate64(data.input, {instancePath:instancePath+"/input",parentData:data,parentDataProperty:"input",rootData}))){
+vErrors = vErrors === null ? validate64.errors : vErrors.concat(validate64.errors);
+errors = vErrors.length;
+}
+}
+if(data.result !== undefined){
+let data23 = data.result;
+if(data23 && typeof data23 == "object" && !Array.isArray(data23)){
+if(data23.pixelsOnSubject === undefined){
+const err54 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+if(data23.resolvedPixels === undefined){
+const err55 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+if(data23.neededPixels === undefined){
+const err56 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+if(data23.shareOfFramePercent === undefined){
+const err57 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+if(data23.equivalentFocalMm === undefined){
+const err58 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+if(data23.equivalentFNumber === undefined){
+const err59 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+if(data23.verdict === undefined){
+const err60 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+for(const key2 in data23){
+if(!(func2.call(schema30.oneOf[0].properties.result.properties, key2))){
+const err61 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key2},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+}
+if(data23.pixelsOnSubject !== undefined){
+let data24 = data23.pixelsOnSubject;
+if((typeof data24 == "number") && (isFinite(data24))){
+if(data24 > 1000000000 || isNaN(data24)){
+const err62 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+if(data24 < 0 || isNaN(data24)){
+const err63 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+}
+else {
+const err64 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/0/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+}
+if(data23.resolvedPixels !== undefined){
+let data25 = data23.resolvedPixels;
+if((typeof data25 == "number") && (isFinite(data25))){
+if(data25 > 1000000000 || isNaN(data25)){
+const err65 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+if(data25 < 0 || isNaN(data25)){
+const err66 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+}
+else {
+const err67 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/0/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+}
+if(data23.neededPixels !== undefined){
+let data26 = data23.neededPixels;
+if((typeof data26 == "number") && (isFinite(data26))){
+if(data26 > 1000000000 || isNaN(data26)){
+const err68 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+if(data26 < 0 || isNaN(data26)){
+const err69 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err69];
+}
+else {
+vErrors.push(err69);
+}
+errors++;
+}
+}
+else {
+const err70 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/0/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err70];
+}
+else {
+vErrors.push(err70);
+}
+errors++;
+}
+}
+if(data23.shareOfFramePercent !== undefined){
+let data27 = data23.shareOfFramePercent;
+if((typeof data27 == "number") && (isFinite(data27))){
+if(data27 > 10000000 || isNaN(data27)){
+const err71 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err71];
+}
+else {
+vErrors.push(err71);
+}
+errors++;
+}
+if(data27 < 0 || isNaN(data27)){
+const err72 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err72];
+}
+else {
+vErrors.push(err72);
+}
+errors++;
+}
+}
+else {
+const err73 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/0/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err73];
+}
+else {
+vErrors.push(err73);
+}
+errors++;
+}
+}
+if(data23.equivalentFocalMm !== undefined){
+let data28 = data23.equivalentFocalMm;
+if((typeof data28 == "number") && (isFinite(data28))){
+if(data28 > 10000000 || isNaN(data28)){
+const err74 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err74];
+}
+else {
+vErrors.push(err74);
+}
+errors++;
+}
+if(data28 < 0 || isNaN(data28)){
+const err75 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err75];
+}
+else {
+vErrors.push(err75);
+}
+errors++;
+}
+}
+else {
+const err76 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err76];
+}
+else {
+vErrors.push(err76);
+}
+errors++;
+}
+}
+if(data23.equivalentFNumber !== undefined){
+let data29 = data23.equivalentFNumber;
+if((typeof data29 == "number") && (isFinite(data29))){
+if(data29 > 100000 || isNaN(data29)){
+const err77 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err77];
+}
+else {
+vErrors.push(err77);
+}
+errors++;
+}
+if(data29 < 0 || isNaN(data29)){
+const err78 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err78];
+}
+else {
+vErrors.push(err78);
+}
+errors++;
+}
+}
+else {
+const err79 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/0/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err79];
+}
+else {
+vErrors.push(err79);
+}
+errors++;
+}
+}
+if(data23.ratio !== undefined){
+let data30 = data23.ratio;
+if((typeof data30 == "number") && (isFinite(data30))){
+if(data30 > 100000 || isNaN(data30)){
+const err80 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err80];
+}
+else {
+vErrors.push(err80);
+}
+errors++;
+}
+if(data30 < 0 || isNaN(data30)){
+const err81 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err81];
+}
+else {
+vErrors.push(err81);
+}
+errors++;
+}
+}
+else {
+const err82 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/0/properties/result/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err82];
+}
+else {
+vErrors.push(err82);
+}
+errors++;
+}
+}
+if(data23.depthMm !== undefined){
+let data31 = data23.depthMm;
+if((typeof data31 == "number") && (isFinite(data31))){
+if(data31 > 1000000000 || isNaN(data31)){
+const err83 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err83];
+}
+else {
+vErrors.push(err83);
+}
+errors++;
+}
+if(data31 < 0 || isNaN(data31)){
+const err84 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err84];
+}
+else {
+vErrors.push(err84);
+}
+errors++;
+}
+}
+else {
+const err85 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/0/properties/result/properties/depthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err85];
+}
+else {
+vErrors.push(err85);
+}
+errors++;
+}
+}
+if(data23.verdict !== undefined){
+let data32 = data23.verdict;
+if(typeof data32 !== "string"){
+const err86 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/0/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err86];
+}
+else {
+vErrors.push(err86);
+}
+errors++;
+}
+if(!(((data32 === "notEnough") || (data32 === "enough")) || (data32 === "more"))){
+const err87 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/0/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema30.oneOf[0].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err87];
+}
+else {
+vErrors.push(err87);
+}
+errors++;
+}
+}
+}
+else {
+const err88 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/0/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err88];
+}
+else {
+vErrors.push(err88);
+}
+errors++;
+}
+}
+}
+}
+else if(tag0 === "near"){
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.desk !== undefined){
+if("near" !== data.desk){
+const err89 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/1/properties/desk/const",keyword:"const",params:{allowedValue: "near"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err89];
+}
+else {
+vErrors.push(err89);
+}
+errors++;
+}
+}
+if(data.input !== undefined){
+if(!(validate87(data.input, {instancePath:instancePath+"/input",parentData:data,parentDataProperty:"input",rootData}))){
+vErrors = vErrors === null ? validate87.errors : vErrors.concat(validate87.errors);
+errors = vErrors.length;
+}
+}
+if(data.result !== undefined){
+let data35 = data.result;
+if(data35 && typeof data35 == "object" && !Array.isArray(data35)){
+if(data35.pixelsOnSubject === undefined){
+const err90 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "pixelsOnSubject"},message:"must have required property '"+"pixelsOnSubject"+"'"};
+if(vErrors === null){
+vErrors = [err90];
+}
+else {
+vErrors.push(err90);
+}
+errors++;
+}
+if(data35.resolvedPixels === undefined){
+const err91 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "resolvedPixels"},message:"must have required property '"+"resolvedPixels"+"'"};
+if(vErrors === null){
+vErrors = [err91];
+}
+else {
+vErrors.push(err91);
+}
+errors++;
+}
+if(data35.neededPixels === undefined){
+const err92 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "neededPixels"},message:"must have required property '"+"neededPixels"+"'"};
+if(vErrors === null){
+vErrors = [err92];
+}
+else {
+vErrors.push(err92);
+}
+errors++;
+}
+if(data35.shareOfFramePercent === undefined){
+const err93 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "shareOfFramePercent"},message:"must have required property '"+"shareOfFramePercent"+"'"};
+if(vErrors === null){
+vErrors = [err93];
+}
+else {
+vErrors.push(err93);
+}
+errors++;
+}
+if(data35.equivalentFocalMm === undefined){
+const err94 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFocalMm"},message:"must have required property '"+"equivalentFocalMm"+"'"};
+if(vErrors === null){
+vErrors = [err94];
+}
+else {
+vErrors.push(err94);
+}
+errors++;
+}
+if(data35.equivalentFNumber === undefined){
+const err95 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "equivalentFNumber"},message:"must have required property '"+"equivalentFNumber"+"'"};
+if(vErrors === null){
+vErrors = [err95];
+}
+else {
+vErrors.push(err95);
+}
+errors++;
+}
+if(data35.verdict === undefined){
+const err96 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
+if(vErrors === null){
+vErrors = [err96];
+}
+else {
+vErrors.push(err96);
+}
+errors++;
+}
+for(const key3 in data35){
+if(!(func2.call(schema30.oneOf[1].properties.result.properties, key3))){
+const err97 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key3},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err97];
+}
+else {
+vErrors.push(err97);
+}
+errors++;
+}
+}
+if(data35.pixelsOnSubject !== undefined){
+let data36 = data35.pixelsOnSubject;
+if((typeof data36 == "number") && (isFinite(data36))){
+if(data36 > 1000000000 || isNaN(data36)){
+const err98 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err98];
+}
+else {
+vErrors.push(err98);
+}
+errors++;
+}
+if(data36 < 0 || isNaN(data36)){
+const err99 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err99];
+}
+else {
+vErrors.push(err99);
+}
+errors++;
+}
+}
+else {
+const err100 = {instancePath:instancePath+"/result/pixelsOnSubject",schemaPath:"#/oneOf/1/properties/result/properties/pixelsOnSubject/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err100];
+}
+else {
+vErrors.push(err100);
+}
+errors++;
+}
+}
+if(data35.resolvedPixels !== undefined){
+let data37 = data35.resolvedPixels;
+if((typeof data37 == "number") && (isFinite(data37))){
+if(data37 > 1000000000 || isNaN(data37)){
+const err101 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err101];
+}
+else {
+vErrors.push(err101);
+}
+errors++;
+}
+if(data37 < 0 || isNaN(data37)){
+const err102 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err102];
+}
+else {
+vErrors.push(err102);
+}
+errors++;
+}
+}
+else {
+const err103 = {instancePath:instancePath+"/result/resolvedPixels",schemaPath:"#/oneOf/1/properties/result/properties/resolvedPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err103];
+}
+else {
+vErrors.push(err103);
+}
+errors++;
+}
+}
+if(data35.neededPixels !== undefined){
+let data38 = data35.neededPixels;
+if((typeof data38 == "number") && (isFinite(data38))){
+if(data38 > 1000000000 || isNaN(data38)){
+const err104 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err104];
+}
+else {
+vErrors.push(err104);
+}
+errors++;
+}
+if(data38 < 0 || isNaN(data38)){
+const err105 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err105];
+}
+else {
+vErrors.push(err105);
+}
+errors++;
+}
+}
+else {
+const err106 = {instancePath:instancePath+"/result/neededPixels",schemaPath:"#/oneOf/1/properties/result/properties/neededPixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err106];
+}
+else {
+vErrors.push(err106);
+}
+errors++;
+}
+}
+if(data35.shareOfFramePercent !== undefined){
+let data39 = data35.shareOfFramePercent;
+if((typeof data39 == "number") && (isFinite(data39))){
+if(data39 > 10000000 || isNaN(data39)){
+const err107 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err107];
+}
+else {
+vErrors.push(err107);
+}
+errors++;
+}
+if(data39 < 0 || isNaN(data39)){
+const err108 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err108];
+}
+else {
+vErrors.push(err108);
+}
+errors++;
+}
+}
+else {
+const err109 = {instancePath:instancePath+"/result/shareOfFramePercent",schemaPath:"#/oneOf/1/properties/result/properties/shareOfFramePercent/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err109];
+}
+else {
+vErrors.push(err109);
+}
+errors++;
+}
+}
+if(data35.equivalentFocalMm !== undefined){
+let data40 = data35.equivalentFocalMm;
+if((typeof data40 == "number") && (isFinite(data40))){
+if(data40 > 10000000 || isNaN(data40)){
+const err110 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000000},message:"must be <= 10000000"};
+if(vErrors === null){
+vErrors = [err110];
+}
+else {
+vErrors.push(err110);
+}
+errors++;
+}
+if(data40 < 0 || isNaN(data40)){
+const err111 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err111];
+}
+else {
+vErrors.push(err111);
+}
+errors++;
+}
+}
+else {
+const err112 = {instancePath:instancePath+"/result/equivalentFocalMm",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFocalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err112];
+}
+else {
+vErrors.push(err112);
+}
+errors++;
+}
+}
+if(data35.equivalentFNumber !== undefined){
+let data41 = data35.equivalentFNumber;
+if((typeof data41 == "number") && (isFinite(data41))){
+if(data41 > 100000 || isNaN(data41)){
+const err113 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err113];
+}
+else {
+vErrors.push(err113);
+}
+errors++;
+}
+if(data41 < 0 || isNaN(data41)){
+const err114 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err114];
+}
+else {
+vErrors.push(err114);
+}
+errors++;
+}
+}
+else {
+const err115 = {instancePath:instancePath+"/result/equivalentFNumber",schemaPath:"#/oneOf/1/properties/result/properties/equivalentFNumber/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err115];
+}
+else {
+vErrors.push(err115);
+}
+errors++;
+}
+}
+if(data35.ratio !== undefined){
+let data42 = data35.ratio;
+if((typeof data42 == "number") && (isFinite(data42))){
+if(data42 > 100000 || isNaN(data42)){
+const err116 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err116];
+}
+else {
+vErrors.push(err116);
+}
+errors++;
+}
+if(data42 < 0 || isNaN(data42)){
+const err117 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err117];
+}
+else {
+vErrors.push(err117);
+}
+errors++;
+}
+}
+else {
+const err118 = {instancePath:instancePath+"/result/ratio",schemaPath:"#/oneOf/1/properties/result/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err118];
+}
+else {
+vErrors.push(err118);
+}
+errors++;
+}
+}
+if(data35.depthMm !== undefined){
+let data43 = data35.depthMm;
+if((typeof data43 == "number") && (isFinite(data43))){
+if(data43 > 1000000000 || isNaN(data43)){
+const err119 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err119];
+}
+else {
+vErrors.push(err119);
+}
+errors++;
+}
+if(data43 < 0 || isNaN(data43)){
+const err120 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err120];
+}
+else {
+vErrors.push(err120);
+}
+errors++;
+}
+}
+else {
+const err121 = {instancePath:instancePath+"/result/depthMm",schemaPath:"#/oneOf/1/properties/result/properties/depthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err121];
+}
+else {
+vErrors.push(err121);
+}
+errors++;
+}
+}
+if(data35.verdict !== undefined){
+let data44 = data35.verdict;
+if(typeof data44 !== "string"){
+const err122 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/1/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err122];
+}
+else {
+vErrors.push(err122);
+}
+errors++;
+}
+if(!(((data44 === "notEnough") || (data44 === "enough")) || (data44 === "more"))){
+const err123 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/1/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema30.oneOf[1].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err123];
+}
+else {
+vErrors.push(err123);
+}
+errors++;
+}
+}
+}
+else {
+const err124 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/1/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err124];
+}
+else {
+vErrors.push(err124);
+}
+errors++;
+}
+}
+}
+}
+else if(tag0 === "stars"){
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.desk !== undefined){
+if("stars" !== data.desk){
+const err125 = {instancePath:instancePath+"/desk",schemaPath:"#/oneOf/2/properties/desk/const",keyword:"const",params:{allowedValue: "stars"},message:"must be equal to constant"};
+if(vErrors === null){
+vErrors = [err125];
+}
+else {
+vErrors.push(err125);
+}
+errors++;
+}
+}
+if(data.input !== undefined){
+if(!(validate110(data.input, {instancePath:instancePath+"/input",parentData:data,parentDataProperty:"input",rootData}))){
+vErrors = vErrors === null ? validate110.errors : vErrors.concat(validate110.errors);
+errors = vErrors.length;
+}
+}
+if(data.result !== undefined){
+let data47 = data.result;
+if(data47 && typeof data47 == "object" && !Array.isArray(data47)){
+if(data47.limitS === undefined){
+const err126 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "limitS"},message:"must have required property '"+"limitS"+"'"};
+if(vErrors === null){
+vErrors = [err126];
+}
+else {
+vErrors.push(err126);
+}
+errors++;
+}
+if(data47.centreS === undefined){
+const err127 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "centreS"},message:"must have required property '"+"centreS"+"'"};
+if(vErrors === null){
+vErrors = [err127];
+}
+else {
+vErrors.push(err127);
+}
+errors++;
+}
+if(data47.worstS === undefined){
+const err128 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "worstS"},message:"must have required property '"+"worstS"+"'"};
+if(vErrors === null){
+vErrors = [err128];
+}
+else {
+vErrors.push(err128);
+}
+errors++;
+}
+if(data47.exposureS === undefined){
+const err129 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "exposureS"},message:"must have required property '"+"exposureS"+"'"};
+if(vErrors === null){
+vErrors = [err129];
+}
+else {
+vErrors.push(err129);
+}
+errors++;
+}
+if(data47.centreRunPx === undefined){
+const err130 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "centreRunPx"},message:"must have required property '"+"centreRunPx"+"'"};
+if(vErrors === null){
+vErrors = [err130];
+}
+else {
+vErrors.push(err130);
+}
+errors++;
+}
+if(data47.worstRunPx === undefined){
+const err131 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "worstRunPx"},message:"must have required property '"+"worstRunPx"+"'"};
+if(vErrors === null){
+vErrors = [err131];
+}
+else {
+vErrors.push(err131);
+}
+errors++;
+}
+if(data47.verdict === undefined){
+const err132 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/required",keyword:"required",params:{missingProperty: "verdict"},message:"must have required property '"+"verdict"+"'"};
+if(vErrors === null){
+vErrors = [err132];
+}
+else {
+vErrors.push(err132);
+}
+errors++;
+}
+for(const key4 in data47){
+if(!(((((((key4 === "limitS") || (key4 === "centreS")) || (key4 === "worstS")) || (key4 === "exposureS")) || (key4 === "centreRunPx")) || (key4 === "worstRunPx")) || (key4 === "verdict"))){
+const err133 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key4},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err133];
+}
+else {
+vErrors.push(err133);
+}
+errors++;
+}
+}
+if(data47.limitS !== undefined){
+let data48 = data47.limitS;
+if((typeof data48 == "number") && (isFinite(data48))){
+if(data48 > 1000000 || isNaN(data48)){
+const err134 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err134];
+}
+else {
+vErrors.push(err134);
+}
+errors++;
+}
+if(data48 < 0 || isNaN(data48)){
+const err135 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err135];
+}
+else {
+vErrors.push(err135);
+}
+errors++;
+}
+}
+else {
+const err136 = {instancePath:instancePath+"/result/limitS",schemaPath:"#/oneOf/2/properties/result/properties/limitS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err136];
+}
+else {
+vErrors.push(err136);
+}
+errors++;
+}
+}
+if(data47.centreS !== undefined){
+let data49 = data47.centreS;
+if((typeof data49 == "number") && (isFinite(data49))){
+if(data49 > 1000000 || isNaN(data49)){
+const err137 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err137];
+}
+else {
+vErrors.push(err137);
+}
+errors++;
+}
+if(data49 < 0 || isNaN(data49)){
+const err138 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err138];
+}
+else {
+vErrors.push(err138);
+}
+errors++;
+}
+}
+else {
+const err139 = {instancePath:instancePath+"/result/centreS",schemaPath:"#/oneOf/2/properties/result/properties/centreS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err139];
+}
+else {
+vErrors.push(err139);
+}
+errors++;
+}
+}
+if(data47.worstS !== undefined){
+let data50 = data47.worstS;
+if((typeof data50 == "number") && (isFinite(data50))){
+if(data50 > 1000000 || isNaN(data50)){
+const err140 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err140];
+}
+else {
+vErrors.push(err140);
+}
+errors++;
+}
+if(data50 < 0 || isNaN(data50)){
+const err141 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err141];
+}
+else {
+vErrors.push(err141);
+}
+errors++;
+}
+}
+else {
+const err142 = {instancePath:instancePath+"/result/worstS",schemaPath:"#/oneOf/2/properties/result/properties/worstS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err142];
+}
+else {
+vErrors.push(err142);
+}
+errors++;
+}
+}
+if(data47.exposureS !== undefined){
+let data51 = data47.exposureS;
+if((typeof data51 == "number") && (isFinite(data51))){
+if(data51 > 1000000 || isNaN(data51)){
+const err143 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err143];
+}
+else {
+vErrors.push(err143);
+}
+errors++;
+}
+if(data51 < 0 || isNaN(data51)){
+const err144 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err144];
+}
+else {
+vErrors.push(err144);
+}
+errors++;
+}
+}
+else {
+const err145 = {instancePath:instancePath+"/result/exposureS",schemaPath:"#/oneOf/2/properties/result/properties/exposureS/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err145];
+}
+else {
+vErrors.push(err145);
+}
+errors++;
+}
+}
+if(data47.centreRunPx !== undefined){
+let data52 = data47.centreRunPx;
+if((typeof data52 == "number") && (isFinite(data52))){
+if(data52 > 1000000000 || isNaN(data52)){
+const err146 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err146];
+}
+else {
+vErrors.push(err146);
+}
+errors++;
+}
+if(data52 < 0 || isNaN(data52)){
+const err147 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err147];
+}
+else {
+vErrors.push(err147);
+}
+errors++;
+}
+}
+else {
+const err148 = {instancePath:instancePath+"/result/centreRunPx",schemaPath:"#/oneOf/2/properties/result/properties/centreRunPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err148];
+}
+else {
+vErrors.push(err148);
+}
+errors++;
+}
+}
+if(data47.worstRunPx !== undefined){
+let data53 = data47.worstRunPx;
+if((typeof data53 == "number") && (isFinite(data53))){
+if(data53 > 1000000000 || isNaN(data53)){
+const err149 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000000},message:"must be <= 1000000000"};
+if(vErrors === null){
+vErrors = [err149];
+}
+else {
+vErrors.push(err149);
+}
+errors++;
+}
+if(data53 < 0 || isNaN(data53)){
+const err150 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err150];
+}
+else {
+vErrors.push(err150);
+}
+errors++;
+}
+}
+else {
+const err151 = {instancePath:instancePath+"/result/worstRunPx",schemaPath:"#/oneOf/2/properties/result/properties/worstRunPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err151];
+}
+else {
+vErrors.push(err151);
+}
+errors++;
+}
+}
+if(data47.verdict !== undefined){
+let data54 = data47.verdict;
+if(typeof data54 !== "string"){
+const err152 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/2/properties/result/properties/verdict/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err152];
+}
+else {
+vErrors.push(err152);
+}
+errors++;
+}
+if(!(((data54 === "points") || (data54 === "cornersRun")) || (data54 === "strokes"))){
+const err153 = {instancePath:instancePath+"/result/verdict",schemaPath:"#/oneOf/2/properties/result/properties/verdict/enum",keyword:"enum",params:{allowedValues: schema30.oneOf[2].properties.result.properties.verdict.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err153];
+}
+else {
+vErrors.push(err153);
+}
+errors++;
+}
+}
+}
+else {
+const err154 = {instancePath:instancePath+"/result",schemaPath:"#/oneOf/2/properties/result/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err154];
+}
+else {
+vErrors.push(err154);
+}
+errors++;
+}
+}
+}
+}
+else {
+const err155 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "desk", tagValue: tag0},message:"value of tag \"desk\" must be in oneOf"};
+if(vErrors === null){
+vErrors = [err155];
+}
+else {
+vErrors.push(err155);
+}
+errors++;
+}
+}
+else {
+const err156 = {instancePath,schemaPath:"#/discriminator",keyword:"discriminator",params:{error: "tag", tag: "desk", tagValue: tag0},message:"tag \"desk\" must be string"};
+if(vErrors === null){
+vErrors = [err156];
+}
+else {
+vErrors.push(err156);
+}
+errors++;
+}
+}
+else {
+const err157 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err157];
+}
+else {
+vErrors.push(err157);
+}
+errors++;
+}
+validate63.errors = vErrors;
+return errors === 0;
+}
+
+exports.ratios = validate132;
+const schema34 = {"$id":"ratio","title":"Measured ratio","type":"object","additionalProperties":false,"required":["name","chain","at","method","ratio","plusMinus","measuredAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","title":"Part of the chain","additionalProperties":false,"required":["type","id"],"properties":{"type":{"type":"string","title":"Type of part","enum":["optic","adapter"]},"id":{"type":"string","title":"Part","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"usedMm":{"type":"array","title":"Tubes used in mm","maxItems":12,"items":{"type":"number","title":"Length of a tube in mm","minimum":0.5,"maximum":1000}},"magnificationSet":{"type":"number","title":"Magnification set","minimum":1,"maximum":500},"extensionMm":{"type":"number","title":"Extension set in mm","minimum":0.5,"maximum":2000},"switchedIn":{"type":"boolean","title":"Switched in"}}}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"method":{"type":"string","title":"Method","enum":["ruler","marks"]},"frameWidthMm":{"type":"number","title":"Width of the frame in mm","minimum":0.5,"maximum":200},"visibleMm":{"type":"number","title":"Millimetres seen across the frame","minimum":0.01,"maximum":10000},"visiblePlusMinusMm":{"type":"number","title":"Error of the reading in mm","minimum":0,"maximum":1000},"pixels":{"type":"number","title":"Pixels between the marks","minimum":1,"maximum":1000000},"pitchUm":{"type":"number","title":"Pixel pitch in µm","minimum":0.1,"maximum":100},"realMm":{"type":"number","title":"Distance between the marks in mm","minimum":0.001,"maximum":10000},"realPlusMinusMm":{"type":"number","title":"Error of the distance in mm","minimum":0,"maximum":1000},"distanceM":{"type":"number","title":"Distance from sensor to ruler in m","minimum":0.001,"maximum":100},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"measuredAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
+
+function validate132(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="ratio" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.name === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.chain === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.at === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.method === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "method"},message:"must have required property '"+"method"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+if(data.ratio === undefined){
+const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+if(data.plusMinus === undefined){
+const err5 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+if(data.measuredAt === undefined){
+const err6 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "measuredAt"},message:"must have required property '"+"measuredAt"+"'"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema34.properties, key0))){
+const err7 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+}
+if(data.name !== undefined){
+let data0 = data.name;
+if(typeof data0 === "string"){
+if(func3(data0) > 240){
+const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+if(func3(data0) < 1){
+const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+if(!pattern0.test(data0)){
+const err10 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data1 = data.chain;
+if(Array.isArray(data1)){
+if(data1.length > 20){
+const err12 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+if(data1.length < 1){
+const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+const len0 = data1.length;
+for(let i0=0; i0<len0; i0++){
+let data2 = data1[i0];
+if(data2 && typeof data2 == "object" && !Array.isArray(data2)){
+if(data2.type === undefined){
+const err14 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "type"},message:"must have required property '"+"type"+"'"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+if(data2.id === undefined){
+const err15 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "id"},message:"must have required property '"+"id"+"'"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+for(const key1 in data2){
+if(!((((((key1 === "type") || (key1 === "id")) || (key1 === "usedMm")) || (key1 === "magnificationSet")) || (key1 === "extensionMm")) || (key1 === "switchedIn"))){
+const err16 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+if(data2.type !== undefined){
+let data3 = data2.type;
+if(typeof data3 !== "string"){
+const err17 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+if(!((data3 === "optic") || (data3 === "adapter"))){
+const err18 = {instancePath:instancePath+"/chain/" + i0+"/type",schemaPath:"#/properties/chain/items/properties/type/enum",keyword:"enum",params:{allowedValues: schema34.properties.chain.items.properties.type.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+if(data2.id !== undefined){
+let data4 = data2.id;
+if(typeof data4 === "string"){
+if(!pattern65.test(data4)){
+const err19 = {instancePath:instancePath+"/chain/" + i0+"/id",schemaPath:"#/properties/chain/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+else {
+const err20 = {instancePath:instancePath+"/chain/" + i0+"/id",schemaPath:"#/properties/chain/items/properties/id/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+}
+if(data2.usedMm !== undefined){
+let data5 = data2.usedMm;
+if(Array.isArray(data5)){
+if(data5.length > 12){
+const err21 = {instancePath:instancePath+"/chain/" + i0+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/maxItems",keyword:"maxItems",params:{limit: 12},message:"must NOT have more than 12 items"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+const len1 = data5.length;
+for(let i1=0; i1<len1; i1++){
+let data6 = data5[i1];
+if((typeof data6 == "number") && (isFinite(data6))){
+if(data6 > 1000 || isNaN(data6)){
+const err22 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data6 < 0.5 || isNaN(data6)){
+const err23 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+}
+else {
+const err24 = {instancePath:instancePath+"/chain/" + i0+"/usedMm/" + i1,schemaPath:"#/properties/chain/items/properties/usedMm/items/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+}
+else {
+const err25 = {instancePath:instancePath+"/chain/" + i0+"/usedMm",schemaPath:"#/properties/chain/items/properties/usedMm/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+if(data2.magnificationSet !== undefined){
+let data7 = data2.magnificationSet;
+if((typeof data7 == "number") && (isFinite(data7))){
+if(data7 > 500 || isNaN(data7)){
+const err26 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/maximum",keyword:"maximum",params:{comparison: "<=", limit: 500},message:"must be <= 500"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+if(data7 < 1 || isNaN(data7)){
+const err27 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/chain/" + i0+"/magnificationSet",schemaPath:"#/properties/chain/items/properties/magnificationSet/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data2.extensionMm !== undefined){
+let data8 = data2.extensionMm;
+if((typeof data8 == "number") && (isFinite(data8))){
+if(data8 > 2000 || isNaN(data8)){
+const err29 = {instancePath:instancePath+"/chain/" + i0+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 2000},message:"must be <= 2000"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+if(data8 < 0.5 || isNaN(data8)){
+const err30 = {instancePath:instancePath+"/chain/" + i0+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+else {
+const err31 = {instancePath:instancePath+"/chain/" + i0+"/extensionMm",schemaPath:"#/properties/chain/items/properties/extensionMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+if(data2.switchedIn !== undefined){
+if(typeof data2.switchedIn !== "boolean"){
+const err32 = {instancePath:instancePath+"/chain/" + i0+"/switchedIn",schemaPath:"#/properties/chain/items/properties/switchedIn/type",keyword:"type",params:{type: "boolean"},message:"must be boolean"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+}
+else {
+const err33 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+}
+else {
+const err34 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data10 = data.focalMm;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 20000 || isNaN(data10)){
+const err35 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+if(data10 < 1 || isNaN(data10)){
+const err36 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+else {
+const err37 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+if(data.at !== undefined){
+let data11 = data.at;
+if(typeof data11 !== "string"){
+const err38 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+if(!((data11 === "closest") || (data11 === "infinity"))){
+const err39 = {instancePath:instancePath+"/at",schemaPath:"#/properties/at/enum",keyword:"enum",params:{allowedValues: schema34.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+if(data.method !== undefined){
+let data12 = data.method;
+if(typeof data12 !== "string"){
+const err40 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+if(!((data12 === "ruler") || (data12 === "marks"))){
+const err41 = {instancePath:instancePath+"/method",schemaPath:"#/properties/method/enum",keyword:"enum",params:{allowedValues: schema34.properties.method.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+if(data.frameWidthMm !== undefined){
+let data13 = data.frameWidthMm;
+if((typeof data13 == "number") && (isFinite(data13))){
+if(data13 > 200 || isNaN(data13)){
+const err42 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 200},message:"must be <= 200"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+if(data13 < 0.5 || isNaN(data13)){
+const err43 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
+else {
+const err44 = {instancePath:instancePath+"/frameWidthMm",schemaPath:"#/properties/frameWidthMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err44];
+}
+else {
+vErrors.push(err44);
+}
+errors++;
+}
+}
+if(data.visibleMm !== undefined){
+let data14 = data.visibleMm;
+if((typeof data14 == "number") && (isFinite(data14))){
+if(data14 > 10000 || isNaN(data14)){
+const err45 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err45];
+}
+else {
+vErrors.push(err45);
+}
+errors++;
+}
+if(data14 < 0.01 || isNaN(data14)){
+const err46 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.01},message:"must be >= 0.01"};
+if(vErrors === null){
+vErrors = [err46];
+}
+else {
+vErrors.push(err46);
+}
+errors++;
+}
+}
+else {
+const err47 = {instancePath:instancePath+"/visibleMm",schemaPath:"#/properties/visibleMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err47];
+}
+else {
+vErrors.push(err47);
+}
+errors++;
+}
+}
+if(data.visiblePlusMinusMm !== undefined){
+let data15 = data.visiblePlusMinusMm;
+if((typeof data15 == "number") && (isFinite(data15))){
+if(data15 > 1000 || isNaN(data15)){
+const err48 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err48];
+}
+else {
+vErrors.push(err48);
+}
+errors++;
+}
+if(data15 < 0 || isNaN(data15)){
+const err49 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err49];
+}
+else {
+vErrors.push(err49);
+}
+errors++;
+}
+}
+else {
+const err50 = {instancePath:instancePath+"/visiblePlusMinusMm",schemaPath:"#/properties/visiblePlusMinusMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err50];
+}
+else {
+vErrors.push(err50);
+}
+errors++;
+}
+}
+if(data.pixels !== undefined){
+let data16 = data.pixels;
+if((typeof data16 == "number") && (isFinite(data16))){
+if(data16 > 1000000 || isNaN(data16)){
+const err51 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err51];
+}
+else {
+vErrors.push(err51);
+}
+errors++;
+}
+if(data16 < 1 || isNaN(data16)){
+const err52 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err52];
+}
+else {
+vErrors.push(err52);
+}
+errors++;
+}
+}
+else {
+const err53 = {instancePath:instancePath+"/pixels",schemaPath:"#/properties/pixels/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err53];
+}
+else {
+vErrors.push(err53);
+}
+errors++;
+}
+}
+if(data.pitchUm !== undefined){
+let data17 = data.pitchUm;
+if((typeof data17 == "number") && (isFinite(data17))){
+if(data17 > 100 || isNaN(data17)){
+const err54 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
+if(vErrors === null){
+vErrors = [err54];
+}
+else {
+vErrors.push(err54);
+}
+errors++;
+}
+if(data17 < 0.1 || isNaN(data17)){
+const err55 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.1},message:"must be >= 0.1"};
+if(vErrors === null){
+vErrors = [err55];
+}
+else {
+vErrors.push(err55);
+}
+errors++;
+}
+}
+else {
+const err56 = {instancePath:instancePath+"/pitchUm",schemaPath:"#/properties/pitchUm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err56];
+}
+else {
+vErrors.push(err56);
+}
+errors++;
+}
+}
+if(data.realMm !== undefined){
+let data18 = data.realMm;
+if((typeof data18 == "number") && (isFinite(data18))){
+if(data18 > 10000 || isNaN(data18)){
+const err57 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 10000},message:"must be <= 10000"};
+if(vErrors === null){
+vErrors = [err57];
+}
+else {
+vErrors.push(err57);
+}
+errors++;
+}
+if(data18 < 0.001 || isNaN(data18)){
+const err58 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err58];
+}
+else {
+vErrors.push(err58);
+}
+errors++;
+}
+}
+else {
+const err59 = {instancePath:instancePath+"/realMm",schemaPath:"#/properties/realMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err59];
+}
+else {
+vErrors.push(err59);
+}
+errors++;
+}
+}
+if(data.realPlusMinusMm !== undefined){
+let data19 = data.realPlusMinusMm;
+if((typeof data19 == "number") && (isFinite(data19))){
+if(data19 > 1000 || isNaN(data19)){
+const err60 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err60];
+}
+else {
+vErrors.push(err60);
+}
+errors++;
+}
+if(data19 < 0 || isNaN(data19)){
+const err61 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err61];
+}
+else {
+vErrors.push(err61);
+}
+errors++;
+}
+}
+else {
+const err62 = {instancePath:instancePath+"/realPlusMinusMm",schemaPath:"#/properties/realPlusMinusMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err62];
+}
+else {
+vErrors.push(err62);
+}
+errors++;
+}
+}
+if(data.distanceM !== undefined){
+let data20 = data.distanceM;
+if((typeof data20 == "number") && (isFinite(data20))){
+if(data20 > 100 || isNaN(data20)){
+const err63 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100},message:"must be <= 100"};
+if(vErrors === null){
+vErrors = [err63];
+}
+else {
+vErrors.push(err63);
+}
+errors++;
+}
+if(data20 < 0.001 || isNaN(data20)){
+const err64 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err64];
+}
+else {
+vErrors.push(err64);
+}
+errors++;
+}
+}
+else {
+const err65 = {instancePath:instancePath+"/distanceM",schemaPath:"#/properties/distanceM/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err65];
+}
+else {
+vErrors.push(err65);
+}
+errors++;
+}
+}
+if(data.ratio !== undefined){
+let data21 = data.ratio;
+if((typeof data21 == "number") && (isFinite(data21))){
+if(data21 > 1000 || isNaN(data21)){
+const err66 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err66];
+}
+else {
+vErrors.push(err66);
+}
+errors++;
+}
+if(data21 < 0.0001 || isNaN(data21)){
+const err67 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err67];
+}
+else {
+vErrors.push(err67);
+}
+errors++;
+}
+}
+else {
+const err68 = {instancePath:instancePath+"/ratio",schemaPath:"#/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err68];
+}
+else {
+vErrors.push(err68);
+}
+errors++;
+}
+}
+if(data.plusMinus !== undefined){
+let data22 = data.plusMinus;
+if((typeof data22 == "number") && (isFinite(data22))){
+if(data22 > 1000 || isNaN(data22)){
+const err69 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err69];
+}
+else {
+vErrors.push(err69);
+}
+errors++;
+}
+if(data22 < 0 || isNaN(data22)){
+const err70 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err70];
+}
+else {
+vErrors.push(err70);
+}
+errors++;
+}
+}
+else {
+const err71 = {instancePath:instancePath+"/plusMinus",schemaPath:"#/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err71];
+}
+else {
+vErrors.push(err71);
+}
+errors++;
+}
+}
+if(data.measuredAt !== undefined){
+let data23 = data.measuredAt;
+if(typeof data23 === "string"){
+if(!pattern72.test(data23)){
+const err72 = {instancePath:instancePath+"/measuredAt",schemaPath:"#/properties/measuredAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
+if(vErrors === null){
+vErrors = [err72];
+}
+else {
+vErrors.push(err72);
+}
+errors++;
+}
+}
+else {
+const err73 = {instancePath:instancePath+"/measuredAt",schemaPath:"#/properties/measuredAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err73];
+}
+else {
+vErrors.push(err73);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data24 = data.note;
+if(typeof data24 === "string"){
+if(func3(data24) > 4000){
+const err74 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err74];
+}
+else {
+vErrors.push(err74);
+}
+errors++;
+}
+}
+else {
+const err75 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err75];
+}
+else {
+vErrors.push(err75);
+}
+errors++;
+}
+}
+}
+else {
+const err76 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err76];
+}
+else {
+vErrors.push(err76);
+}
+errors++;
+}
+validate132.errors = vErrors;
+return errors === 0;
+}
+
+exports.starTests = validate133;
+const schema35 = {"$id":"starTest","title":"Star test","type":"object","additionalProperties":false,"required":["name","opticId","focalMm","frames","takenAt"],"properties":{"name":{"type":"string","title":"Name","minLength":1,"maxLength":240,"pattern":"\\S"},"opticId":{"type":"string","title":"Lens","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"focalMm":{"type":"number","title":"Focal length in mm","minimum":0.5,"maximum":20000},"frames":{"type":"array","title":"Pictures","maxItems":60,"items":{"type":"object","title":"Picture","additionalProperties":false,"required":["seconds","centrePx","cornerPx"],"properties":{"seconds":{"type":"number","title":"Exposure in s","minimum":0.001,"maximum":36000},"centrePx":{"type":"number","title":"Run in the centre in px","minimum":0,"maximum":1000000},"cornerPx":{"type":"number","title":"Run in the corner in px","minimum":0,"maximum":1000000},"centre":{"type":"string","title":"Verdict on the centre","enum":["fine","small","strokes"]},"corner":{"type":"string","title":"Verdict on the corners","enum":["fine","small","strokes"]}}}},"cornerStretchPx":{"type":"number","title":"Corner stars drawn out by the lens, in px","minimum":0,"maximum":1000},"takenAt":{"type":"string","title":"Time","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"note":{"type":"string","title":"Note","maxLength":4000}}};
+
+function validate133(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="starTest" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.name === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "name"},message:"must have required property '"+"name"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.opticId === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "opticId"},message:"must have required property '"+"opticId"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.focalMm === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "focalMm"},message:"must have required property '"+"focalMm"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.frames === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "frames"},message:"must have required property '"+"frames"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+if(data.takenAt === undefined){
+const err4 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "takenAt"},message:"must have required property '"+"takenAt"+"'"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(((((((key0 === "name") || (key0 === "opticId")) || (key0 === "focalMm")) || (key0 === "frames")) || (key0 === "cornerStretchPx")) || (key0 === "takenAt")) || (key0 === "note"))){
+const err5 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+if(data.name !== undefined){
+let data0 = data.name;
+if(typeof data0 === "string"){
+if(func3(data0) > 240){
+const err6 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+if(func3(data0) < 1){
+const err7 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(!pattern0.test(data0)){
+const err8 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+}
+else {
+const err9 = {instancePath:instancePath+"/name",schemaPath:"#/properties/name/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+}
+if(data.opticId !== undefined){
+let data1 = data.opticId;
+if(typeof data1 === "string"){
+if(!pattern65.test(data1)){
+const err10 = {instancePath:instancePath+"/opticId",schemaPath:"#/properties/opticId/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/opticId",schemaPath:"#/properties/opticId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data2 = data.focalMm;
+if((typeof data2 == "number") && (isFinite(data2))){
+if(data2 > 20000 || isNaN(data2)){
+const err12 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+if(data2 < 0.5 || isNaN(data2)){
+const err13 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.5},message:"must be >= 0.5"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+else {
+const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+}
+if(data.frames !== undefined){
+let data3 = data.frames;
+if(Array.isArray(data3)){
+if(data3.length > 60){
+const err15 = {instancePath:instancePath+"/frames",schemaPath:"#/properties/frames/maxItems",keyword:"maxItems",params:{limit: 60},message:"must NOT have more than 60 items"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+const len0 = data3.length;
+for(let i0=0; i0<len0; i0++){
+let data4 = data3[i0];
+if(data4 && typeof data4 == "object" && !Array.isArray(data4)){
+if(data4.seconds === undefined){
+const err16 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "seconds"},message:"must have required property '"+"seconds"+"'"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+if(data4.centrePx === undefined){
+const err17 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "centrePx"},message:"must have required property '"+"centrePx"+"'"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+if(data4.cornerPx === undefined){
+const err18 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/required",keyword:"required",params:{missingProperty: "cornerPx"},message:"must have required property '"+"cornerPx"+"'"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+for(const key1 in data4){
+if(!(((((key1 === "seconds") || (key1 === "centrePx")) || (key1 === "cornerPx")) || (key1 === "centre")) || (key1 === "corner"))){
+const err19 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+if(data4.seconds !== undefined){
+let data5 = data4.seconds;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 36000 || isNaN(data5)){
+const err20 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/maximum",keyword:"maximum",params:{comparison: "<=", limit: 36000},message:"must be <= 36000"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+if(data5 < 0.001 || isNaN(data5)){
+const err21 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.001},message:"must be >= 0.001"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+}
+else {
+const err22 = {instancePath:instancePath+"/frames/" + i0+"/seconds",schemaPath:"#/properties/frames/items/properties/seconds/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+}
+if(data4.centrePx !== undefined){
+let data6 = data4.centrePx;
+if((typeof data6 == "number") && (isFinite(data6))){
+if(data6 > 1000000 || isNaN(data6)){
+const err23 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+if(data6 < 0 || isNaN(data6)){
+const err24 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+else {
+const err25 = {instancePath:instancePath+"/frames/" + i0+"/centrePx",schemaPath:"#/properties/frames/items/properties/centrePx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+}
+if(data4.cornerPx !== undefined){
+let data7 = data4.cornerPx;
+if((typeof data7 == "number") && (isFinite(data7))){
+if(data7 > 1000000 || isNaN(data7)){
+const err26 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000000},message:"must be <= 1000000"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+if(data7 < 0 || isNaN(data7)){
+const err27 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+}
+else {
+const err28 = {instancePath:instancePath+"/frames/" + i0+"/cornerPx",schemaPath:"#/properties/frames/items/properties/cornerPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+if(data4.centre !== undefined){
+let data8 = data4.centre;
+if(typeof data8 !== "string"){
+const err29 = {instancePath:instancePath+"/frames/" + i0+"/centre",schemaPath:"#/properties/frames/items/properties/centre/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+if(!(((data8 === "fine") || (data8 === "small")) || (data8 === "strokes"))){
+const err30 = {instancePath:instancePath+"/frames/" + i0+"/centre",schemaPath:"#/properties/frames/items/properties/centre/enum",keyword:"enum",params:{allowedValues: schema35.properties.frames.items.properties.centre.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+}
+if(data4.corner !== undefined){
+let data9 = data4.corner;
+if(typeof data9 !== "string"){
+const err31 = {instancePath:instancePath+"/frames/" + i0+"/corner",schemaPath:"#/properties/frames/items/properties/corner/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+if(!(((data9 === "fine") || (data9 === "small")) || (data9 === "strokes"))){
+const err32 = {instancePath:instancePath+"/frames/" + i0+"/corner",schemaPath:"#/properties/frames/items/properties/corner/enum",keyword:"enum",params:{allowedValues: schema35.properties.frames.items.properties.corner.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+}
+else {
+const err33 = {instancePath:instancePath+"/frames/" + i0,schemaPath:"#/properties/frames/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+}
+}
+else {
+const err34 = {instancePath:instancePath+"/frames",schemaPath:"#/properties/frames/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+if(data.cornerStretchPx !== undefined){
+let data10 = data.cornerStretchPx;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err35 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err36 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+}
+else {
+const err37 = {instancePath:instancePath+"/cornerStretchPx",schemaPath:"#/properties/cornerStretchPx/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+}
+if(data.takenAt !== undefined){
+let data11 = data.takenAt;
+if(typeof data11 === "string"){
+if(!pattern72.test(data11)){
+const err38 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/takenAt",schemaPath:"#/properties/takenAt/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+if(data.note !== undefined){
+let data12 = data.note;
+if(typeof data12 === "string"){
+if(func3(data12) > 4000){
+const err40 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/maxLength",keyword:"maxLength",params:{limit: 4000},message:"must NOT have more than 4000 characters"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/note",schemaPath:"#/properties/note/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+}
+else {
+const err42 = {instancePath,schemaPath:"#/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+validate133.errors = vErrors;
+return errors === 0;
+}
+
+exports.farInput = validate64;
+
+exports.nearInput = validate87;
+
+exports.starsInput = validate110;
+
+exports.planetInput = validate134;
+const schema36 = {"$id":"planetInput","title":"Reading of a planet","type":"object","additionalProperties":false,"required":["body","modeId","chain","planet"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"innerConverter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"bellows"},{"$ref":"closeUp"},{"$ref":"filter"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]},"planet":{"type":"string","title":"Planet","enum":["Mercury","Venus","Mars","Jupiter","Saturn","Uranus","Neptune"]},"discArcsec":{"type":"number","title":"Disc in arcseconds","minimum":0.1,"maximum":100},"blurPx":{"type":"number","title":"Smear allowed in px","minimum":0.1,"maximum":20},"margin":{"type":"number","title":"Window against the disc","minimum":1,"maximum":10},"exposureS":{"type":"number","title":"Exposure of a frame in s","minimum":0.0001,"maximum":10},"linkMbPerS":{"type":"number","title":"What the cable or card takes, MB/s","minimum":1,"maximum":10000},"cardGb":{"type":"number","title":"Card in GB","minimum":1,"maximum":20000},"bits":{"type":"integer","title":"Bits of a pixel","enum":[8,16]}}};
+
+function validate134(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+/*# sourceURL="planetInput" */;
+let vErrors = null;
+let errors = 0;
+if(data && typeof data == "object" && !Array.isArray(data)){
+if(data.body === undefined){
+const err0 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "body"},message:"must have required property '"+"body"+"'"};
+if(vErrors === null){
+vErrors = [err0];
+}
+else {
+vErrors.push(err0);
+}
+errors++;
+}
+if(data.modeId === undefined){
+const err1 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "modeId"},message:"must have required property '"+"modeId"+"'"};
+if(vErrors === null){
+vErrors = [err1];
+}
+else {
+vErrors.push(err1);
+}
+errors++;
+}
+if(data.chain === undefined){
+const err2 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "chain"},message:"must have required property '"+"chain"+"'"};
+if(vErrors === null){
+vErrors = [err2];
+}
+else {
+vErrors.push(err2);
+}
+errors++;
+}
+if(data.planet === undefined){
+const err3 = {instancePath,schemaPath:"#/required",keyword:"required",params:{missingProperty: "planet"},message:"must have required property '"+"planet"+"'"};
+if(vErrors === null){
+vErrors = [err3];
+}
+else {
+vErrors.push(err3);
+}
+errors++;
+}
+for(const key0 in data){
+if(!(func2.call(schema36.properties, key0))){
+const err4 = {instancePath,schemaPath:"#/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key0},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err4];
+}
+else {
+vErrors.push(err4);
+}
+errors++;
+}
+}
+if(data.body !== undefined){
+if(!(validate21(data.body, {instancePath:instancePath+"/body",parentData:data,parentDataProperty:"body",rootData}))){
+vErrors = vErrors === null ? validate21.errors : vErrors.concat(validate21.errors);
+errors = vErrors.length;
+}
+}
+if(data.modeId !== undefined){
+let data1 = data.modeId;
+if(typeof data1 === "string"){
+if(!pattern3.test(data1)){
+const err5 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/pattern",keyword:"pattern",params:{pattern: "^[A-Za-z0-9_-]{1,64}$"},message:"must match pattern \""+"^[A-Za-z0-9_-]{1,64}$"+"\""};
+if(vErrors === null){
+vErrors = [err5];
+}
+else {
+vErrors.push(err5);
+}
+errors++;
+}
+}
+else {
+const err6 = {instancePath:instancePath+"/modeId",schemaPath:"#/properties/modeId/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err6];
+}
+else {
+vErrors.push(err6);
+}
+errors++;
+}
+}
+if(data.chain !== undefined){
+let data2 = data.chain;
+if(Array.isArray(data2)){
+if(data2.length > 20){
+const err7 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err7];
+}
+else {
+vErrors.push(err7);
+}
+errors++;
+}
+if(data2.length < 1){
+const err8 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/minItems",keyword:"minItems",params:{limit: 1},message:"must NOT have fewer than 1 items"};
+if(vErrors === null){
+vErrors = [err8];
+}
+else {
+vErrors.push(err8);
+}
+errors++;
+}
+const len0 = data2.length;
+for(let i0=0; i0<len0; i0++){
+let data3 = data2[i0];
+if(data3 && typeof data3 == "object" && !Array.isArray(data3)){
+if(data3.kind === undefined){
+const err9 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/required",keyword:"required",params:{missingProperty: "kind"},message:"must have required property '"+"kind"+"'"};
+if(vErrors === null){
+vErrors = [err9];
+}
+else {
+vErrors.push(err9);
+}
+errors++;
+}
+const tag0 = data3.kind;
+if(typeof tag0 == "string"){
+if(tag0 === "lens"){
+if(!(validate23(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate23.errors : vErrors.concat(validate23.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "builtIn"){
+if(!(validate24(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate24.errors : vErrors.concat(validate24.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "telescope"){
+if(!(validate25(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate25.errors : vErrors.concat(validate25.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "scope"){
+if(!(validate26(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate26.errors : vErrors.concat(validate26.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "objective"){
+if(!(validate27(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate27.errors : vErrors.concat(validate27.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "converter"){
+if(!(validate34(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "innerConverter"){
+if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reducer"){
+if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "barlow"){
+if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubes"){
+if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "bellows"){
+if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "closeUp"){
+if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "filter"){
+if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "reversing"){
+if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "coupling"){
+if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate44(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate44.errors : vErrors.concat(validate44.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate45(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate45.errors : vErrors.concat(validate45.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate46(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate46.errors : vErrors.concat(validate46.errors);
+errors = vErrors.length;
+}
+}
+else {
+const err10 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "mapping", tag: "kind", tagValue: tag0},message:"value of tag \"kind\" must be in oneOf"};
+if(vErrors === null){
+vErrors = [err10];
+}
+else {
+vErrors.push(err10);
+}
+errors++;
+}
+}
+else {
+const err11 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/discriminator",keyword:"discriminator",params:{error: "tag", tag: "kind", tagValue: tag0},message:"tag \"kind\" must be string"};
+if(vErrors === null){
+vErrors = [err11];
+}
+else {
+vErrors.push(err11);
+}
+errors++;
+}
+}
+else {
+const err12 = {instancePath:instancePath+"/chain/" + i0,schemaPath:"#/properties/chain/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err12];
+}
+else {
+vErrors.push(err12);
+}
+errors++;
+}
+}
+}
+else {
+const err13 = {instancePath:instancePath+"/chain",schemaPath:"#/properties/chain/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err13];
+}
+else {
+vErrors.push(err13);
+}
+errors++;
+}
+}
+if(data.focalMm !== undefined){
+let data4 = data.focalMm;
+if((typeof data4 == "number") && (isFinite(data4))){
+if(data4 > 20000 || isNaN(data4)){
+const err14 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err14];
+}
+else {
+vErrors.push(err14);
+}
+errors++;
+}
+if(data4 < 1 || isNaN(data4)){
+const err15 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err15];
+}
+else {
+vErrors.push(err15);
+}
+errors++;
+}
+}
+else {
+const err16 = {instancePath:instancePath+"/focalMm",schemaPath:"#/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err16];
+}
+else {
+vErrors.push(err16);
+}
+errors++;
+}
+}
+if(data.supportWeightG !== undefined){
+let data5 = data.supportWeightG;
+if((typeof data5 == "number") && (isFinite(data5))){
+if(data5 > 100000 || isNaN(data5)){
+const err17 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/maximum",keyword:"maximum",params:{comparison: "<=", limit: 100000},message:"must be <= 100000"};
+if(vErrors === null){
+vErrors = [err17];
+}
+else {
+vErrors.push(err17);
+}
+errors++;
+}
+if(data5 < 0 || isNaN(data5)){
+const err18 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err18];
+}
+else {
+vErrors.push(err18);
+}
+errors++;
+}
+}
+else {
+const err19 = {instancePath:instancePath+"/supportWeightG",schemaPath:"#/properties/supportWeightG/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err19];
+}
+else {
+vErrors.push(err19);
+}
+errors++;
+}
+}
+if(data.measured !== undefined){
+let data6 = data.measured;
+if(Array.isArray(data6)){
+if(data6.length > 20){
+const err20 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/maxItems",keyword:"maxItems",params:{limit: 20},message:"must NOT have more than 20 items"};
+if(vErrors === null){
+vErrors = [err20];
+}
+else {
+vErrors.push(err20);
+}
+errors++;
+}
+const len1 = data6.length;
+for(let i1=0; i1<len1; i1++){
+let data7 = data6[i1];
+if(data7 && typeof data7 == "object" && !Array.isArray(data7)){
+if(data7.at === undefined){
+const err21 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "at"},message:"must have required property '"+"at"+"'"};
+if(vErrors === null){
+vErrors = [err21];
+}
+else {
+vErrors.push(err21);
+}
+errors++;
+}
+if(data7.ratio === undefined){
+const err22 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "ratio"},message:"must have required property '"+"ratio"+"'"};
+if(vErrors === null){
+vErrors = [err22];
+}
+else {
+vErrors.push(err22);
+}
+errors++;
+}
+if(data7.plusMinus === undefined){
+const err23 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/required",keyword:"required",params:{missingProperty: "plusMinus"},message:"must have required property '"+"plusMinus"+"'"};
+if(vErrors === null){
+vErrors = [err23];
+}
+else {
+vErrors.push(err23);
+}
+errors++;
+}
+for(const key1 in data7){
+if(!(((((key1 === "at") || (key1 === "ratio")) || (key1 === "plusMinus")) || (key1 === "focalMm")) || (key1 === "how"))){
+const err24 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
+if(vErrors === null){
+vErrors = [err24];
+}
+else {
+vErrors.push(err24);
+}
+errors++;
+}
+}
+if(data7.at !== undefined){
+let data8 = data7.at;
+if(typeof data8 !== "string"){
+const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err25];
+}
+else {
+vErrors.push(err25);
+}
+errors++;
+}
+if(!((data8 === "closest") || (data8 === "infinity"))){
+const err26 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema36.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err26];
+}
+else {
+vErrors.push(err26);
+}
+errors++;
+}
+}
+if(data7.ratio !== undefined){
+let data9 = data7.ratio;
+if((typeof data9 == "number") && (isFinite(data9))){
+if(data9 > 1000 || isNaN(data9)){
+const err27 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err27];
+}
+else {
+vErrors.push(err27);
+}
+errors++;
+}
+if(data9 < 0.0001 || isNaN(data9)){
+const err28 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0.0001},message:"must be >= 0.0001"};
+if(vErrors === null){
+vErrors = [err28];
+}
+else {
+vErrors.push(err28);
+}
+errors++;
+}
+}
+else {
+const err29 = {instancePath:instancePath+"/measured/" + i1+"/ratio",schemaPath:"#/properties/measured/items/properties/ratio/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err29];
+}
+else {
+vErrors.push(err29);
+}
+errors++;
+}
+}
+if(data7.plusMinus !== undefined){
+let data10 = data7.plusMinus;
+if((typeof data10 == "number") && (isFinite(data10))){
+if(data10 > 1000 || isNaN(data10)){
+const err30 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/maximum",keyword:"maximum",params:{comparison: "<=", limit: 1000},message:"must be <= 1000"};
+if(vErrors === null){
+vErrors = [err30];
+}
+else {
+vErrors.push(err30);
+}
+errors++;
+}
+if(data10 < 0 || isNaN(data10)){
+const err31 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/minimum",keyword:"minimum",params:{comparison: ">=", limit: 0},message:"must be >= 0"};
+if(vErrors === null){
+vErrors = [err31];
+}
+else {
+vErrors.push(err31);
+}
+errors++;
+}
+}
+else {
+const err32 = {instancePath:instancePath+"/measured/" + i1+"/plusMinus",schemaPath:"#/properties/measured/items/properties/plusMinus/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err32];
+}
+else {
+vErrors.push(err32);
+}
+errors++;
+}
+}
+if(data7.focalMm !== undefined){
+let data11 = data7.focalMm;
+if((typeof data11 == "number") && (isFinite(data11))){
+if(data11 > 20000 || isNaN(data11)){
+const err33 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/maximum",keyword:"maximum",params:{comparison: "<=", limit: 20000},message:"must be <= 20000"};
+if(vErrors === null){
+vErrors = [err33];
+}
+else {
+vErrors.push(err33);
+}
+errors++;
+}
+if(data11 < 1 || isNaN(data11)){
+const err34 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/minimum",keyword:"minimum",params:{comparison: ">=", limit: 1},message:"must be >= 1"};
+if(vErrors === null){
+vErrors = [err34];
+}
+else {
+vErrors.push(err34);
+}
+errors++;
+}
+}
+else {
+const err35 = {instancePath:instancePath+"/measured/" + i1+"/focalMm",schemaPath:"#/properties/measured/items/properties/focalMm/type",keyword:"type",params:{type: "number"},message:"must be number"};
+if(vErrors === null){
+vErrors = [err35];
+}
+else {
+vErrors.push(err35);
+}
+errors++;
+}
+}
+if(data7.how !== undefined){
+let data12 = data7.how;
+if(typeof data12 === "string"){
+if(func3(data12) > 240){
+const err36 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/maxLength",keyword:"maxLength",params:{limit: 240},message:"must NOT have more than 240 characters"};
+if(vErrors === null){
+vErrors = [err36];
+}
+else {
+vErrors.push(err36);
+}
+errors++;
+}
+if(func3(data12) < 1){
+const err37 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/minLength",keyword:"minLength",params:{limit: 1},message:"must NOT have fewer than 1 characters"};
+if(vErrors === null){
+vErrors = [err37];
+}
+else {
+vErrors.push(err37);
+}
+errors++;
+}
+if(!pattern0.test(data12)){
+const err38 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/pattern",keyword:"pattern",params:{pattern: "\\S"},message:"must match pattern \""+"\\S"+"\""};
+if(vErrors === null){
+vErrors = [err38];
+}
+else {
+vErrors.push(err38);
+}
+errors++;
+}
+}
+else {
+const err39 = {instancePath:instancePath+"/measured/" + i1+"/how",schemaPath:"#/properties/measured/items/properties/how/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err39];
+}
+else {
+vErrors.push(err39);
+}
+errors++;
+}
+}
+}
+else {
+const err40 = {instancePath:instancePath+"/measured/" + i1,schemaPath:"#/properties/measured/items/type",keyword:"type",params:{type: "object"},message:"must be object"};
+if(vErrors === null){
+vErrors = [err40];
+}
+else {
+vErrors.push(err40);
+}
+errors++;
+}
+}
+}
+else {
+const err41 = {instancePath:instancePath+"/measured",schemaPath:"#/properties/measured/type",keyword:"type",params:{type: "array"},message:"must be array"};
+if(vErrors === null){
+vErrors = [err41];
+}
+else {
+vErrors.push(err41);
+}
+errors++;
+}
+}
+if(data.cropConvention !== undefined){
+let data13 = data.cropConvention;
+if(typeof data13 !== "string"){
+const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/type",keyword:"type",params:{type: "string"},message:"must be string"};
+if(vErrors === null){
+vErrors = [err42];
+}
+else {
+vErrors.push(err42);
+}
+errors++;
+}
+if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
+const err43 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema36.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+if(vErrors === null){
+vErrors = [err43];
+}
+else {
+vErrors.push(err43);
+}
+errors++;
+}
+}
 if(data.planet !== undefined){
 let data14 = data.planet;
 if(typeof data14 !== "string"){
@@ -18513,7 +20159,7 @@ vErrors.push(err44);
 errors++;
 }
 if(!(((((((data14 === "Mercury") || (data14 === "Venus")) || (data14 === "Mars")) || (data14 === "Jupiter")) || (data14 === "Saturn")) || (data14 === "Uranus")) || (data14 === "Neptune"))){
-const err45 = {instancePath:instancePath+"/planet",schemaPath:"#/properties/planet/enum",keyword:"enum",params:{allowedValues: schema33.properties.planet.enum},message:"must be equal to one of the allowed values"};
+const err45 = {instancePath:instancePath+"/planet",schemaPath:"#/properties/planet/enum",keyword:"enum",params:{allowedValues: schema36.properties.planet.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err45];
 }
@@ -18746,7 +20392,7 @@ vErrors.push(err64);
 errors++;
 }
 if(!((data21 === 8) || (data21 === 16))){
-const err65 = {instancePath:instancePath+"/bits",schemaPath:"#/properties/bits/enum",keyword:"enum",params:{allowedValues: schema33.properties.bits.enum},message:"must be equal to one of the allowed values"};
+const err65 = {instancePath:instancePath+"/bits",schemaPath:"#/properties/bits/enum",keyword:"enum",params:{allowedValues: schema36.properties.bits.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err65];
 }
@@ -18767,14 +20413,14 @@ vErrors.push(err66);
 }
 errors++;
 }
-validate119.errors = vErrors;
+validate134.errors = vErrors;
 return errors === 0;
 }
 
-exports.systemInput = validate136;
-const schema34 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"closeUp"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
+exports.systemInput = validate154;
+const schema37 = {"$id":"systemInput","title":"Set-up to fold","type":"object","additionalProperties":false,"required":["body","modeId","chain"],"properties":{"body":{"$ref":"body"},"modeId":{"type":"string","title":"Mode","pattern":"^[A-Za-z0-9_-]{1,64}$"},"chain":{"type":"array","title":"Optics chain","minItems":1,"maxItems":20,"items":{"type":"object","required":["kind"],"discriminator":{"propertyName":"kind"},"oneOf":[{"$ref":"lens"},{"$ref":"builtIn"},{"$ref":"telescope"},{"$ref":"scope"},{"$ref":"objective"},{"$ref":"converter"},{"$ref":"innerConverter"},{"$ref":"reducer"},{"$ref":"barlow"},{"$ref":"tubes"},{"$ref":"bellows"},{"$ref":"closeUp"},{"$ref":"filter"},{"$ref":"reversing"},{"$ref":"coupling"},{"$ref":"tubeLens"},{"$ref":"afocal"},{"$ref":"mountAdapter"}]}},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"supportWeightG":{"type":"number","title":"Weight of the support in grams","minimum":0,"maximum":100000},"measured":{"type":"array","title":"Measured ratios","maxItems":20,"items":{"type":"object","title":"Measured ratio","additionalProperties":false,"required":["at","ratio","plusMinus"],"properties":{"at":{"type":"string","title":"End of the focus","enum":["closest","infinity"]},"ratio":{"type":"number","title":"Reproduction ratio","minimum":0.0001,"maximum":1000},"plusMinus":{"type":"number","title":"Error of the ratio","minimum":0,"maximum":1000},"focalMm":{"type":"number","title":"Focal length in mm","minimum":1,"maximum":20000},"how":{"type":"string","title":"How it was found","minLength":1,"maxLength":240,"pattern":"\\S"}}}},"cropConvention":{"type":"string","title":"Crop-factor convention","enum":["usual","diagonal","width","height","sameAspect"]}}};
 
-function validate136(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate154(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="systemInput" */;
 let vErrors = null;
 let errors = 0;
@@ -18927,57 +20573,75 @@ vErrors = vErrors === null ? validate34.errors : vErrors.concat(validate34.error
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reducer"){
+else if(tag0 === "innerConverter"){
 if(!(validate35(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate35.errors : vErrors.concat(validate35.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "barlow"){
+else if(tag0 === "reducer"){
 if(!(validate36(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate36.errors : vErrors.concat(validate36.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubes"){
+else if(tag0 === "barlow"){
 if(!(validate37(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate37.errors : vErrors.concat(validate37.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "closeUp"){
+else if(tag0 === "tubes"){
 if(!(validate38(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate38.errors : vErrors.concat(validate38.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "reversing"){
+else if(tag0 === "bellows"){
 if(!(validate39(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate39.errors : vErrors.concat(validate39.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "coupling"){
+else if(tag0 === "closeUp"){
 if(!(validate40(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate40.errors : vErrors.concat(validate40.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "tubeLens"){
+else if(tag0 === "filter"){
 if(!(validate41(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate41.errors : vErrors.concat(validate41.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "afocal"){
+else if(tag0 === "reversing"){
 if(!(validate42(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate42.errors : vErrors.concat(validate42.errors);
 errors = vErrors.length;
 }
 }
-else if(tag0 === "mountAdapter"){
+else if(tag0 === "coupling"){
 if(!(validate43(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
 vErrors = vErrors === null ? validate43.errors : vErrors.concat(validate43.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "tubeLens"){
+if(!(validate44(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate44.errors : vErrors.concat(validate44.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "afocal"){
+if(!(validate45(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate45.errors : vErrors.concat(validate45.errors);
+errors = vErrors.length;
+}
+}
+else if(tag0 === "mountAdapter"){
+if(!(validate46(data3, {instancePath:instancePath+"/chain/" + i0,parentData:data2,parentDataProperty:i0,rootData}))){
+vErrors = vErrors === null ? validate46.errors : vErrors.concat(validate46.errors);
 errors = vErrors.length;
 }
 }
@@ -19168,7 +20832,7 @@ vErrors.push(err24);
 errors++;
 }
 if(!((data8 === "closest") || (data8 === "infinity"))){
-const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema34.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
+const err25 = {instancePath:instancePath+"/measured/" + i1+"/at",schemaPath:"#/properties/measured/items/properties/at/enum",keyword:"enum",params:{allowedValues: schema37.properties.measured.items.properties.at.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err25];
 }
@@ -19365,7 +21029,7 @@ vErrors.push(err41);
 errors++;
 }
 if(!(((((data13 === "usual") || (data13 === "diagonal")) || (data13 === "width")) || (data13 === "height")) || (data13 === "sameAspect"))){
-const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema34.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
+const err42 = {instancePath:instancePath+"/cropConvention",schemaPath:"#/properties/cropConvention/enum",keyword:"enum",params:{allowedValues: schema37.properties.cropConvention.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err42];
 }
@@ -19386,14 +21050,14 @@ vErrors.push(err43);
 }
 errors++;
 }
-validate136.errors = vErrors;
+validate154.errors = vErrors;
 return errors === 0;
 }
 
-exports.wholeData = validate153;
-const schema35 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"starTests":{"type":"array","title":"Star tests","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}}}}}};
+exports.wholeData = validate174;
+const schema38 = {"$id":"wholeData","title":"Data of Jauge","type":"object","additionalProperties":false,"required":["format","formatVersion","rows"],"properties":{"format":{"type":"string","title":"Format","const":"jauge"},"formatVersion":{"type":"integer","title":"Version of the format","const":1},"exportedAt":{"type":"string","title":"Exported at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"existing":{"type":"string","title":"What to do with rows that exist already","enum":["keep","replace"]},"rows":{"type":"object","title":"Rows","additionalProperties":false,"properties":{"bodies":{"type":"array","title":"Bodies","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"optics":{"type":"array","title":"Optics","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"adapters":{"type":"array","title":"Adapters","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"setups":{"type":"array","title":"Set-ups","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"subjects":{"type":"array","title":"Subjects","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"outputs":{"type":"array","title":"Outputs","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"readings":{"type":"array","title":"Kept readings","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"ratios":{"type":"array","title":"Measured ratios","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}},"starTests":{"type":"array","title":"Star tests","items":{"type":"object","title":"Row","additionalProperties":false,"required":["id","data"],"properties":{"id":{"type":"string","title":"Id","pattern":"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},"version":{"type":"integer","title":"Version","minimum":1,"maximum":9007199254740991},"createdAt":{"type":"string","title":"Made at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"updatedAt":{"type":"string","title":"Changed at","pattern":"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},"data":{"type":"object","title":"Data"}}}}}}}};
 
-function validate153(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
+function validate174(data, {instancePath="", parentData, parentDataProperty, rootData=data}={}){
 /*# sourceURL="wholeData" */;
 let vErrors = null;
 let errors = 0;
@@ -19489,7 +21153,7 @@ errors++;
 if(data.exportedAt !== undefined){
 let data2 = data.exportedAt;
 if(typeof data2 === "string"){
-if(!pattern62.test(data2)){
+if(!pattern72.test(data2)){
 const err8 = {instancePath:instancePath+"/exportedAt",schemaPath:"#/properties/exportedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err8];
@@ -19524,7 +21188,7 @@ vErrors.push(err10);
 errors++;
 }
 if(!((data3 === "keep") || (data3 === "replace"))){
-const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema35.properties.existing.enum},message:"must be equal to one of the allowed values"};
+const err11 = {instancePath:instancePath+"/existing",schemaPath:"#/properties/existing/enum",keyword:"enum",params:{allowedValues: schema38.properties.existing.enum},message:"must be equal to one of the allowed values"};
 if(vErrors === null){
 vErrors = [err11];
 }
@@ -19538,7 +21202,7 @@ if(data.rows !== undefined){
 let data4 = data.rows;
 if(data4 && typeof data4 == "object" && !Array.isArray(data4)){
 for(const key1 in data4){
-if(!(func2.call(schema35.properties.rows.properties, key1))){
+if(!(func2.call(schema38.properties.rows.properties, key1))){
 const err12 = {instancePath:instancePath+"/rows",schemaPath:"#/properties/rows/additionalProperties",keyword:"additionalProperties",params:{additionalProperty: key1},message:"must NOT have additional properties"};
 if(vErrors === null){
 vErrors = [err12];
@@ -19591,7 +21255,7 @@ errors++;
 if(data6.id !== undefined){
 let data7 = data6.id;
 if(typeof data7 === "string"){
-if(!pattern55.test(data7)){
+if(!pattern65.test(data7)){
 const err16 = {instancePath:instancePath+"/rows/bodies/" + i0+"/id",schemaPath:"#/properties/rows/properties/bodies/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err16];
@@ -19651,7 +21315,7 @@ errors++;
 if(data6.createdAt !== undefined){
 let data9 = data6.createdAt;
 if(typeof data9 === "string"){
-if(!pattern62.test(data9)){
+if(!pattern72.test(data9)){
 const err21 = {instancePath:instancePath+"/rows/bodies/" + i0+"/createdAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err21];
@@ -19676,7 +21340,7 @@ errors++;
 if(data6.updatedAt !== undefined){
 let data10 = data6.updatedAt;
 if(typeof data10 === "string"){
-if(!pattern62.test(data10)){
+if(!pattern72.test(data10)){
 const err23 = {instancePath:instancePath+"/rows/bodies/" + i0+"/updatedAt",schemaPath:"#/properties/rows/properties/bodies/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err23];
@@ -19777,7 +21441,7 @@ errors++;
 if(data13.id !== undefined){
 let data14 = data13.id;
 if(typeof data14 === "string"){
-if(!pattern55.test(data14)){
+if(!pattern65.test(data14)){
 const err31 = {instancePath:instancePath+"/rows/optics/" + i1+"/id",schemaPath:"#/properties/rows/properties/optics/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err31];
@@ -19837,7 +21501,7 @@ errors++;
 if(data13.createdAt !== undefined){
 let data16 = data13.createdAt;
 if(typeof data16 === "string"){
-if(!pattern62.test(data16)){
+if(!pattern72.test(data16)){
 const err36 = {instancePath:instancePath+"/rows/optics/" + i1+"/createdAt",schemaPath:"#/properties/rows/properties/optics/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err36];
@@ -19862,7 +21526,7 @@ errors++;
 if(data13.updatedAt !== undefined){
 let data17 = data13.updatedAt;
 if(typeof data17 === "string"){
-if(!pattern62.test(data17)){
+if(!pattern72.test(data17)){
 const err38 = {instancePath:instancePath+"/rows/optics/" + i1+"/updatedAt",schemaPath:"#/properties/rows/properties/optics/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err38];
@@ -19963,7 +21627,7 @@ errors++;
 if(data20.id !== undefined){
 let data21 = data20.id;
 if(typeof data21 === "string"){
-if(!pattern55.test(data21)){
+if(!pattern65.test(data21)){
 const err46 = {instancePath:instancePath+"/rows/adapters/" + i2+"/id",schemaPath:"#/properties/rows/properties/adapters/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err46];
@@ -20023,7 +21687,7 @@ errors++;
 if(data20.createdAt !== undefined){
 let data23 = data20.createdAt;
 if(typeof data23 === "string"){
-if(!pattern62.test(data23)){
+if(!pattern72.test(data23)){
 const err51 = {instancePath:instancePath+"/rows/adapters/" + i2+"/createdAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err51];
@@ -20048,7 +21712,7 @@ errors++;
 if(data20.updatedAt !== undefined){
 let data24 = data20.updatedAt;
 if(typeof data24 === "string"){
-if(!pattern62.test(data24)){
+if(!pattern72.test(data24)){
 const err53 = {instancePath:instancePath+"/rows/adapters/" + i2+"/updatedAt",schemaPath:"#/properties/rows/properties/adapters/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err53];
@@ -20149,7 +21813,7 @@ errors++;
 if(data27.id !== undefined){
 let data28 = data27.id;
 if(typeof data28 === "string"){
-if(!pattern55.test(data28)){
+if(!pattern65.test(data28)){
 const err61 = {instancePath:instancePath+"/rows/setups/" + i3+"/id",schemaPath:"#/properties/rows/properties/setups/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err61];
@@ -20209,7 +21873,7 @@ errors++;
 if(data27.createdAt !== undefined){
 let data30 = data27.createdAt;
 if(typeof data30 === "string"){
-if(!pattern62.test(data30)){
+if(!pattern72.test(data30)){
 const err66 = {instancePath:instancePath+"/rows/setups/" + i3+"/createdAt",schemaPath:"#/properties/rows/properties/setups/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err66];
@@ -20234,7 +21898,7 @@ errors++;
 if(data27.updatedAt !== undefined){
 let data31 = data27.updatedAt;
 if(typeof data31 === "string"){
-if(!pattern62.test(data31)){
+if(!pattern72.test(data31)){
 const err68 = {instancePath:instancePath+"/rows/setups/" + i3+"/updatedAt",schemaPath:"#/properties/rows/properties/setups/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err68];
@@ -20335,7 +21999,7 @@ errors++;
 if(data34.id !== undefined){
 let data35 = data34.id;
 if(typeof data35 === "string"){
-if(!pattern55.test(data35)){
+if(!pattern65.test(data35)){
 const err76 = {instancePath:instancePath+"/rows/subjects/" + i4+"/id",schemaPath:"#/properties/rows/properties/subjects/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err76];
@@ -20395,7 +22059,7 @@ errors++;
 if(data34.createdAt !== undefined){
 let data37 = data34.createdAt;
 if(typeof data37 === "string"){
-if(!pattern62.test(data37)){
+if(!pattern72.test(data37)){
 const err81 = {instancePath:instancePath+"/rows/subjects/" + i4+"/createdAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err81];
@@ -20420,7 +22084,7 @@ errors++;
 if(data34.updatedAt !== undefined){
 let data38 = data34.updatedAt;
 if(typeof data38 === "string"){
-if(!pattern62.test(data38)){
+if(!pattern72.test(data38)){
 const err83 = {instancePath:instancePath+"/rows/subjects/" + i4+"/updatedAt",schemaPath:"#/properties/rows/properties/subjects/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err83];
@@ -20521,7 +22185,7 @@ errors++;
 if(data41.id !== undefined){
 let data42 = data41.id;
 if(typeof data42 === "string"){
-if(!pattern55.test(data42)){
+if(!pattern65.test(data42)){
 const err91 = {instancePath:instancePath+"/rows/outputs/" + i5+"/id",schemaPath:"#/properties/rows/properties/outputs/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err91];
@@ -20581,7 +22245,7 @@ errors++;
 if(data41.createdAt !== undefined){
 let data44 = data41.createdAt;
 if(typeof data44 === "string"){
-if(!pattern62.test(data44)){
+if(!pattern72.test(data44)){
 const err96 = {instancePath:instancePath+"/rows/outputs/" + i5+"/createdAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err96];
@@ -20606,7 +22270,7 @@ errors++;
 if(data41.updatedAt !== undefined){
 let data45 = data41.updatedAt;
 if(typeof data45 === "string"){
-if(!pattern62.test(data45)){
+if(!pattern72.test(data45)){
 const err98 = {instancePath:instancePath+"/rows/outputs/" + i5+"/updatedAt",schemaPath:"#/properties/rows/properties/outputs/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err98];
@@ -20707,7 +22371,7 @@ errors++;
 if(data48.id !== undefined){
 let data49 = data48.id;
 if(typeof data49 === "string"){
-if(!pattern55.test(data49)){
+if(!pattern65.test(data49)){
 const err106 = {instancePath:instancePath+"/rows/readings/" + i6+"/id",schemaPath:"#/properties/rows/properties/readings/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err106];
@@ -20767,7 +22431,7 @@ errors++;
 if(data48.createdAt !== undefined){
 let data51 = data48.createdAt;
 if(typeof data51 === "string"){
-if(!pattern62.test(data51)){
+if(!pattern72.test(data51)){
 const err111 = {instancePath:instancePath+"/rows/readings/" + i6+"/createdAt",schemaPath:"#/properties/rows/properties/readings/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err111];
@@ -20792,7 +22456,7 @@ errors++;
 if(data48.updatedAt !== undefined){
 let data52 = data48.updatedAt;
 if(typeof data52 === "string"){
-if(!pattern62.test(data52)){
+if(!pattern72.test(data52)){
 const err113 = {instancePath:instancePath+"/rows/readings/" + i6+"/updatedAt",schemaPath:"#/properties/rows/properties/readings/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err113];
@@ -20893,7 +22557,7 @@ errors++;
 if(data55.id !== undefined){
 let data56 = data55.id;
 if(typeof data56 === "string"){
-if(!pattern55.test(data56)){
+if(!pattern65.test(data56)){
 const err121 = {instancePath:instancePath+"/rows/ratios/" + i7+"/id",schemaPath:"#/properties/rows/properties/ratios/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err121];
@@ -20953,7 +22617,7 @@ errors++;
 if(data55.createdAt !== undefined){
 let data58 = data55.createdAt;
 if(typeof data58 === "string"){
-if(!pattern62.test(data58)){
+if(!pattern72.test(data58)){
 const err126 = {instancePath:instancePath+"/rows/ratios/" + i7+"/createdAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err126];
@@ -20978,7 +22642,7 @@ errors++;
 if(data55.updatedAt !== undefined){
 let data59 = data55.updatedAt;
 if(typeof data59 === "string"){
-if(!pattern62.test(data59)){
+if(!pattern72.test(data59)){
 const err128 = {instancePath:instancePath+"/rows/ratios/" + i7+"/updatedAt",schemaPath:"#/properties/rows/properties/ratios/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err128];
@@ -21079,7 +22743,7 @@ errors++;
 if(data62.id !== undefined){
 let data63 = data62.id;
 if(typeof data63 === "string"){
-if(!pattern55.test(data63)){
+if(!pattern65.test(data63)){
 const err136 = {instancePath:instancePath+"/rows/starTests/" + i8+"/id",schemaPath:"#/properties/rows/properties/starTests/items/properties/id/pattern",keyword:"pattern",params:{pattern: "^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"},message:"must match pattern \""+"^[0-9a-fA-F]{8}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{4}-[0-9a-fA-F]{12}$"+"\""};
 if(vErrors === null){
 vErrors = [err136];
@@ -21139,7 +22803,7 @@ errors++;
 if(data62.createdAt !== undefined){
 let data65 = data62.createdAt;
 if(typeof data65 === "string"){
-if(!pattern62.test(data65)){
+if(!pattern72.test(data65)){
 const err141 = {instancePath:instancePath+"/rows/starTests/" + i8+"/createdAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/createdAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err141];
@@ -21164,7 +22828,7 @@ errors++;
 if(data62.updatedAt !== undefined){
 let data66 = data62.updatedAt;
 if(typeof data66 === "string"){
-if(!pattern62.test(data66)){
+if(!pattern72.test(data66)){
 const err143 = {instancePath:instancePath+"/rows/starTests/" + i8+"/updatedAt",schemaPath:"#/properties/rows/properties/starTests/items/properties/updatedAt/pattern",keyword:"pattern",params:{pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"},message:"must match pattern \""+"^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$"+"\""};
 if(vErrors === null){
 vErrors = [err143];
@@ -21246,7 +22910,7 @@ vErrors.push(err149);
 }
 errors++;
 }
-validate153.errors = vErrors;
+validate174.errors = vErrors;
 return errors === 0;
 }
 

@@ -26,6 +26,28 @@ export const converterSchema = {
   properties: { kind: kind('converter'), ...common, factor: between('Factor', 1.01, 10), autofocus },
 } as const;
 
+const detailClass = {
+  type: 'string',
+  title: 'How well it draws',
+  enum: ['excellent', 'good', 'fair', 'weak'],
+} as const;
+
+export const innerConverterSchema = {
+  $id: 'innerConverter',
+  title: 'Built-in converter',
+  type: 'object',
+  additionalProperties: false,
+  required: ['kind', 'name', 'factor', 'detailClass'],
+  properties: {
+    kind: kind('innerConverter'),
+    ...common,
+    factor: between('Factor', 1.01, 10),
+    detailClass,
+    builtInto: text('Lens it is built into'),
+    switchedIn: { type: 'boolean', title: 'Switched in' },
+  },
+} as const;
+
 export const reducerSchema = {
   $id: 'reducer',
   title: 'Focal reducer',
@@ -66,6 +88,21 @@ export const tubesSchema = {
   },
 } as const;
 
+export const bellowsSchema = {
+  $id: 'bellows',
+  title: 'Bellows',
+  type: 'object',
+  additionalProperties: false,
+  required: ['kind', 'name', 'shortestMm', 'longestMm'],
+  properties: {
+    kind: kind('bellows'),
+    ...common,
+    shortestMm: between('Shortest extension in mm', 0.5, 1000),
+    longestMm: between('Longest extension in mm', 0.5, 2000),
+    extensionMm: between('Extension set in mm', 0.5, 2000),
+  },
+} as const;
+
 export const closeUpSchema = {
   $id: 'closeUp',
   title: 'Close-up lens',
@@ -73,6 +110,20 @@ export const closeUpSchema = {
   additionalProperties: false,
   required: ['kind', 'name', 'dioptres'],
   properties: { kind: kind('closeUp'), ...common, dioptres: between('Dioptres', 0.1, 50) },
+} as const;
+
+export const filterSchema = {
+  $id: 'filter',
+  title: 'Filter',
+  type: 'object',
+  additionalProperties: false,
+  required: ['kind', 'name', 'stops'],
+  properties: {
+    kind: kind('filter'),
+    ...common,
+    stops: between('Stops it takes', 0, 25),
+    solar: { type: 'boolean', title: 'Certified solar filter' },
+  },
 } as const;
 
 export const reversingSchema = {
@@ -133,10 +184,13 @@ export const mountAdapterSchema = {
 
 export const ADAPTER_KIND_SCHEMAS = {
   converter: converterSchema,
+  innerConverter: innerConverterSchema,
   reducer: reducerSchema,
   barlow: barlowSchema,
   tubes: tubesSchema,
+  bellows: bellowsSchema,
   closeUp: closeUpSchema,
+  filter: filterSchema,
   reversing: reversingSchema,
   coupling: couplingSchema,
   tubeLens: tubeLensSchema,
@@ -153,10 +207,13 @@ export const adapterSchema = {
   discriminator: { propertyName: 'kind' },
   oneOf: [
     { $ref: 'converter' },
+    { $ref: 'innerConverter' },
     { $ref: 'reducer' },
     { $ref: 'barlow' },
     { $ref: 'tubes' },
+    { $ref: 'bellows' },
     { $ref: 'closeUp' },
+    { $ref: 'filter' },
     { $ref: 'reversing' },
     { $ref: 'coupling' },
     { $ref: 'tubeLens' },
@@ -167,10 +224,13 @@ export const adapterSchema = {
 
 export type Adapter =
   | FromSchema<typeof converterSchema>
+  | FromSchema<typeof innerConverterSchema>
   | FromSchema<typeof reducerSchema>
   | FromSchema<typeof barlowSchema>
   | FromSchema<typeof tubesSchema>
+  | FromSchema<typeof bellowsSchema>
   | FromSchema<typeof closeUpSchema>
+  | FromSchema<typeof filterSchema>
   | FromSchema<typeof reversingSchema>
   | FromSchema<typeof couplingSchema>
   | FromSchema<typeof tubeLensSchema>

@@ -22,6 +22,8 @@ export const chainOfIds = {
         items: between('Length of a tube in mm', 0.5, 1000),
       },
       magnificationSet: between('Magnification set', 1, 500),
+      extensionMm: between('Extension set in mm', 0.5, 2000),
+      switchedIn: { type: 'boolean', title: 'Switched in' },
     },
   },
 } as const;

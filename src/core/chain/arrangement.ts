@@ -1,32 +1,27 @@
+import { fail, ok, type Problem, type Result } from '../quantity/result';
+import type { Kind } from './kind';
+import { KINDS } from './kinds';
 import {
   isCameraLens,
-  isFactor,
-  isOptic,
-  tubesNotInSet,
+  type AdapterPart,
   type AfocalSpec,
-  type BarlowSpec,
+  type CameraLens,
   type CloseUpSpec,
-  type ConverterSpec,
-  type MountAdapterSpec,
+  type FilterSpec,
   type ObjectiveSpec,
   type Part,
-  type ReducerSpec,
-  type ReversingSpec,
+  type PartOf,
   type ScopeSpec,
-  type TubesSpec,
-  type LensSpec,
-  type BuiltInSpec,
   type TelescopeSpec,
   type TubeLensSpec,
 } from './parts';
-import { fail, ok, type Problem, type Result } from '../quantity/result';
 
 /** What forms the picture on the sensor. A finite objective does it by itself. */
-export type MainOptic = LensSpec | BuiltInSpec | TelescopeSpec | TubeLensSpec | ObjectiveSpec;
+export type MainOptic = CameraLens | TelescopeSpec | TubeLensSpec | ObjectiveSpec;
 /** What stands in front of it, from the subject inwards. */
-export type FrontPart = CloseUpSpec | ScopeSpec | ObjectiveSpec | { kind: 'coupled'; lens: LensSpec | BuiltInSpec };
+export type FrontPart = CloseUpSpec | FilterSpec | ScopeSpec | ObjectiveSpec | { kind: 'coupled'; lens: CameraLens };
 /** What stands between it and the sensor, from the main optic outwards. */
-export type BackPart = ConverterSpec | ReducerSpec | BarlowSpec | TubesSpec | ReversingSpec | MountAdapterSpec;
+export type BackPart = Exclude<AdapterPart, CloseUpSpec | FilterSpec | TubeLensSpec | AfocalSpec | PartOf<'coupling'>>;
 
 /** A chain understood: which part does what. */
 export interface Arrangement {
@@ -40,20 +35,23 @@ export interface Arrangement {
   afocal?: AfocalSpec;
 }
 
-const isMain = (part: Part): part is MainOptic =>
-  isCameraLens(part) || part.kind === 'telescope' || part.kind === 'tubeLens';
+const placeOf = (part: Part) => KINDS[part.kind].place;
+const isMain = (part: Part): part is MainOptic => placeOf(part) === 'main';
+const isBack = (part: Part): part is BackPart => placeOf(part) === 'back';
+const isObjective = (part: Part): part is ObjectiveSpec => part.kind === 'objective';
 
-function findMain(chain: Part[]): number {
+/** Where in a chain the optic stands that forms the picture; −1 where none does. */
+export function findMain(chain: readonly Part[]): number {
   const mains = chain.flatMap((part, i) => (isMain(part) ? [i] : []));
-  const coupling = chain.findIndex((part) => part.kind === 'coupling');
+  const coupling = chain.findIndex((part) => placeOf(part) === 'joint');
   const scope = chain.findIndex((part) => part.kind === 'scope');
   if (coupling >= 0) return mains.find((i) => i > coupling) ?? -1;
   if (scope >= 0) return mains.find((i) => i > scope && isCameraLens(chain[i]!)) ?? -1;
   if (mains.length) return mains[0]!;
-  return chain.findIndex((part) => part.kind === 'objective' && part.correction === 'finite');
+  return chain.findIndex((part) => isObjective(part) && part.correction === 'finite');
 }
 
-function noMain(chain: Part[]): Result<never> {
+function noMain(chain: readonly Part[]): Result<never> {
   if (chain.some((part) => part.kind === 'scope'))
     return fail(
       'chain.scopeAlone',
@@ -66,7 +64,7 @@ function noMain(chain: Part[]): Result<never> {
       'The coupling ring needs a second lens behind it. Add the lens that sits on the body.',
       'chain',
     );
-  if (chain.some((part) => part.kind === 'objective'))
+  if (chain.some(isObjective))
     return fail(
       'chain.noTubeLens',
       'An infinity objective needs a lens behind it. Add a tube lens or a photographic lens.',
@@ -84,59 +82,34 @@ const wrongSide = (part: Part, behind: boolean): Result<never> =>
     'chain',
   );
 
+const twoLenses = (): Result<never> =>
+  fail(
+    'chain.twoLenses',
+    'This set-up has two lenses. Keep one of them, or put a coupling ring between them.',
+    'chain',
+  );
+
 /** Data of a part that cannot be: a zoom with its ends swapped, tubes that are not in the set. */
-function unreadablePart(part: Part): Problem | null {
-  if (isCameraLens(part) && part.focalTeleMm < part.focalWideMm) {
-    return {
-      code: 'focal.swapped',
-      message: `${part.name} has its longest focal length below its shortest. Swap the two in the kit.`,
-      field: 'chain',
-    };
-  }
-  const missing = part.kind === 'tubes' && part.usedMm ? tubesNotInSet(part.usedMm, part.lengthsMm) : [];
-  if (missing.length)
-    return {
-      code: 'tubes.notInSet',
-      message: `${part.name} has no tube of ${missing.join(' or ')} mm. Choose among those of the set.`,
-      field: 'chain',
-    };
-  return null;
+function faultOf(part: Part): Problem | null {
+  const kind = KINDS[part.kind] as unknown as Kind<Part>;
+  return kind.fault?.(part) ?? null;
 }
 
-/**
- * Finds out what each part of a chain does. The order counts: parts are listed from the subject to the sensor.
- *
- * Understood are: a lens or telescope with close-up lenses in front and converters, reducers, Barlows, tubes and mount
- * adapters behind; a reversed lens; two lenses coupled front to front; a scope with a camera lens behind its eyepiece;
- * an objective with a tube lens or tubes.
- *
- * @returns the arrangement, or the problem that keeps the chain from forming a picture
- */
-export function arrange(chain: Part[]): Result<Arrangement> {
-  const unreadable = chain.map(unreadablePart).find((problem) => problem !== null);
-  if (unreadable) return { ok: false, problem: unreadable };
-  const mainIndex = findMain(chain);
-  const main = chain[mainIndex] as MainOptic | undefined;
-  if (!main) return noMain(chain);
-  const front: FrontPart[] = [];
-  let scope: ScopeSpec | undefined;
-  let afocal: AfocalSpec | undefined;
+type Front = Pick<Arrangement, 'front' | 'scope' | 'afocal'>;
+
+/** What stands in front of the main optic. */
+function frontOf(chain: readonly Part[], mainIndex: number): Result<Front> {
+  const found: Front = { front: [] };
   for (let i = 0; i < mainIndex; i++) {
     const part = chain[i]!;
-    if (part.kind === 'closeUp' || part.kind === 'objective') front.push(part);
-    else if (part.kind === 'scope') {
-      if (scope) return fail('chain.twoLenses', 'This set-up has two scopes. Keep one of them.', 'chain');
-      scope = part;
-      front.push(part);
-    } else if (part.kind === 'afocal') afocal = part;
+    if (part.kind === 'scope') {
+      if (found.scope) return fail('chain.twoLenses', 'This set-up has two scopes. Keep one of them.', 'chain');
+      found.scope = part;
+      found.front.push(part);
+    } else if (part.kind === 'afocal') found.afocal = part;
     else if (isCameraLens(part)) {
-      if (chain[i + 1]?.kind !== 'coupling')
-        return fail(
-          'chain.twoLenses',
-          'This set-up has two lenses. Keep one of them, or put a coupling ring between them.',
-          'chain',
-        );
-      front.push({ kind: 'coupled', lens: part });
+      if (chain[i + 1]?.kind !== 'coupling') return twoLenses();
+      found.front.push({ kind: 'coupled', lens: part });
     } else if (part.kind === 'coupling') {
       if (i === 0 || !isCameraLens(chain[i - 1]!))
         return fail(
@@ -144,27 +117,48 @@ export function arrange(chain: Part[]): Result<Arrangement> {
           'The coupling ring needs a lens on both sides. Add the one towards the subject.',
           'chain',
         );
-    } else return wrongSide(part, false);
+    } else if (placeOf(part) === 'front') found.front.push(part as CloseUpSpec | FilterSpec | ObjectiveSpec);
+    else return wrongSide(part, false);
   }
+  return ok(found);
+}
+
+/** What stands behind it. */
+function backOf(chain: readonly Part[], mainIndex: number): Result<BackPart[]> {
   const back: BackPart[] = [];
-  for (let i = mainIndex + 1; i < chain.length; i++) {
-    const part = chain[i]!;
-    if (isFactor(part) || part.kind === 'tubes' || part.kind === 'reversing' || part.kind === 'mountAdapter')
-      back.push(part);
-    else if (isOptic(part) || part.kind === 'tubeLens')
-      return fail(
-        'chain.twoLenses',
-        'This set-up has two lenses. Keep one of them, or put a coupling ring between them.',
-        'chain',
-      );
+  for (const part of chain.slice(mainIndex + 1)) {
+    if (isBack(part)) back.push(part);
+    else if (KINDS[part.kind].shelf === 'optic' || isMain(part)) return twoLenses();
     else return wrongSide(part, true);
   }
-  const reversed = back.some((part) => part.kind === 'reversing');
+  return ok(back);
+}
+
+/**
+ * Finds out what each part of a chain does. The order counts: parts are listed from the subject to the sensor.
+ *
+ * Understood are: a lens or telescope with close-up lenses and filters in front and converters, reducers, Barlows, tubes,
+ * bellows and mount adapters behind; a reversed lens; two lenses coupled front to front; a scope with a camera lens behind
+ * its eyepiece; an objective with a tube lens or tubes.
+ *
+ * @returns the arrangement, or the problem that keeps the chain from forming a picture
+ */
+export function arrange(chain: readonly Part[]): Result<Arrangement> {
+  const problem = chain.map(faultOf).find((each) => each !== null);
+  if (problem) return { ok: false, problem };
+  const mainIndex = findMain(chain);
+  const main = chain[mainIndex] as MainOptic | undefined;
+  if (!main) return noMain(chain);
+  const front = frontOf(chain, mainIndex);
+  if (!front.ok) return front;
+  const back = backOf(chain, mainIndex);
+  if (!back.ok) return back;
+  const reversed = back.value.some((part) => part.kind === 'reversing');
   if (reversed && !isCameraLens(main))
     return fail(
       'chain.reversing',
       'A reversing ring turns a photographic lens round. Take it out, or use such a lens.',
       'chain',
     );
-  return ok({ front, main, mainIndex, back, reversed, ...(scope ? { scope } : {}), ...(afocal ? { afocal } : {}) });
+  return ok({ ...front.value, main, mainIndex, back: back.value, reversed });
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import type { AdapterPart, BodySpec, LensSpec, OpticPart, Part } from './parts';
+import type { AdapterPart, LensSpec, OpticPart, Part } from './parts';
+import type { BodySpec } from '../kit/body';
 import { readFar } from '../far/readFar';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { settingForDistance } from './chainFocus';

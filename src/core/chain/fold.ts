@@ -1,11 +1,13 @@
-import { CLASS_LENS50_LP_PER_MM } from './lens50';
-import { isFactor, tubesLengthMm, type BodySpec, type LensSpec, type Part } from './parts';
-import { imageCircleAt } from '../optics/coverage';
-import type { Arrangement, FrontPart } from './arrangement';
+import { root } from '../quantity/root';
+import { type Arrangement, type FrontPart } from './arrangement';
+import { lens50Of, type MainLens } from './asLens';
+import type { Kind, Light } from './kind';
+import { KINDS } from './kinds';
+import { USUAL_TUBE_LENGTH_MM } from './kinds/objective';
+import { imageCircleAt } from './imageCircle';
+import { focalAtRatio, gapOf, zoomFocus, type LensFocus } from './lensFocus';
 import type { MeasuredRatio } from './measuredRatio';
 import { misfits } from './mountPath';
-import { USUAL_TUBE_FOCAL_MM, USUAL_TUBE_LENGTH_MM, lens50Of, type MainLens } from './mainLens';
-import { focalAtRatio, gapOf, zoomFocus, type LensFocus } from './lensFocus';
 import {
   actOfExtension,
   actOfFactor,
@@ -19,11 +21,13 @@ import {
   type OpticState,
   type Setting,
 } from './opticState';
-import { root } from '../quantity/root';
+import type { BodySide, LensSpec, Part } from './parts';
 import { imageCircleBetween } from './zoomRange';
 
 /** What the chain had become when a part was added to it. */
 export interface Stage {
+  /** The part itself; a coupled lens by itself. */
+  part: Part;
   name: string;
   kind: Part['kind'];
   state: OpticState;
@@ -43,6 +47,8 @@ export interface FoldedOptics {
   unknownRatio?: string;
   /** What stops the light on the subject's side, where an objective or a coupled lens does. */
   numericalAperture?: number;
+  /** Light swallowed by filters, stops. */
+  shadeStops: number;
   /** Ratios the photographer measured; they have replaced the estimates in `state`. */
   measured?: MeasuredRatio[];
   /** Extension because flange distances do not add up, mm; positive: too far from the sensor. */
@@ -65,6 +71,21 @@ export interface FoldedOptics {
 /** Where the principal planes of a reversed lens are is a guess: a quarter either way. */
 const REVERSED_UNCERTAINTY = 0.25;
 const FLANGE_TOLERANCE_MM = 0.15;
+
+/** What a part does to the light. */
+export const lightOf = (part: Part): Light => (KINDS[part.kind] as unknown as Kind<Part>).through(part);
+
+/** What stands in front does to the light; a coupled lens acts as a close-up lens of its own focal length. */
+export function lightInFront(part: FrontPart): Light {
+  if (part.kind !== 'coupled') return lightOf(part);
+  const { lens } = part;
+  return {
+    does: 'power',
+    dioptres: 1000 / lens.focalTeleMm,
+    own50LpPerMm: lens50Of(lens),
+    numericalAperture: 1 / (2 * lens.fNumberTele),
+  };
+}
 
 function startOf(lens: MainLens, focus: LensFocus, markedFNumber: number, from: number): OpticState {
   const markedFocalMm = focus.focalMm;
@@ -89,30 +110,42 @@ function startOf(lens: MainLens, focus: LensFocus, markedFNumber: number, from: 
   };
 }
 
-/** What acts on a setting, in the order of the fold: too much or too little flange, what is in front, what is behind. */
-function actsOf({ front, back }: Arrangement, flangeErrorMm: number): Act[] {
-  return [
-    ...(flangeErrorMm === 0 ? [] : [actOfExtension(flangeErrorMm)]),
-    ...[...front].reverse().flatMap((part): Act[] => {
-      switch (part.kind) {
-        case 'closeUp':
-          return [actOfFrontLens(part.dioptres)];
-        case 'objective':
-          return [actOfFrontLens(powerOfObjective(part))];
-        case 'coupled':
-          return [actOfFrontLens(1000 / part.lens.focalTeleMm)];
-        case 'scope':
-          return [];
-      }
-    }),
-    ...back.flatMap((part): Act[] =>
-      isFactor(part) ? [actOfFactor(part.factor)] : part.kind === 'tubes' ? [actOfExtension(tubesLengthMm(part))] : [],
-    ),
-  ];
+/** How a light acts on one setting of the lens's focus; not at all where it only changes what the fold began with. */
+function actsOf(light: Light): Act[] {
+  switch (light.does) {
+    case 'factor':
+      return [actOfFactor(light.factor)];
+    case 'extension':
+      return [actOfExtension(light.mm)];
+    case 'power':
+      return [actOfFrontLens(light.dioptres)];
+    case 'afocal':
+    case 'turn':
+    case 'flange':
+    case 'shade':
+    case 'nothing':
+      return [];
+  }
 }
 
-const powerOfObjective = (part: Extract<FrontPart, { kind: 'objective' }>): number =>
-  (1000 * part.magnification) / (part.designTubeFocalMm ?? USUAL_TUBE_FOCAL_MM);
+/** How a light acts on everything a chain has become. */
+function through(state: OpticState, light: Light): OpticState {
+  switch (light.does) {
+    case 'factor':
+      return throughFactor(state, light.factor, light.own50LpPerMm);
+    case 'extension':
+      return throughExtension(state, light.mm);
+    case 'power':
+      return throughFrontLens(state, light.dioptres, light.own50LpPerMm);
+    case 'afocal':
+      return throughAfocal(state, light.magnification, light.objectiveMm, light.own50LpPerMm, light.apparentFieldDeg);
+    case 'turn':
+    case 'flange':
+    case 'shade':
+    case 'nothing':
+      return state;
+  }
+}
 
 /** The whole chain as a function of the lens's own ratio. */
 function focusing(focus: LensFocus, acts: Act[]): FoldedOptics['settingAt'] {
@@ -152,7 +185,7 @@ function stoppedBy(state: OpticState, numericalAperture: number): OpticState {
 function reversed(
   state: OpticState,
   lens: LensSpec,
-  body: BodySpec,
+  body: BodySide,
   ringMm: number,
 ): { state: OpticState; unknown?: string } {
   const f = state.far.focalMm;
@@ -169,7 +202,11 @@ function reversed(
   return { state: { ...turned, circleMm: imageCircleAt(state.circleMm, Math.max(0, setting.ratio)) } };
 }
 
-function objectiveAlone(arrangement: Arrangement, state: OpticState, body: BodySpec): OpticState {
+/** Extension that tubes and bellows add, mm. */
+const extensionOf = ({ back }: Arrangement): number =>
+  back.map(lightOf).reduce((sum, light) => sum + (light.does === 'extension' ? light.mm : 0), 0);
+
+function objectiveAlone(arrangement: Arrangement, state: OpticState, body: BodySide): OpticState {
   const { main } = arrangement;
   if (main.kind !== 'objective') return state;
   const focalMm = state.far.focalMm;
@@ -177,14 +214,13 @@ function objectiveAlone(arrangement: Arrangement, state: OpticState, body: BodyS
   const made: OpticState = { ...state, far: setting, near: setting };
   // Off its tube length the magnification goes with the extension; with the flange unknown, the length is taken as right.
   const off =
-    body.flangeMm === undefined ? -tubesOf(arrangement) : body.flangeMm - (main.tubeLengthMm ?? USUAL_TUBE_LENGTH_MM);
+    body.flangeMm === undefined
+      ? -extensionOf(arrangement)
+      : body.flangeMm - (main.tubeLengthMm ?? USUAL_TUBE_LENGTH_MM);
   return throughExtension(made, off);
 }
 
-const tubesOf = ({ back }: Arrangement): number =>
-  back.reduce((sum, part) => sum + (part.kind === 'tubes' ? tubesLengthMm(part) : 0), 0);
-
-function flangeError({ main, back }: Arrangement, body: BodySpec): number {
+function flangeError({ main, back }: Arrangement, body: BodySide): number {
   // What does not mount stands at no distance at all.
   if (
     main.kind !== 'lens' ||
@@ -193,21 +229,70 @@ function flangeError({ main, back }: Arrangement, body: BodySpec): number {
     misfits(body, [main, ...back]).length
   )
     return 0;
-  const adapters = back.filter((part) => part.kind === 'mountAdapter');
-  const error = body.flangeMm + adapters.reduce((sum, part) => sum + part.addsMm, 0) - main.flangeMm;
+  const adaptersMm = back.map(lightOf).reduce((sum, light) => sum + (light.does === 'flange' ? light.mm : 0), 0);
+  const error = body.flangeMm + adaptersMm - main.flangeMm;
   return Math.abs(error) > FLANGE_TOLERANCE_MM ? error : 0;
 }
 
+/** A lens turned round by a ring behind it, and what is missing to know how it then draws. */
+function turned(arrangement: Arrangement, state: OpticState, body: BodySide): { state: OpticState; unknown?: string } {
+  const { main, back } = arrangement;
+  const ring = back.map(lightOf).find((light) => light.does === 'turn');
+  if (ring?.does !== 'turn') return { state };
+  return main.kind === 'lens'
+    ? reversed(state, main, body, ring.ringMm)
+    : { state, unknown: 'how a built-in lens could be turned round' };
+}
+
+interface Walked {
+  state: OpticState;
+  stages: Stage[];
+  aperture: number | undefined;
+}
+
+/** From the lens outwards through what stands in front: what is in contact with it acts first. */
+function walkFront({ front }: Arrangement, start: OpticState): Walked {
+  const walked: Walked = { state: start, stages: [], aperture: undefined };
+  for (const each of [...front].reverse()) {
+    const light = lightInFront(each);
+    const part = each.kind === 'coupled' ? each.lens : each;
+    walked.state = through(walked.state, light);
+    const aperture = light.does === 'power' ? light.numericalAperture : undefined;
+    walked.aperture = aperture ?? walked.aperture;
+    const state = aperture === undefined ? walked.state : stoppedBy(walked.state, aperture);
+    walked.stages.push({ part, name: part.name, kind: part.kind, state });
+  }
+  return walked;
+}
+
+/** From the main optic towards the sensor. */
+function walkBack({ back }: Arrangement, start: OpticState): Pick<Walked, 'state' | 'stages'> {
+  let state = start;
+  const stages = back.map((part): Stage => {
+    state = through(state, lightOf(part));
+    return { part, name: part.name, kind: part.kind, state };
+  });
+  return { state, stages };
+}
+
+/** Light swallowed by what stands in the chain, stops. */
+const shadeOf = ({ front, back }: Arrangement): number =>
+  [...front.map(lightInFront), ...back.map(lightOf)].reduce(
+    (sum, light) => sum + (light.does === 'shade' ? light.stops : 0),
+    0,
+  );
+
 /**
- * Folds an arrangement into numbers, part by part from the main optic outwards.
+ * Folds an arrangement into numbers, part by part from the main optic outwards. Distance does not enter: it is asked of
+ * `settingAt` afterwards.
  *
  * @param markedFocalMm the main optic's focal length as set
  * @param markedFNumber its widest f-number there
  */
-export function foldOptics(
+export function fold(
   arrangement: Arrangement,
   lens: MainLens,
-  body: BodySpec,
+  body: BodySide,
   markedFocalMm: number,
   markedFNumber: number,
 ): FoldedOptics {
@@ -219,76 +304,38 @@ export function foldOptics(
     lens.closestFocusM === undefined ? undefined : lens.closestFocusM * 1000,
     lens.closestRatio,
   );
-  const turned = focusing(lensFocus, actsOf(arrangement, flangeErrorMm));
-  const { lensFrom, neverFocuses } = startOfFocus(turned, lensFocus);
-  let state = objectiveAlone(arrangement, startOf(lens, lensFocus, markedFNumber, lensFrom), body);
-  const stages: Stage[] = [{ name: main.name, kind: main.kind, state }];
-  let unknownRatio: string | undefined;
-  if (flangeErrorMm !== 0) state = throughExtension(state, flangeErrorMm);
-
-  const ring = back.find((part) => part.kind === 'reversing');
-  if (ring && main.kind === 'lens') {
-    const round = reversed(state, main, body, ring.lengthMm ?? 0);
-    state = round.state;
-    unknownRatio = round.unknown;
-  } else if (ring) unknownRatio = 'how a built-in lens could be turned round';
-
-  // From the lens outwards: what is in contact with it acts first.
-  let aperture: number | undefined;
-  for (const part of [...front].reverse()) {
-    switch (part.kind) {
-      case 'closeUp':
-        state = throughFrontLens(state, part.dioptres, part.lens50LpPerMm);
-        stages.push({ name: part.name, kind: 'closeUp', state });
-        break;
-      case 'scope': {
-        const own = part.lens50LpPerMm ?? CLASS_LENS50_LP_PER_MM[part.detailClass];
-        state = throughAfocal(
-          state,
-          part.magnificationSet ?? part.magnificationLow,
-          part.objectiveMm,
-          own,
-          part.apparentFieldDeg,
-        );
-        stages.push({ name: part.name, kind: 'scope', state });
-        break;
-      }
-      case 'objective':
-        state = throughFrontLens(state, powerOfObjective(part), part.lens50LpPerMm);
-        aperture = part.numericalAperture;
-        stages.push({ name: part.name, kind: 'objective', state: stoppedBy(state, aperture) });
-        break;
-      case 'coupled':
-        state = throughFrontLens(state, 1000 / part.lens.focalTeleMm, lens50Of(part.lens));
-        aperture = 1 / (2 * part.lens.fNumberTele);
-        stages.push({ name: part.lens.name, kind: part.lens.kind, state: stoppedBy(state, aperture) });
-        break;
-    }
-  }
-  for (const part of back) {
-    if (isFactor(part)) state = throughFactor(state, part.factor, part.lens50LpPerMm);
-    else if (part.kind === 'tubes') state = throughExtension(state, tubesLengthMm(part));
-    stages.push({ name: part.name, kind: part.kind, state });
-  }
-  if (main.kind === 'objective') aperture = main.numericalAperture;
-  if (aperture !== undefined) state = stoppedBy(state, aperture);
+  // In the order of the fold: too much or too little flange, what is in front, what is behind.
+  const acts = [
+    ...(flangeErrorMm === 0 ? [] : [actOfExtension(flangeErrorMm)]),
+    ...[...front].reverse().flatMap((part) => actsOf(lightInFront(part))),
+    ...back.flatMap((part) => actsOf(lightOf(part))),
+  ];
+  const settingAt = focusing(lensFocus, acts);
+  const { lensFrom, neverFocuses } = startOfFocus(settingAt, lensFocus);
+  const bare = objectiveAlone(arrangement, startOf(lens, lensFocus, markedFNumber, lensFrom), body);
+  const set = flangeErrorMm === 0 ? bare : throughExtension(bare, flangeErrorMm);
+  const round = turned(arrangement, set, body);
+  const inFront = walkFront(arrangement, round.state);
+  const behind = walkBack(arrangement, inFront.state);
+  const aperture = main.kind === 'objective' ? main.numericalAperture : inFront.aperture;
+  const state = aperture === undefined ? behind.state : stoppedBy(behind.state, aperture);
   const fixedRatio = arrangement.reversed || main.kind === 'objective';
-  const plain =
-    state.far.ratio === 0 && lensFrom === 0 && flangeErrorMm === 0 && !front.length && !arrangement.reversed;
+  const bends = front.some((part) => lightInFront(part).does !== 'shade');
   const only = fixedRatio || arrangement.scope ? state.far : undefined;
   return {
     state,
-    stages,
-    plain,
+    stages: [{ part: main, name: main.name, kind: main.kind, state: bare }, ...inFront.stages, ...behind.stages],
+    plain: state.far.ratio === 0 && lensFrom === 0 && flangeErrorMm === 0 && !bends && !arrangement.reversed,
     fixedRatio,
     lensFocus,
     lensFrom: only ? 0 : lensFrom,
     ...(only ? { lensTo: 0 } : lensFocus.closest ? { lensTo: lensFocus.closest.ratio } : {}),
-    settingAt: only ? () => only : turned,
+    settingAt: only ? () => only : settingAt,
     neverFocuses: !only && neverFocuses,
     ratioUncertainty: arrangement.reversed ? REVERSED_UNCERTAINTY : 0,
+    shadeStops: shadeOf(arrangement),
     ...(aperture === undefined ? {} : { numericalAperture: aperture }),
-    ...(unknownRatio === undefined ? {} : { unknownRatio }),
+    ...(round.unknown === undefined ? {} : { unknownRatio: round.unknown }),
     flangeErrorMm,
   };
 }

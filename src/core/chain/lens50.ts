@@ -1,13 +1,11 @@
-import type { AntiAliasFilter, DetailClass } from './parts';
+/** How well a lens draws, when its 50 % frequency is not known. */
+export type DetailClass = 'excellent' | 'good' | 'fair' | 'weak';
 
 /** 50 % frequencies in lp/mm assumed when only the class of a lens is known. */
 export const CLASS_LENS50_LP_PER_MM: Record<DetailClass, number> = { excellent: 100, good: 70, fair: 50, weak: 30 };
 
 /** A class spans about half of the step to its neighbours: ±20 %. */
 export const CLASS_UNCERTAINTY = 0.2;
-
-/** Displacement of the anti-aliasing filter in pixels. */
-export const ANTI_ALIAS_PX: Record<AntiAliasFilter, number> = { none: 0, weak: 0.4, standard: 0.65 };
 
 /**
  * 50 % frequency of a lens behind a converter: the picture is spread by t, so the lens's own frequency falls to ν/t,

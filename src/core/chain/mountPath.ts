@@ -1,5 +1,7 @@
+import type { Kind } from './kind';
+import { KINDS } from './kinds';
 import { sameMount } from './mounts';
-import { isCameraLens, type BodySpec, type MountAdapterSpec, type Part } from './parts';
+import type { BodySide, MountAdapterSpec, Part } from './parts';
 
 /** Two neighbours that do not fit each other. */
 export interface Misfit {
@@ -13,35 +15,29 @@ export interface Misfit {
   builtIn: boolean;
 }
 
-/** The mount a part shows to the body's side, and the one it offers to the subject's side. */
-function facesOf(part: Part): { rear: string | undefined; front: string | undefined } {
-  switch (part.kind) {
-    case 'mountAdapter':
-      return { rear: part.mount, front: part.lensMount };
-    case 'reducer':
-      return { rear: part.mount, front: part.lensMount ?? part.mount };
-    default:
-      return { rear: part.mount, front: part.mount };
-  }
-}
+const kindOf = (part: Part) => KINDS[part.kind] as unknown as Kind<Part>;
+
+/** What stands before this, towards the subject, is the lens's own affair: it forms the picture, or turns what does round. */
+const endsThePath = (part: Part): boolean =>
+  kindOf(part).place === 'main' || kindOf(part).through(part).does === 'turn';
 
 /**
  * Walks from the body to the main lens and compares mounts. What is not entered is not held against anybody.
  * In front of the main lens and behind a reversing ring there are threads, not mounts.
  */
-export function misfits(body: BodySpec, chain: Part[]): Misfit[] {
+export function misfits(body: BodySide, chain: readonly Part[]): Misfit[] {
   const found: Misfit[] = [];
   let onto = body.name;
   let needs = body.mount;
   for (const part of [...chain].reverse()) {
-    if (part.kind === 'closeUp' || part.kind === 'coupling' || part.kind === 'objective') break;
-    const { rear, front } = facesOf(part);
-    if (rear !== undefined && needs !== undefined && !sameMount(rear, needs)) {
-      found.push({ name: part.name, has: rear, onto, needs, builtIn: part.kind === 'builtIn' });
+    const faces = kindOf(part).faces(part);
+    if (faces === 'thread') break;
+    if (faces.rear !== undefined && needs !== undefined && !sameMount(faces.rear, needs)) {
+      found.push({ name: part.name, has: faces.rear, onto, needs, builtIn: part.kind === 'builtIn' });
     }
-    if (part.kind === 'reversing' || isCameraLens(part) || part.kind === 'telescope' || part.kind === 'tubeLens') break;
+    if (endsThePath(part)) break;
     onto = part.name;
-    needs = front ?? needs;
+    needs = faces.front ?? needs;
   }
   return found;
 }

@@ -1,14 +1,7 @@
-import { arrange } from './arrangement';
-import { foldOptics } from './fold';
-import { mainLensOf } from './mainLens';
-import { withMeasured } from './measuredRatio';
 import { focusSpan } from './chainFocus';
+import { lightOf, type FoldedOptics } from './fold';
 import { subjectDistanceM, type OpticState } from './opticState';
-import { standsTooNear } from '../optics/systemWarnings';
-import type { SystemInput } from '../optics/foldSystem';
-import { fNumberAt } from './zoomRange';
-import { fail, ok, type Result } from '../quantity/result';
-import type { PartKind } from './parts';
+import type { Part, PartKind } from './parts';
 
 /** The numbers a part can change. */
 export interface StepState {
@@ -28,7 +21,7 @@ export interface ChainStep {
   kind: PartKind;
   before?: StepState;
   after: StepState;
-  /** Stops of light at infinity it gave or took: −2·log₂ of the f-numbers. */
+  /** Stops of light at infinity it gave or took: −2·log₂ of the f-numbers, less what it swallows. */
   stops: number;
 }
 
@@ -49,40 +42,30 @@ function stateOf(state: OpticState, closestM = nearestOf(state)): StepState {
   };
 }
 
-/** What each part of a chain changed, starting with what forms the picture, then in front of it, then behind. */
-export function chainSteps({ body, chain, focalMm, measured }: SystemInput): Result<ChainStep[]> {
-  const arranged = arrange(chain);
-  if (!arranged.ok) return arranged;
-  const lens = mainLensOf(arranged.value);
-  const marked = Math.min(lens.focalTeleMm, Math.max(lens.focalWideMm, focalMm ?? lens.focalTeleMm));
-  const fNumber = fNumberAt(marked, lens.focalWideMm, lens.focalTeleMm, lens.fNumberWide, lens.fNumberTele);
-  const taken = new Set<number>();
-  const placeOf = (stage: { name: string; kind: PartKind }) => {
-    const index = chain.findIndex((part, i) => !taken.has(i) && part.name === stage.name && part.kind === stage.kind);
-    taken.add(index);
-    return index;
-  };
-  const estimated = foldOptics(arranged.value, lens, body, marked, fNumber);
-  if (estimated.neverFocuses) return fail('focus.flange', standsTooNear(estimated, lens, body), 'chain');
-  // What was measured holds for the whole chain: for what it is after its last part.
-  const whole = measured?.length ? withMeasured(estimated, measured) : estimated;
-  const { stages } = estimated;
-  const closestMm = focusSpan(whole).closestMm;
-  return ok(
-    stages.map(({ name, kind, state: reckoned }, i) => {
-      const previous = stages[i - 1]?.state;
-      const last = i === stages.length - 1;
-      const state = last ? whole.state : reckoned;
-      return {
-        index: placeOf({ name, kind }),
-        name,
-        kind,
-        after: last
-          ? stateOf(state, closestMm === undefined || closestMm === Infinity ? undefined : closestMm / 1000)
-          : stateOf(state),
-        stops: previous ? -2 * Math.log2(state.fNumber / previous.fNumber) : 0,
-        ...(previous ? { before: stateOf(previous) } : {}),
-      };
-    }),
-  );
+/**
+ * What each part of a chain changed, starting with what forms the picture, then in front of it, then behind.
+ *
+ * @param optics the chain folded, with what was measured of the whole
+ * @param chain its parts, the very objects it was folded from
+ */
+export function chainSteps(optics: FoldedOptics, chain: readonly Part[]): ChainStep[] {
+  const { stages } = optics;
+  const closestMm = focusSpan(optics).closestMm;
+  const closestM = closestMm === undefined || closestMm === Infinity ? undefined : closestMm / 1000;
+  return stages.map(({ part, name, kind, state: reckoned }, i) => {
+    const previous = stages[i - 1]?.state;
+    // What was measured holds for the whole chain: for what it is after its last part.
+    const last = i === stages.length - 1;
+    const state = last ? optics.state : reckoned;
+    const light = lightOf(part);
+    const swallowed = light.does === 'shade' ? light.stops : 0;
+    return {
+      index: chain.indexOf(part),
+      name,
+      kind,
+      after: last ? stateOf(state, closestM) : stateOf(state),
+      stops: previous ? -2 * Math.log2(state.fNumber / previous.fNumber) - swallowed : 0,
+      ...(previous ? { before: stateOf(previous) } : {}),
+    };
+  });
 }

@@ -1,4 +1,5 @@
-import type { BodySpec, LensSpec } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
+import type { LensSpec } from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { readFar, type FarReading } from '../far/readFar';

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { expectNamedUnits, expectRecomputed, has, type Formula } from '../../../tests/support/recompute';
-import type { BodySpec, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
+import type { LensSpec, Part } from '../chain/parts';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';

@@ -1,4 +1,5 @@
-import type { AdapterPart, BodySpec, LensSpec, Part } from '../chain/parts';
+import type { AdapterPart, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
@@ -130,9 +131,7 @@ describe('levers as they are put together', () => {
     output: web,
     judgeBy: 'resolved',
     convention: 'usual',
-    converterIds: [],
-    converters: [{ id: 'x14', spec: x14 as never }],
-    otherSetups: [{ id: 'other', name: 'Other', setup: other }],
+    kit: { parts: [{ id: 'x14', part: x14 }], setups: [{ id: 'other', name: 'Other', setup: other }] },
     ...change,
   });
   const lever = (id: string, change: Partial<FarSituation> = {}) => {
@@ -142,7 +141,7 @@ describe('levers as they are put together', () => {
   };
 
   it.each([
-    ['converter:x14', setupOf(body, long, x14)],
+    ['chain:x14', setupOf(body, long, x14)],
     ['mode:c15', { ...hand, modeId: 'c15' }],
     ['setup:other', other],
   ] as const)('%s is one reading over the other', (id, changed) => {
@@ -176,15 +175,23 @@ describe('levers as they are put together', () => {
   });
 
   it('takes a converter out as it puts it in', () => {
-    const inside = { setup: setupOf(body, long, x14), converterIds: ['x14'] };
-    const out = lever('converter:x14', inside);
-    expect([out.removes, out.patch.converterIds]).toEqual([true, []]);
-    expect(out.pixelsRatio * lever('converter:x14').pixelsRatio).toBeCloseTo(1, 12);
+    const inside = {
+      setup: {
+        ...setupOf(body, long),
+        chain: [
+          { id: 'long', part: long },
+          { id: 'x14', part: x14 },
+        ],
+      },
+    };
+    const out = lever('chain:x14', inside);
+    expect([out.removes, out.patch.chain]).toEqual([true, [{ id: 'long', part: long }]]);
+    expect(out.pixelsRatio * lever('chain:x14').pixelsRatio).toBeCloseTo(1, 12);
   });
 
   it('forgets what was measured with another chain', () => {
     const measured = [{ at: 'closest' as const, ratio: 0.2, plusMinus: 0.01 }];
-    const found = lever('converter:x14', { setup: { ...hand, measured } });
+    const found = lever('chain:x14', { setup: { ...hand, measured } });
     const plain = read(setupOf(body, long, x14));
     const before = read({ ...hand, measured });
     expect(found.pixelsRatio).toBeCloseTo(plain.pixelsOnSubject.value / before.pixelsOnSubject.value, 9);
@@ -220,16 +227,16 @@ describe('levers as they are put together', () => {
 
   it('judges nothing where it does not focus or the subject does not fit', () => {
     const macro = setupOf(body, { ...long, name: 'Near', closestFocusM: 40, closestRatio: 0.012 });
-    const found = lever('setup:macro', { otherSetups: [{ id: 'macro', name: 'Macro', setup: macro }] });
+    const found = lever('setup:macro', { kit: { parts: [], setups: [{ id: 'macro', name: 'Macro', setup: macro }] } });
     expect([found.verdictAfter, found.cannotFocus, found.comparable]).toEqual(['outOfFocus', true, false]);
-    const huge = lever('converter:x14', { distanceM: 4 });
+    const huge = lever('chain:x14', { distanceM: 4 });
     expect(huge.verdictAfter).toBe('doesNotFit');
     expect(huge.timesFrame).toBeGreaterThan(1);
   });
 
   it('says nothing of a weight that is not known whole', () => {
     const unknown = setupOf(small, { ...zoom, weightG: undefined });
-    const found = lever('setup:u', { otherSetups: [{ id: 'u', name: 'U', setup: unknown }] });
+    const found = lever('setup:u', { kit: { parts: [], setups: [{ id: 'u', name: 'U', setup: unknown }] } });
     expect(found.weightChangeG).toBeUndefined();
     expect(found.priceChange).toBeDefined();
   });

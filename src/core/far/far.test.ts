@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import type { BodySpec, ConverterSpec, LensSpec } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
+import type { ConverterSpec, LensSpec } from '../chain/parts';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
@@ -256,9 +257,10 @@ describe('levers', () => {
     output: web,
     judgeBy: 'resolved',
     convention: 'usual',
-    converterIds: [],
-    converters: [{ id: 'x14', spec: x14 }],
-    otherSetups: [{ id: 'other', name: 'Other', setup: { body, modeId: 'whole', chain: [zoom] } }],
+    kit: {
+      parts: [{ id: 'x14', part: x14 }],
+      setups: [{ id: 'other', name: 'Other', setup: { body, modeId: 'whole', chain: [zoom] } }],
+    },
     ...change,
   });
   const of = (change: Partial<FarSituation>, kind: string) =>
@@ -288,7 +290,7 @@ describe('levers', () => {
   });
 
   it('tell the exact gain and price of a converter', () => {
-    const lever = of({}, 'converter');
+    const lever = of({}, 'chain');
     expect(lever.pixelsRatio).toBeCloseTo(
       read({ chain: [lens, x14] }, 60).pixelsOnSubject.value / read({}, 60).pixelsOnSubject.value,
       9,
@@ -296,8 +298,20 @@ describe('levers', () => {
     expect(lever.resolvedRatio).toBeLessThan(lever.pixelsRatio);
     expect(lever.stops).toBeCloseTo(-2 * Math.log2(1.4), 9);
     expect(
-      of({ converterIds: ['x14'], setup: { body, modeId: 'whole', chain: [lens, x14] } }, 'converter'),
-    ).toMatchObject({ removes: true, patch: { converterIds: [] } });
+      of(
+        {
+          setup: {
+            body,
+            modeId: 'whole',
+            chain: [
+              { id: 'lens', part: lens },
+              { id: 'x14', part: x14 },
+            ],
+          },
+        },
+        'chain',
+      ),
+    ).toMatchObject({ removes: true, patch: { chain: [{ id: 'lens' }] } });
   });
 
   it('tell that a crop mode changes no pixel, only what is seen, files and frames', () => {

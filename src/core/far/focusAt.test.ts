@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { demoAdapters, demoBodies, demoOptics } from '@/demo/kit';
-import type { BodySpec, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
+import type { LensSpec, Part } from '../chain/parts';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { distanceForRatioM, farthestDistanceM, focusAt, nearestDistanceM } from './focusAt';
 

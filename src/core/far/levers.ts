@@ -1,6 +1,6 @@
-import { WHOLE_SENSOR_ID, isFactor, modesOf, type FactorPart, type Part } from '../chain/parts';
+import type { PartKind } from '../chain/parts';
+import { candidatesAround, type KitAround, type Patch } from '../levers/candidates';
 import type { SubjectSpec } from '../kit/subjects';
-import { arrange } from '../chain/arrangement';
 import {
   foldSystem,
   type AutofocusState,
@@ -17,17 +17,7 @@ import { countPixels } from './countPixels';
 import { farthestDistanceM, nearestDistanceM } from './focusAt';
 import { readFar, type FarReading, type JudgeBy } from './readFar';
 
-/** What a lever would change. Only the fields it changes are present. */
-export interface FarPatch {
-  distanceM?: number;
-  focalMm?: number;
-  modeId?: string;
-  /** Ids of the converters that would be in the chain. */
-  converterIds?: string[];
-  setupId?: string;
-}
-
-export type LeverKind = 'distance' | 'focal' | 'converter' | 'mode' | 'setup';
+export type LeverKind = 'distance' | 'focal' | 'chain' | 'mode' | 'setup';
 
 /** A change one could make, with its exact gain and its price. Ratios are "after ÷ before". */
 export interface Lever {
@@ -37,7 +27,7 @@ export interface Lever {
   name: string;
   /** True when it takes the named part out of the chain. */
   removes: boolean;
-  patch: FarPatch;
+  patch: Patch;
   pixelsRatio: number;
   resolvedRatio: number;
   /** Nothing to judge where it does not focus there, or the subject does not fit. */
@@ -79,11 +69,8 @@ export interface FarSituation {
   convention: CropConventionChoice;
   threshold?: number | undefined;
   units?: UnitSystem | undefined;
-  /** Converters now in the chain, and all that the kit has. */
-  converterIds: string[];
-  converters: { id: string; spec: FactorPart }[];
-  /** Other set-ups of the kit, by id. */
-  otherSetups: { id: string; name: string; setup: SystemInput }[];
+  /** What else the kit has. */
+  kit: KitAround;
 }
 
 interface State {
@@ -122,7 +109,7 @@ const FARTHEST_M = 10_000;
 /** Share of the frame's side a subject may take to have some room around it. */
 const FITTING_PERCENT = 85;
 
-function distancePatch(situation: FarSituation, now: State): FarPatch | null {
+function distancePatch(situation: FarSituation, now: State): Patch | null {
   const need = now.reading.neededPixels.value;
   // In the logarithm the count falls almost straight with the logarithm of the distance.
   const excessAt = (logM: number) =>
@@ -149,7 +136,7 @@ function distancePatch(situation: FarSituation, now: State): FarPatch | null {
   return target > situation.distanceM * 1.02 ? { distanceM: target } : null;
 }
 
-function focalPatch(situation: FarSituation, now: State): FarPatch | null {
+function focalPatch(situation: FarSituation, now: State): Patch | null {
   const { lens, markedFocalMm } = now.system;
   if (lens.focalTeleMm <= lens.focalWideMm) return null;
   const systemAt = (focalMm: number) => {
@@ -212,7 +199,7 @@ function lever(
   id: string,
   name: string,
   removes: boolean,
-  patch: FarPatch,
+  patch: Patch,
   setup: SystemInput,
   distanceM: number,
 ): Lever | null {
@@ -233,7 +220,9 @@ function lever(
     pixelsRatio: reading.pixelsOnSubject.value / now.reading.pixelsOnSubject.value,
     resolvedRatio: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
     verdictAfter: reading.obstacle ? 'outOfFocus' : reading.overflow ? 'doesNotFit' : reading.verdict,
-    stops: -2 * Math.log2(system.fNumber.value / now.system.fNumber.value),
+    stops:
+      -2 * Math.log2(system.fNumber.value / now.system.fNumber.value) -
+      (system.optics.shadeStops - now.system.optics.shadeStops),
     fNumberAfter: system.fNumber.value,
     autofocusBefore: now.system.autofocus.state,
     autofocusAfter: system.autofocus.state,
@@ -255,34 +244,15 @@ function lever(
   };
 }
 
-/** The same part, or one that differs in nothing: a name alone tells nothing, two may have the same. */
-const isSamePart = (a: Part | undefined, b: Part | undefined): boolean =>
-  a === b || JSON.stringify(a) === JSON.stringify(b);
-
-/** The chain with another set of converters in it, directly behind the main lens. Unknown ids are passed over. */
-export function chainWithConverters(
-  setup: SystemInput,
-  ids: string[],
-  converters: FarSituation['converters'],
-): SystemInput {
-  const wanted = ids.map((id) => converters.find((each) => each.id === id)?.spec);
-  const present = setup.chain.filter(isFactor);
-  // What is there already stays where it is, before or behind the tubes.
-  if (wanted.length === present.length && wanted.every((spec, i) => isSamePart(spec, present[i]))) return setup;
-  const rest = setup.chain.filter((part) => !isFactor(part));
-  const specs = ids.flatMap((id) => converters.find((each) => each.id === id)?.spec ?? []);
-  const arranged = arrange(rest);
-  const at = arranged.ok ? arranged.value.mainIndex + 1 : rest.length;
-  // What was measured holds for the chain it was measured with.
-  return { ...setup, measured: undefined, chain: [...rest.slice(0, at), ...specs, ...rest.slice(at)] };
-}
+/** Parts that are put in and taken out for a distant subject; what is for close range is not offered. */
+const FAR_PARTS: readonly PartKind[] = ['converter', 'innerConverter', 'reducer', 'barlow', 'filter'];
 
 /**
  * Everything that could be changed, each with its exact gain and price: distance, focal length, converters and reducers
  * of the kit, crop modes, other set-ups. Changes that cannot work are left out.
  */
 export function farLevers(situation: FarSituation): Lever[] {
-  const { setup, distanceM, converterIds } = situation;
+  const { setup, distanceM } = situation;
   const now = stateOf(situation, setup, distanceM);
   if (!now) return [];
   const found: (Lever | null)[] = [];
@@ -294,55 +264,9 @@ export function farLevers(situation: FarSituation): Lever[] {
     found.push(
       lever(situation, now, 'focal', 'focal', '', false, zoom, { ...setup, focalMm: zoom.focalMm }, distanceM),
     );
-  for (const converter of situation.converters) {
-    const removes = converterIds.includes(converter.id);
-    const ids = removes ? converterIds.filter((id) => id !== converter.id) : [...converterIds, converter.id];
-    const changed = chainWithConverters(setup, ids, situation.converters);
-    found.push(
-      lever(
-        situation,
-        now,
-        'converter',
-        `converter:${converter.id}`,
-        converter.spec.name,
-        removes,
-        { converterIds: ids },
-        changed,
-        distanceM,
-      ),
-    );
-  }
-  for (const mode of modesOf(setup.body)) {
-    if (mode.id === setup.modeId) continue;
-    const removes = mode.id === WHOLE_SENSOR_ID;
-    found.push(
-      lever(
-        situation,
-        now,
-        'mode',
-        `mode:${mode.id}`,
-        mode.name,
-        removes,
-        { modeId: mode.id },
-        { ...setup, modeId: mode.id },
-        distanceM,
-      ),
-    );
-  }
-  for (const other of situation.otherSetups) {
-    found.push(
-      lever(
-        situation,
-        now,
-        'setup',
-        `setup:${other.id}`,
-        other.name,
-        false,
-        { setupId: other.id },
-        other.setup,
-        distanceM,
-      ),
-    );
+  for (const { id, kind, part, name, removes, patch, setup: changed } of candidatesAround(setup, situation.kit)) {
+    if (kind === 'chain' && !FAR_PARTS.includes(part!)) continue;
+    found.push(lever(situation, now, kind, id, name, removes, patch, changed, distanceM));
   }
   return found.filter((each): each is Lever => each !== null);
 }

@@ -1,4 +1,4 @@
-import { modesOf, type CropModeSpec } from '../chain/parts';
+import { modesOf, type CropModeSpec } from '../kit/body';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';

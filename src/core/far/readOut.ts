@@ -1,4 +1,4 @@
-import type { Restriction } from '../chain/parts';
+import type { Restriction } from '../kit/body';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { cropFactor } from '../sensor/cropFactor';
 import { freeZoom, zoomSteps, type ZoomStep } from './processedZoom';

@@ -1,4 +1,5 @@
-import { isFactor, type BodySpec, type FactorPart, type OpticPart, type Part } from '../chain/parts';
+import { isFactor, type FactorPart, type OpticPart, type Part } from '../chain/parts';
+import { type BodySpec } from '../kit/body';
 import { sameMount } from '../chain/mounts';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type AutofocusState, type CropConventionChoice, type EffectiveSystem } from '../optics/foldSystem';

@@ -1,23 +1,23 @@
+import { checksOf, stepsOf } from '../../../tests/support/chain';
 import fc from 'fast-check';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs } from '@/demo/kit';
 import { foldSystem } from '../optics/foldSystem';
-import { chainSteps } from '../chain/steps';
 import { focalStops, focalTable } from './focalTable';
 import { modeTable } from './modeTable';
-import type { AdapterPart, BodySpec, LensSpec, Part } from '../chain/parts';
-import { setupChecks } from './setupChecks';
+import type { AdapterPart, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from './body';
 
 const body = demoBodies.ostrel.data;
 const outputs = Object.values(demoOutputs).map((row) => row.data);
 const table = (change: Partial<BodySpec> = {}, cardGb = 128) =>
   modeTable({ body: { ...body, ...change }, cardGb, pixelsPerInch: 240, outputs });
 const codes = (chain: Part[], withBody: BodySpec = body) =>
-  setupChecks(
+  checksOf(
     { body: withBody, modeId: 'whole', chain },
     Object.values(demoAdapters).map((row) => row.data as AdapterPart),
   ).map((check) => check.code);
 const message = (chain: Part[], code: string, withBody: BodySpec = body) =>
-  setupChecks(
+  checksOf(
     { body: withBody, modeId: 'whole', chain },
     Object.values(demoAdapters).map((row) => row.data as AdapterPart),
   ).find((check) => check.code === code)?.message;
@@ -89,7 +89,7 @@ describe('mode table', () => {
 
 describe('what each part changed', () => {
   it('starts from the lens and goes outwards, each step from where the last one ended', () => {
-    const steps = chainSteps({
+    const steps = stepsOf({
       body,
       modeId: 'whole',
       chain: [
@@ -108,7 +108,7 @@ describe('what each part changed', () => {
 
   it('ends where the folded system is', () => {
     const chain = [demoOptics.macro100.data, demoAdapters.tubes.data, demoAdapters.converter14.data];
-    const steps = chainSteps({ body, modeId: 'whole', chain });
+    const steps = stepsOf({ body, modeId: 'whole', chain });
     const system = foldSystem({ body, modeId: 'whole', chain });
     if (!steps.ok || !system.ok) throw new Error('did not fold');
     expect(steps.value.at(-1)!.after).toMatchObject({
@@ -226,7 +226,7 @@ describe('checks of a set-up', () => {
 
   it('is the problem itself where no picture is formed, most serious first otherwise', () => {
     expect(codes([])).toEqual(['chain.noLens']);
-    const weights = setupChecks(
+    const weights = checksOf(
       { body, modeId: 'whole', chain: [demoOptics.tele300.data, demoAdapters.converter14.data] },
       [],
     ).map((check) => check.weight);

@@ -3,7 +3,7 @@ import { verdictOf, type Verdict } from '../output/verdict';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 import { usedArea, type UsedArea } from '../sensor/cropMode';
 import { megapixels } from '../sensor/diagonal';
-import { modesOf, type BodySpec, type CropModeSpec } from '../chain/parts';
+import { modesOf, type BodySpec, type CropModeSpec } from './body';
 
 /** What one mode of a body gives. What cannot be known from what was entered is left out. */
 export interface ModeRow {

@@ -1,23 +1,18 @@
-import { arrange } from '../chain/arrangement';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { adaptersFor, misfits } from '../chain/mountPath';
 import { misfitText } from '../optics/systemWarnings';
 import { formatRatio } from '../quantity/format';
 import { showLengthM, shownText } from '../quantity/quantityText';
 import type { UnitSystem } from '../quantity/units';
-import { FORMAT_DIAGONAL_MM, FORMAT_WORDS } from './words';
-import { isFactor, type AdapterPart, type MountAdapterSpec, type Part } from '../chain/parts';
+import type { Around, Check, CheckWeight, Kind } from '../chain/kind';
+import { KINDS } from '../chain/kinds';
+import type { Result } from '../quantity/result';
+import { type AdapterPart, type MountAdapterSpec, type Part } from '../chain/parts';
 
-/** How serious a check is: it will not work, it works with a loss, or it is worth knowing. */
-export type CheckWeight = 'stop' | 'caution' | 'note';
+export type SetupCheck = Check;
+export type { CheckWeight } from '../chain/kind';
 
-export interface SetupCheck {
-  code: string;
-  weight: CheckWeight;
-  message: string;
-}
-
-const figures = (value: number, count = 3): string => String(Number(value.toPrecision(count)));
+const kindOf = (part: Part) => KINDS[part.kind] as unknown as Kind<Part>;
 
 function mountChecks(system: EffectiveSystem, adapters: MountAdapterSpec[]): SetupCheck[] {
   return misfits(system.body, system.chain).map((misfit) => {
@@ -81,8 +76,9 @@ function focusChecks(system: EffectiveSystem, units: UnitSystem): SetupCheck[] {
 /** The same parts with tubes and converters behind the lens the other way round, where that makes a difference. */
 function otherOrder(system: EffectiveSystem): SetupCheck[] {
   const { back, mainIndex } = system.arrangement;
-  const tubes = back.some((part) => part.kind === 'tubes');
-  const factors = back.some(isFactor);
+  const does = back.map((part) => kindOf(part).through(part).does);
+  const tubes = does.includes('extension');
+  const factors = does.includes('factor');
   // What was measured holds for this order only; the other could not be told against it.
   if (!tubes || !factors || system.optics.measured) return [];
   const end = mainIndex + 1;
@@ -91,7 +87,7 @@ function otherOrder(system: EffectiveSystem): SetupCheck[] {
   const here = system.ratioAtClosest ?? system.ratioAtInfinity;
   const there = other.ok ? (other.value.ratioAtClosest ?? other.value.ratioAtInfinity) : undefined;
   if (!here || !there || Math.abs(here.value / there.value - 1) < 0.005) return [];
-  const tubesFirst = back.findIndex((part) => part.kind === 'tubes') < back.findIndex(isFactor);
+  const tubesFirst = does.indexOf('extension') < does.indexOf('factor');
   return [
     {
       code: 'order.matters',
@@ -101,97 +97,41 @@ function otherOrder(system: EffectiveSystem): SetupCheck[] {
   ];
 }
 
+/** What stands between main optic and sensor, mm; not known without the body's flange distance. */
+const takesMm = ({ body, arrangement }: EffectiveSystem): number | undefined =>
+  body.flangeMm === undefined
+    ? undefined
+    : arrangement.back.reduce((sum, part) => sum + kindOf(part).lengthMm(part), body.flangeMm);
+
+/** What each kind of part has to say of itself in this chain. */
 function partChecks(system: EffectiveSystem): SetupCheck[] {
-  const found: SetupCheck[] = [];
-  const { main, back, scope, afocal } = system.arrangement;
-  const next = back[0];
-  if (main.kind === 'lens' && next?.kind === 'converter') {
-    if (main.takesConverters === false)
-      found.push({
-        code: 'converter.touches',
-        weight: 'stop',
-        message: `${next.name} does not go in behind ${main.name}: its front would touch the rear element.`,
-      });
-    else if (main.takesConverters === undefined)
-      found.push({
-        code: 'converter.unknown',
-        weight: 'caution',
-        message: `Whether ${next.name} touches the rear element of ${main.name} is not known. Look before you screw it in; enter it with the lens when you know.`,
-      });
-  }
-  const circle = system.optics.stages[0]?.state.circleMm;
-  for (const part of back) {
-    if (part.kind !== 'reducer') continue;
-    if (part.neededCircleMm !== undefined && circle !== undefined && circle < part.neededCircleMm) {
-      found.push({
-        code: 'reducer.circle',
-        weight: 'caution',
-        message: `${part.name} needs a circle of ${figures(part.neededCircleMm)} mm in front of it, ${main.name} throws ${figures(circle)} mm: the corners stay dark.`,
-      });
-    } else if (
-      main.kind === 'lens' &&
-      main.madeFor &&
-      FORMAT_DIAGONAL_MM[main.madeFor] * part.factor < Math.hypot(system.used.widthMm, system.used.heightMm) * 0.98
-    ) {
-      found.push({
-        code: 'reducer.format',
-        weight: 'caution',
-        message: `A reducer gathers what the lens draws into less: ${main.name}, made for ${FORMAT_WORDS[main.madeFor].toLowerCase()}, then covers ${figures(FORMAT_DIAGONAL_MM[main.madeFor] * part.factor)} mm, less than this frame.`,
-      });
-    }
-  }
-  if (scope && !afocal)
-    found.push({
-      code: 'scope.noAdapter',
-      weight: 'caution',
-      message: `Nothing holds the camera behind ${scope.name}. Add an afocal adapter, or it will be held by hand.`,
-    });
-  if (main.kind === 'lens' && main.fixedAperture)
-    found.push({
-      code: 'aperture.fixed',
-      weight: 'note',
-      message: `${main.name} has one aperture: it cannot be stopped down.`,
-    });
-  if (main.kind === 'lens' && main.design === 'mirror')
-    found.push({ code: 'blur.ring', weight: 'note', message: 'A mirror lens draws blurred lights as rings.' });
-  if (main.kind === 'telescope' && main.backFocusMm !== undefined && system.body.flangeMm !== undefined) {
-    const takes =
-      system.body.flangeMm +
-      back.reduce(
-        (sum, part) =>
-          sum +
-          (part.kind === 'mountAdapter'
-            ? part.addsMm
-            : part.kind === 'tubes'
-              ? (part.usedMm ?? part.lengthsMm).reduce((a, b) => a + b, 0)
-              : 0),
-        0,
-      );
-    if (takes > main.backFocusMm)
-      found.push({
-        code: 'focus.backFocus',
-        weight: 'stop',
-        message: `Adapters and body take ${figures(takes)} mm, ${main.name} leaves ${figures(main.backFocusMm)} mm: it does not come to focus.`,
-      });
-  }
-  return found;
+  const { main, back, afocal } = system.arrangement;
+  const around: Around = {
+    main,
+    back,
+    circleMm: system.optics.stages[0]?.state.circleMm,
+    frameDiagonalMm: Math.hypot(system.used.widthMm, system.used.heightMm),
+    bodyFlangeMm: system.body.flangeMm,
+    held: afocal !== undefined,
+    takesMm: takesMm(system),
+  };
+  const inOrder = [...back, ...system.chain.filter((part) => !(back as Part[]).includes(part))];
+  return inOrder.flatMap((part) => kindOf(part).checks?.(part, around) ?? []);
 }
 
 /**
  * What is worth saying about a set-up before it is carried out of the house, the most serious first. A chain that forms
  * no picture has one check, the problem itself.
  *
+ * @param folded the set-up folded, or why it cannot be
  * @param adapters the kit's adapters, to name one that would help
  * @param units its sentences are told in
  */
 export function setupChecks(
-  setup: Parameters<typeof foldSystem>[0],
+  folded: Result<EffectiveSystem>,
   adapters: AdapterPart[],
   units: UnitSystem = 'metric',
 ): SetupCheck[] {
-  const arranged = arrange(setup.chain);
-  if (!arranged.ok) return [{ code: arranged.problem.code, weight: 'stop', message: arranged.problem.message }];
-  const folded = foldSystem(setup);
   if (!folded.ok) return [{ code: folded.problem.code, weight: 'stop', message: folded.problem.message }];
   const system = folded.value;
   const circle =

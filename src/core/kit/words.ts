@@ -1,23 +1,12 @@
-import type { FinderBehaviour, FormatName, LensDesign, PartKind, Restriction } from '../chain/parts';
+import type { LensDesign } from '../chain/kinds/common';
+import { KINDS, PART_KINDS } from '../chain/kinds';
+import type { PartKind } from '../chain/parts';
+import type { FinderBehaviour, Restriction } from './body';
 
 /** What a person calls each kind of part, and what it does in half a line. */
-export const PART_WORDS: Record<PartKind, { name: string; gloss: string }> = {
-  lens: { name: 'Lens', gloss: 'prime or zoom, mirror, macro' },
-  builtIn: { name: 'Built-in lens', gloss: 'of a compact or phone camera' },
-  telescope: { name: 'Telescope', gloss: 'the camera in place of the eyepiece' },
-  scope: { name: 'Spotting scope', gloss: 'picture taken through its eyepiece' },
-  objective: { name: 'Microscope objective', gloss: 'with a tube lens or tubes' },
-  converter: { name: 'Converter', gloss: 'longer, slower' },
-  reducer: { name: 'Focal reducer', gloss: 'shorter, faster' },
-  barlow: { name: 'Barlow', gloss: 'lengthens a telescope' },
-  tubes: { name: 'Extension tubes', gloss: 'a set; any sum of them' },
-  closeUp: { name: 'Close-up lens', gloss: 'in front, in dioptres' },
-  reversing: { name: 'Reversing ring', gloss: 'lens the wrong way round' },
-  coupling: { name: 'Coupling ring', gloss: 'two lenses front to front' },
-  tubeLens: { name: 'Tube lens', gloss: 'behind an infinity objective' },
-  afocal: { name: 'Afocal adapter', gloss: 'camera behind an eyepiece' },
-  mountAdapter: { name: 'Mount adapter', gloss: 'one mount onto another' },
-};
+export const PART_WORDS = Object.fromEntries(
+  PART_KINDS.map((kind) => [kind, { name: KINDS[kind].name, gloss: KINDS[kind].gloss }]),
+) as Record<PartKind, { name: string; gloss: string }>;
 
 export const FINDER_WORDS: Record<FinderBehaviour, string> = {
   masks: 'finder hides what is outside',
@@ -37,23 +26,4 @@ export const DESIGN_WORDS: Record<LensDesign, string> = {
   refractive: 'Refractive',
   mirror: 'Mirror',
   diffractive: 'Diffractive',
-};
-
-export const FORMAT_WORDS: Record<FormatName, string> = {
-  mediumFormat: 'Medium format',
-  fullFrame: 'Full frame',
-  apsC: 'APS-C',
-  fourThirds: 'Four-thirds',
-  oneInch: 'One-inch',
-  phone: 'Phone or compact',
-};
-
-/** Diagonal the named format needs covered, mm. */
-export const FORMAT_DIAGONAL_MM: Record<FormatName, number> = {
-  mediumFormat: 54.8,
-  fullFrame: 43.3,
-  apsC: 28.2,
-  fourThirds: 21.6,
-  oneInch: 15.9,
-  phone: 12.3,
 };

@@ -1,5 +1,7 @@
+import { partsOf } from '../chain/link';
 import { expectNamedUnits, expectRecomputed, has, inputsOf, type Formula } from '../../../tests/support/recompute';
-import type { AdapterPart, BodySpec, LensSpec, Part } from '../chain/parts';
+import type { AdapterPart, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
 import { foldSystem, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { aperturePoint } from './apertureCurve';
@@ -245,7 +247,7 @@ describe('a near reading as it is put together', () => {
 });
 
 describe('levers close up as they are put together', () => {
-  const levers = (chain: Part[], candidate: { kind: 'chain' | 'mode' | 'setup'; setup: SystemInput }) =>
+  const levers = (chain: Part[], id: string) =>
     nearLevers({
       setup: { body, modeId: 'whole', chain },
       subject: beetle,
@@ -255,12 +257,11 @@ describe('levers close up as they are put together', () => {
       convention: 'usual',
       ratio: undefined,
       fNumber: 8,
-      candidates: [{ id: 'it', name: 'it', removes: false, patch: 'patch', ...candidate }],
-      patchFor: () => 'own',
-    }).find((each) => each.id === 'it')!;
+      kit: { parts: [{ id: 'set', part: tubes }], setups: [] },
+    }).find((each) => each.id === id)!;
 
   it('are both readings, one over the other', () => {
-    const lever = levers([macro], { kind: 'chain', setup: { body, modeId: 'whole', chain: [macro, tubes] } });
+    const lever = levers([macro], 'chain:set:25');
     const [before, after] = [read([macro], { fNumber: 8 }), read([macro, tubes], { fNumber: 8 })];
     expect(lever.ratioAfter).toBeCloseTo(after.ratio.value, 12);
     expect(lever.ratioChange).toBeCloseTo(after.ratio.value / before.ratio.value, 12);
@@ -272,13 +273,11 @@ describe('levers close up as they are put together', () => {
     expect(lever.workingChangeMm).toBeCloseTo(after.workingDistanceMm!.value - before.workingDistanceMm!.value, 12);
     expect(lever.verdictAfter).toBe(after.verdict);
     expect(inputsOf(lever.gain)('r₁') / inputsOf(lever.gain)('r₀')).toBeCloseTo(lever.gain.value, 12);
-    expect(lever.patch).toBe('patch');
+    expect(partsOf(lever.patch.chain!)).toEqual([macro, tubes]);
   });
 
   it('name the school the depth is judged by', () => {
-    expect(levers([macro], { kind: 'mode', setup: { body, modeId: 'tall', chain: [macro] } }).cocSchool).toBe(
-      'diagonal',
-    );
+    expect(levers([macro], 'mode:tall').cocSchool).toBe('diagonal');
   });
 });
 

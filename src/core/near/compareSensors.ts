@@ -1,4 +1,4 @@
-import type { BodySpec } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
 import { circleOfConfusionMm, type CocSchool } from '../output/circleOfConfusion';
 import { cropFactor } from '../sensor/cropFactor';
 import { usedArea, type UsedArea } from '../sensor/cropMode';

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import type { BodySpec, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
+import type { LensSpec, Part } from '../chain/parts';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { bareSetting, throughExtension, throughFactor, throughFrontLens, type OpticState } from '../chain/opticState';
 import { apertureCurve, thirdStops } from './apertureCurve';
@@ -496,7 +497,7 @@ describe('objectives', () => {
 
 describe('levers', () => {
   it('offers filling the frame, the best f-number and the parts, each with what it changes', () => {
-    const levers = nearLevers<object>({
+    const levers = nearLevers({
       setup: { body, modeId: 'whole', chain: [macro] },
       subject,
       output: web,
@@ -505,25 +506,15 @@ describe('levers', () => {
       convention: 'usual',
       ratio: 0.4,
       fNumber: 4,
-      candidates: [
-        {
-          id: 'tubes',
-          kind: 'chain',
-          name: 'tubes 36',
-          removes: false,
-          setup: { body, modeId: 'whole', chain: [macro, tubes(36)] },
-          patch: { chain: 1 },
-        },
-      ],
-      patchFor: (change) => change,
+      kit: { parts: [{ id: 'set', part: tubes(36) }], setups: [] },
     });
     const byId = Object.fromEntries(levers.map((lever) => [lever.id, lever]));
     expect(byId.ratio!.ratioAfter).toBe(1);
-    expect(byId.ratio!.patch).toEqual({ ratio: 1 });
+    expect(byId.ratio!.patch).toEqual({ nearRatio: 1 });
     expect(byId.aperture!.fNumberAfter).toBeGreaterThan(4);
     expect(byId.aperture!.depthChange).toBeGreaterThan(1);
-    expect(byId.tubes!.ratioAfter).toBeCloseTo(1.48, 9);
-    expect(byId.tubes!.workingChangeMm).toBeLessThan(0);
-    expect(byId.tubes!.stops).toBeLessThan(0);
+    expect(byId['chain:set:36']!.ratioAfter).toBeCloseTo(1.48, 9);
+    expect(byId['chain:set:36']!.workingChangeMm).toBeLessThan(0);
+    expect(byId['chain:set:36']!.stops).toBeLessThan(0);
   });
 });

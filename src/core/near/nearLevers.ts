@@ -1,3 +1,4 @@
+import { candidatesAround, type Candidate, type KitAround, type Patch } from '../levers/candidates';
 import type { SubjectSpec } from '../kit/subjects';
 import { foldSystem, type CropConventionChoice, type EffectiveSystem, type SystemInput } from '../optics/foldSystem';
 import type { CocSchool } from '../output/circleOfConfusion';
@@ -10,26 +11,20 @@ import { readNear, type NearReading } from './readNear';
 
 export type NearLeverKind = 'ratio' | 'aperture' | 'chain' | 'mode' | 'setup';
 
-/** A change to the set-up that is offered: the words for it and what it makes of the set-up. */
-export interface NearCandidate<P> {
-  id: string;
+/** A change that is offered, with the ratio and f-number it would be read at. */
+interface Offer extends Omit<Candidate, 'kind'> {
   kind: NearLeverKind;
-  name: string;
-  /** True when it takes the named part out. */
-  removes: boolean;
-  setup: SystemInput;
   ratio?: number | undefined;
   fNumber?: number | undefined;
-  patch: P;
 }
 
 /** A change with its exact gain and its price. Ratios are "after ÷ before". */
-export interface NearLever<P> {
+export interface NearLever {
   id: string;
   kind: NearLeverKind;
   name: string;
   removes: boolean;
-  patch: P;
+  patch: Patch;
   ratioAfter: number;
   ratioChange: number;
   resolvedChange: number;
@@ -47,7 +42,7 @@ export interface NearLever<P> {
   caution?: string;
 }
 
-export interface NearSituation<P> {
+export interface NearSituation {
   setup: SystemInput;
   subject: SubjectSpec;
   output: OutputSpec;
@@ -58,10 +53,8 @@ export interface NearSituation<P> {
   fNumber: number | undefined;
   handHoldRatio?: number | undefined;
   threshold?: number | undefined;
-  /** Tubes, close-up lenses, converters, modes and set-ups of the kit that could be changed. */
-  candidates: NearCandidate<P>[];
-  /** Patches of the changes every set-up offers. */
-  patchFor: (change: { ratio?: number; fNumber?: number }) => P;
+  /** What else the kit has. */
+  kit: KitAround;
 }
 
 interface State {
@@ -93,8 +86,8 @@ const FILLING_PERCENT = 80;
  * What could be changed at close range, each with its gain and its price: focus nearer or farther until the subject fills
  * the frame, the best f-number, tubes, close-up lenses, converters, modes, other set-ups.
  */
-export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
-  const { subject, output, judgeBy, cocSchool, convention, handHoldRatio, threshold, patchFor } = situation;
+export function nearLevers(situation: NearSituation): NearLever[] {
+  const { subject, output, judgeBy, cocSchool, convention, handHoldRatio, threshold } = situation;
   const stateOf = (setup: SystemInput, ratio: number | undefined, fNumber: number | undefined): State | null => {
     const system = foldSystem(setup, convention);
     if (!system.ok) return null;
@@ -113,7 +106,7 @@ export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
   };
   const now = stateOf(situation.setup, situation.ratio, situation.fNumber);
   if (!now) return [];
-  const offered: NearCandidate<P>[] = [];
+  const offered: Offer[] = [];
   const range = ratioRange(now.system);
   const fill = (now.reading.ratio.value * FILLING_PERCENT) / now.reading.shareOfFrame.value;
   const reachable = range ? Math.min(range.highest, Math.max(range.lowest, fill)) : 0;
@@ -128,7 +121,7 @@ export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
       setup: situation.setup,
       ratio: held,
       fNumber: situation.fNumber,
-      patch: patchFor({ ratio: held }),
+      patch: { nearRatio: held },
     });
   }
   const best = now.reading.bestFNumber.value;
@@ -141,10 +134,12 @@ export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
       setup: situation.setup,
       ratio: situation.ratio,
       fNumber: best,
-      patch: patchFor({ fNumber: best }),
+      patch: { nearFNumber: best },
     });
   }
-  return [...offered, ...situation.candidates].flatMap((candidate): NearLever<P>[] => {
+  // A Barlow is for telescopes, which nobody points at an insect.
+  const around = candidatesAround(situation.setup, situation.kit).filter(({ part }) => part !== 'barlow');
+  return [...offered, ...around].flatMap((candidate: Offer): NearLever[] => {
     // A part put in or taken out is judged where it leads: at the same end of the focus.
     const ratio =
       candidate.kind === 'chain' || candidate.kind === 'setup' ? undefined : (candidate.ratio ?? situation.ratio);
@@ -178,7 +173,9 @@ export function nearLevers<P>(situation: NearSituation<P>): NearLever<P>[] {
         cocSchool,
         fieldAfterMm: reading.fieldWidthMm.value,
         fNumberAfter: reading.setFNumber.value,
-        stops: -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value),
+        stops:
+          -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value) -
+          (after.system.optics.shadeStops - now.system.optics.shadeStops),
         verdictAfter: reading.verdict,
         ...(room === undefined ? {} : { workingAfterMm: room }),
         ...(room === undefined || roomBefore === undefined ? {} : { workingChangeMm: room - roomBefore }),

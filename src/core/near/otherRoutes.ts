@@ -1,12 +1,12 @@
 import {
   isCameraLens,
-  type BodySpec,
   type CouplingSpec,
   type ObjectiveSpec,
   type Part,
   type ReversingSpec,
   type TubeLensSpec,
 } from '../chain/parts';
+import { type BodySpec } from '../kit/body';
 import { foldSystem } from '../optics/foldSystem';
 import { misfits } from '../chain/mountPath';
 import { nearState, ratioRange } from './nearState';

@@ -1,5 +1,6 @@
 import * as fc from 'fast-check';
-import type { BodySpec, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
+import type { LensSpec, Part } from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
 import { otherRoutes, wholePlan } from './otherRoutes';
 import {

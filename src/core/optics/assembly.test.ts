@@ -1,8 +1,8 @@
+import { checksOf, stepsOf } from '../../../tests/support/chain';
 import * as fc from 'fast-check';
 import { expectNamedUnits, expectRecomputed, has, type Formula } from '../../../tests/support/recompute';
-import { chainSteps } from '../chain/steps';
-import { setupChecks } from '../kit/setupChecks';
-import type { AdapterPart, BodySpec, LensSpec, Part } from '../chain/parts';
+import type { AdapterPart, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
 import { measureByRuler } from '../near/measureRatio';
 import { nearState } from '../near/nearState';
 import { readNear } from '../near/readNear';
@@ -225,7 +225,7 @@ describe('a lens that stands too near to the sensor', () => {
       },
     });
     expect(
-      chainSteps({
+      stepsOf({
         body,
         modeId: 'whole',
         chain: [slr({ focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.25, closestRatio: 0.15 })],
@@ -387,7 +387,7 @@ describe('distances and ratios of a chain', () => {
         }
         expect(found.plusMinus! / found.value).toBeLessThan(0.15);
         expect(
-          setupChecks({ body, modeId: 'whole', chain: [macro, converter(t), tubes(e)] }, []).map((each) => each.code),
+          checksOf({ body, modeId: 'whole', chain: [macro, converter(t), tubes(e)] }, []).map((each) => each.code),
         ).toContain('ratio.behindConverter');
       }
     }
@@ -406,11 +406,11 @@ describe('what was measured', () => {
       kind: 'measured',
       plusMinus: 0.03,
     });
-    const steps = chainSteps({ body, modeId: 'whole', chain, measured: [measured] });
+    const steps = stepsOf({ body, modeId: 'whole', chain, measured: [measured] });
     if (!steps.ok) throw new Error(steps.problem.message);
     expect(steps.value.at(-1)!.after.ratio).toBe(1.52);
     expect(
-      setupChecks(
+      checksOf(
         { body, modeId: 'whole', chain: [macro, { kind: 'reversing', name: 'Ring' }], measured: [measured] },
         [],
       ).map((each) => each.code),

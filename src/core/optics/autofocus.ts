@@ -1,4 +1,7 @@
-import { passesAutofocus, type BodySpec, type Part } from '../chain/parts';
+import type { Kind } from '../chain/kind';
+import { KINDS } from '../chain/kinds';
+import type { Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
 
 export type AutofocusState = 'works' | 'slow' | 'off' | 'unknown';
 
@@ -11,9 +14,12 @@ export interface Autofocus {
 const ENGRAVED = 1.005;
 const round = (value: number): string => String(Number(value.toPrecision(3)));
 
+/** Whether autofocus passes through a part at all; what has nothing to do with it says yes. */
+const passes = (part: Part): boolean => (KINDS[part.kind] as unknown as Kind<Part>).autofocus(part);
+
 /** Whether autofocus works through a chain at an f-number on a body, and why. */
-export function autofocusOf(chain: Part[], body: BodySpec, fNumber: number): Autofocus {
-  const manual = chain.find((part) => !passesAutofocus(part));
+export function autofocusOf(chain: readonly Part[], body: BodySpec, fNumber: number): Autofocus {
+  const manual = chain.find((part) => !passes(part));
   if (manual) return { state: 'off', reason: `${manual.name} has no autofocus` };
   const limit = body.autofocusLimitFNumber;
   if (limit === undefined) return { state: 'unknown', reason: `${body.name}: autofocus limit not entered` };

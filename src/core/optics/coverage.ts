@@ -11,17 +11,6 @@ export interface Coverage {
   cleanCropFactor: number;
 }
 
-/**
- * Image circle after focusing closer: it widens with the image distance.
- *
- * @param imageCircleMm diameter at infinity, mm
- * @param ratio reproduction ratio m
- * @source I·(1 + m)
- */
-export function imageCircleAt(imageCircleMm: number, ratio: number): number {
-  return imageCircleMm * (1 + ratio);
-}
-
 /** Area of the part of a circle of radius r (centred) that lies in the rectangle a × b (half sides), in the first quadrant. */
 function quadrantArea(r: number, a: number, b: number): number {
   if (r >= Math.hypot(a, b)) return a * b;

@@ -1,4 +1,5 @@
-import type { AdapterPart, BodySpec, LensSpec, MountAdapterSpec, Part, ScopeSpec } from '../chain/parts';
+import type { AdapterPart, LensSpec, MountAdapterSpec, Part, ScopeSpec } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
 import { arrange } from '../chain/arrangement';
 import { focusSpan, settingForDistance, settingForRatio } from '../chain/chainFocus';
 import { subjectDistanceM } from '../chain/opticState';

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { coverage, imageCircleAt } from './coverage';
+import { coverage } from './coverage';
+import { imageCircleAt } from '../chain/imageCircle';
 import { converterStops, entrancePupilMm, equivalent } from './equivalence';
 import { focusThinLens } from '../chain/thinLens';
 import { fNumberAt } from '../chain/zoomRange';

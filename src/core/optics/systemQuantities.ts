@@ -2,7 +2,7 @@ import { computed, given, input, measured, type Quantity } from '../quantity/qua
 import type { Arrangement } from '../chain/arrangement';
 import type { FoldedOptics } from '../chain/fold';
 import type { EffectiveSystem } from './foldSystem';
-import type { MainLens } from '../chain/mainLens';
+import type { MainLens } from '../chain/asLens';
 import type { Setting } from '../chain/opticState';
 import { focusSpan } from '../chain/chainFocus';
 

@@ -2,10 +2,10 @@ import type { Problem } from '../quantity/result';
 import { diagonal } from '../sensor/diagonal';
 import { sensorDoubts } from '../sensor/plausibility';
 import { coverage } from './coverage';
-import type { BodySpec } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
 import type { FoldedOptics } from '../chain/fold';
 import type { EffectiveSystem } from './foldSystem';
-import type { MainLens } from '../chain/mainLens';
+import type { MainLens } from '../chain/asLens';
 import { coneFactor, type Setting } from '../chain/opticState';
 import { misfits } from '../chain/mountPath';
 

@@ -1,5 +1,6 @@
 import { inputsOf } from '../../../tests/support/recompute';
-import type { AdapterPart, BodySpec, LensSpec, Part, ScopeSpec } from '../chain/parts';
+import type { AdapterPart, LensSpec, Part, ScopeSpec } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
 import type { Quantity } from '../quantity/quantity';
 import { foldSystem, type EffectiveSystem, type SystemInput } from './foldSystem';
 

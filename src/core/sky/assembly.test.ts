@@ -1,5 +1,6 @@
 import { expectNamedUnits, expectRecomputed, has, type Formula } from '../../../tests/support/recompute';
-import type { BodySpec, LensSpec, Part } from '../chain/parts';
+import type { BodySpec } from '../kit/body';
+import type { LensSpec, Part } from '../chain/parts';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import { planCapture, type CaptureInput } from './capture';
@@ -210,7 +211,7 @@ describe('the stars as they are read', () => {
   it('have levers that are one reading over the other', () => {
     const present = order({ system: fold([lens, x2]), tolerance: { kind: 'pixels', count: 3 }, exposureS: 77 });
     const candidates: StarCandidate<string>[] = [
-      { id: 'off', kind: 'converter', name: 'without', setup: { body, modeId: 'whole', chain: [lens] }, patch: 'off' },
+      { id: 'off', kind: 'chain', name: 'without', setup: { body, modeId: 'whole', chain: [lens] }, patch: 'off' },
       { id: 'aim', kind: 'aim', name: 'higher', ways: { pointing: { declinationDeg: 70, rollDeg: 25 } }, patch: 'aim' },
       { id: 'centre', kind: 'centre', name: 'centre', ways: { rule: 'centre' }, patch: 'centre' },
       {

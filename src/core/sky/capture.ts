@@ -1,4 +1,4 @@
-import type { BodySpec, ReadoutWindow } from '../chain/parts';
+import type { BodySpec, ReadoutWindow } from '../kit/body';
 
 /** Header of the open SER form, and the time stamp of each frame, bytes. */
 const SER_HEADER_BYTES = 178;

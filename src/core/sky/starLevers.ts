@@ -5,7 +5,7 @@ import { readStars, type StarsInput, type StarVerdict } from './readStars';
 /** Something one could change under the stars: the optics, or what is asked of the picture. */
 export interface StarCandidate<P> {
   id: string;
-  kind: 'focal' | 'setup' | 'converter' | 'aim' | 'centre';
+  kind: 'focal' | 'setup' | 'chain' | 'aim' | 'centre';
   name: string;
   /** Other optics, or another pointing or school. */
   setup?: SystemInput;

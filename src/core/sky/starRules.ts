@@ -48,6 +48,10 @@ const over =
  *
  * @source docs/physics.md, “Stars”
  */
+/** Whether a text names a rule. */
+export const isStarRule = (text: string): text is StarRule =>
+  text === 'worst' || text === 'centre' || Object.hasOwn(STAR_RULES, text);
+
 export const STAR_RULES: Record<Exclude<StarRule, 'worst' | 'centre'>, RuleInfo> = {
   c600: {
     name: '600 rule',

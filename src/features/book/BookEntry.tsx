@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { removeRow, replaceRow } from '@/data/rowActions';
 import type { Reading } from '@/contract/schemas/reading';
 import type { UnitSystem } from '@/core/quantity/units';
@@ -27,7 +27,7 @@ import { StarPicture } from '@/features/sky/StarPicture';
 export function BookEntry({ id }: { id: string }) {
   const styles = useStyles();
   const router = useRouter();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const { row, loading, failed, retry } = useReading(id);
   const { kit, loading: kitLoading } = useKit();
   const [why, setWhy] = useState<Quantity | null>(null);

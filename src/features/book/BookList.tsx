@@ -4,7 +4,7 @@ import { FlatList, Pressable, View } from 'react-native';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import type { StoredOf } from '@/contract/resources';
 import { formatFixed } from '@/core/quantity/format';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { useOutbox } from '@/data/outbox';
 import { useReadings } from '@/data/useReadings';
 import { useRested } from '@/data/useRested';
@@ -98,7 +98,7 @@ export function BookList() {
 
 function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean }) {
   const styles = useStyles();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const { data } = row;
   const words = entryWords(data, units);
   return (

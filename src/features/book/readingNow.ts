@@ -5,6 +5,11 @@ import { starsFromPlain } from '@/core/sky/plainStars';
 import { readStars, type StarsReading } from '@/core/sky/readStars';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import type { Result } from '@/core/quantity/result';
+import { put } from '@/core/chain/edit';
+import { partAsUsed, type Link } from '@/core/chain/link';
+import { isFactor } from '@/core/chain/parts';
+import { linksOfRows, rowOfLink } from '@/data/chainLinks';
+import type { ChainRow } from '@/data/hand';
 import { situationOf, type Kit } from '@/data/situation';
 
 /** A kept reading worked out again, by the desk it was kept on. */
@@ -37,6 +42,20 @@ function read(kept: Pick<Reading, 'desk' | 'input'>): Result<Reread> {
 export const readAsKept = (kept: Reading): Result<Reread> => read(kept);
 
 /**
+ * The chain a reading was kept with. Early readings name only the converters that were in it: they stood directly behind
+ * the lens.
+ */
+function chainKept({ chain, setupId, converterIds }: Reading, kit: Kit): ChainRow[] | null {
+  if (chain || !converterIds) return chain ?? null;
+  const own = kit.setups.find((row) => row.id === setupId)?.data.chain;
+  const links = own && linksOfRows(own, kit);
+  if (!links) return null;
+  const bare = links.filter(({ part }) => !isFactor(part));
+  const converters = converterIds.flatMap((id) => kit.adapters.find((row) => row.id === id) ?? []);
+  return converters.reduce<Link[]>((to, { id, data }) => put(to, { id, part: data }), bare).map(rowOfLink);
+}
+
+/**
  * The same reading with the kit as it is today: the set-up, subject and output of the same ids, at the distance or ratio and
  * the focal length kept. Null when one of them is gone.
  */
@@ -52,8 +71,7 @@ export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
     distanceM: kept.desk === 'far' ? kept.input.distanceM : null,
     focalMm: kept.input.focalMm ?? null,
     modeId: kept.input.modeId,
-    converterIds: kept.converterIds ?? null,
-    chain: kept.chain ?? null,
+    chain: chainKept(kept, kit),
     nearRatio: null,
     nearFNumber: null,
     trials: {},
@@ -63,7 +81,7 @@ export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
   if (typeof situation === 'string') return null;
   // Today's kit in the place of what was kept; how it was read stays.
   const { setup, subject, output, distanceM } = situation;
-  const today = { ...kept.input, measured: undefined, ...setup, output };
+  const today = { ...kept.input, measured: undefined, ...setup, chain: setup.chain.map(partAsUsed), output };
   const own = { far: { subject, distanceM }, near: { subject }, stars: {} }[kept.desk];
   return read({ desk: kept.desk, input: { ...today, ...own } } as Reading);
 }

@@ -4,7 +4,8 @@ import { nearestDistanceM } from '@/core/far/focusAt';
 import type { Quantity } from '@/core/quantity/quantity';
 import { showLengthM, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
-import { useInHand, type Preferences } from '@/data/inHand';
+import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { farReadingKept } from '@/data/keptReading';
 import { DeskFrame, DeskMessage } from '@/ui/DeskFrame';
 import { Txt } from '@/ui/Txt';
@@ -77,8 +78,8 @@ export function FarDesk({ onAddSetup, onAddSubject }: { onAddSetup: () => void; 
 function ReadyDesk({ desk }: { desk: Ready }) {
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
-  const units = useInHand((state) => state.units);
-  const prefer = useInHand((state) => state.prefer);
+  const units = usePreferences((state) => state.units);
+  const chooseSchool = usePreferences((state) => state.chooseSchool);
   const chooseOutput = useInHand((state) => state.chooseOutput);
   const [asked, setAsked] = useState<string | Quantity | null>(null);
   const { now, before, kit } = desk;
@@ -104,12 +105,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const why = typeof asked === 'string' ? (known ?? more?.[asked as keyof typeof more]) : (asked ?? undefined);
   const sheet = why ? (
     <Suspense fallback={null}>
-      <WhySheet
-        quantity={why}
-        units={units}
-        onClose={() => setAsked(null)}
-        onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)}
-      />
+      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={chooseSchool} />
     </Suspense>
   ) : null;
 

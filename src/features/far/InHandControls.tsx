@@ -17,7 +17,7 @@ export const FARTHEST_M = 2000;
 const roundedDistance = (distanceM: number): number => Math.max(0.01, Number(distanceM.toPrecision(3)));
 
 const takeDistance = (distanceM: number | null): void => {
-  if (distanceM !== null) useInHand.getState().setDistanceM(distanceM);
+  if (distanceM !== null) useInHand.now().setDistanceM(distanceM);
 };
 
 function DistanceField({ distanceM, imperial }: { distanceM: number; imperial: boolean }) {

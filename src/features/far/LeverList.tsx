@@ -1,7 +1,9 @@
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { Quantity } from '@/core/quantity/quantity';
+import { storedPatch } from '@/data/chainLinks';
 import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { Txt } from '@/ui/Txt';
 import { LeverHead } from '@/ui/levers/LeverHead';
 import { LeverRow } from '@/ui/levers/LeverRow';
@@ -12,7 +14,7 @@ import { useLevers } from './useLevers';
 export const LeverList = memo(function LeverList({ onWhy }: { onWhy: (gain: Quantity) => void }) {
   const { levers, pending, situation } = useLevers();
   const trials = useInHand((state) => state.trials);
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const adoptTrials = useInHand((state) => state.adoptTrials);
   return (
     <View>
@@ -30,7 +32,9 @@ export const LeverList = memo(function LeverList({ onWhy }: { onWhy: (gain: Quan
               output={situation.output.name}
               on={trials[lever.kind]?.leverId === lever.id}
               pressing={JSON.stringify(lever.patch)}
-              onPress={() => useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch })}
+              onPress={() =>
+                useInHand.now().toggleTrial(lever.kind, { leverId: lever.id, patch: storedPatch(lever.patch) })
+              }
               onWhy={() => onWhy(lever.gain)}
               testID={`lever-${lever.kind}`}
             />
@@ -43,7 +47,7 @@ export const LeverList = memo(function LeverList({ onWhy }: { onWhy: (gain: Quan
 const ICONS = {
   distance: 'straighten',
   focal: 'zoom-in',
-  converter: 'add-circle-outline',
+  chain: 'add-circle-outline',
   mode: 'crop',
   setup: 'photo-camera',
 } as const;

@@ -16,7 +16,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, shutterText } from '@/core/quantity/quantityText';
 import { feetToMetres, metresToFeet, type UnitSystem } from '@/core/quantity/units';
 import { useFarOptions } from '@/data/farOptions';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import type { Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
 import { useTableSettings } from '@/data/tableSettings';
@@ -37,7 +37,7 @@ export function useFarMore(
 ): FarMore | null {
   const background = useFarOptions((state) => state.background);
   const speed = useFarOptions((state) => state.speedMPerS);
-  const cocSchool = useInHand((state) => state.cocSchool);
+  const cocSchool = usePreferences((state) => state.cocSchool);
   return useMemo(
     () =>
       system && reading
@@ -108,7 +108,7 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
         <ShutterAdvice more={more} output={situation.output} units={units} />
         <SpeedField situation={situation} units={units} />
       </Group>
-      {situation.otherSetups.length ? (
+      {situation.kit.setups.length ? (
         <Group title="Light from the subject" brief="against the other set-ups">
           <LightContent situation={situation} system={system} />
         </Group>
@@ -246,7 +246,7 @@ function LightContent({ situation, system }: { situation: Situation; system: Eff
   const styles = useStyles();
   const rows = useMemo(
     () =>
-      situation.otherSetups.flatMap((other) => {
+      situation.kit.setups.flatMap((other) => {
         const folded = foldSystem(other.setup, situation.convention);
         return folded.ok
           ? [
@@ -259,7 +259,7 @@ function LightContent({ situation, system }: { situation: Situation; system: Eff
             ]
           : [];
       }),
-    [situation.otherSetups, situation.convention, system],
+    [situation.kit.setups, situation.convention, system],
   );
   return (
     <>
@@ -309,7 +309,7 @@ function CardContent({ situation, system, more, units, onWhy }: Props) {
 
 function ModesContent({ situation }: { situation: Situation }) {
   const styles = useStyles();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const speed = useFarOptions((state) => state.speedMPerS) ?? situation.subject.speedMPerS;
   const ladder = useMemo(() => modesLadder({ ...situation, speedMPerS: speed, units }), [situation, speed, units]);
   const { kit } = useKit();

@@ -85,7 +85,7 @@ export function leverText(offered: Lever, subject: SubjectSpec, distanceM: numbe
         price: listed([lightText(lever), aroundText(lever.surroundingsRatio)]),
         caution: lever.caution ?? '',
       };
-    case 'converter':
+    case 'chain':
       return {
         title: lever.removes ? `Without ${lever.name}` : lever.name,
         gain,

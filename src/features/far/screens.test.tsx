@@ -1,7 +1,8 @@
 import { act, fireEvent, screen } from '@testing-library/react-native';
-import { demoAdapters, demoSetups, demoSubjects } from '@/demo/kit';
+import { demoAdapters, demoSetups, demoSubjects, demoOptics } from '@/demo/kit';
 import { useFarOptions } from '@/data/farOptions';
-import { useInHand } from '@/data/inHand';
+import { useHands, useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { useOutbox } from '@/data/outbox';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
 import { FarDesk } from './FarDesk';
@@ -15,17 +16,19 @@ jest.mock('expo-router', () => ({
   useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }),
 }));
 
-const [inHand, options] = [useInHand.getState(), useFarOptions.getState()];
+const [handsStart, preferencesStart] = [useHands.getState(), usePreferences.getState()];
+const options = useFarOptions.getState();
 const actions = { onAddSetup: jest.fn(), onAddSubject: jest.fn() };
 const desk = () => <FarDesk {...actions} />;
 const settled = () => act(() => new Promise((resolve) => setTimeout(resolve, 250)));
 
 beforeEach(() => {
-  useInHand.setState(inHand, true);
+  useHands.setState(handsStart, true);
+  usePreferences.setState(preferencesStart, true);
   useFarOptions.setState(options, true);
   useOutbox.setState({ waiting: [], refused: [] });
-  useInHand.getState().chooseSetup(demoSetups.hide.id);
-  useInHand.getState().chooseSubject(demoSubjects.curlew.id);
+  useInHand.now().chooseSetup(demoSetups.hide.id);
+  useInHand.now().chooseSubject(demoSubjects.curlew.id);
 });
 afterEach(() => jest.restoreAllMocks());
 
@@ -55,31 +58,35 @@ describe('the Far desk', () => {
     await settled();
     expect(words()).toContain('1,270');
     expect(words()).toContain('● Enough for Web page');
-    const lever = screen.getAllByTestId('lever-converter')[0]!;
+    const lever = screen.getAllByTestId('lever-chain')[0]!;
     fireEvent.press(lever);
-    expect(useInHand.getState().trials.converter?.patch.converterIds).toEqual([demoAdapters.converter14.id]);
+    expect(useInHand.now().trials.chain?.patch.chain?.map((row) => row.id)).toEqual([
+      demoOptics.tele600.id,
+      demoAdapters.converter14.id,
+    ]);
     await settled();
     expect(words()).toContain('1,780 px on the subject');
-    fireEvent.press(screen.getAllByTestId('lever-converter')[0]!);
-    expect(useInHand.getState().trials.converter).toBeUndefined();
+    fireEvent.press(screen.getAllByTestId('lever-chain')[0]!);
+    expect(useInHand.now().trials.chain).toBeUndefined();
   });
 
   it('says what is wrong with a distance and how to go on', async () => {
-    useInHand.setState({ distanceM: 1 });
+    useInHand.put({ distanceM: 1 });
     await renderWithKit(desk());
     // Out of focus: it is said, and neither pixels nor a verdict are told.
     expect(words()).toMatch(/✕ Ostrel 600 f\/5\.6 focuses from 4\.2.m on\. Step back 3\.2.m/);
     expect(words()).not.toMatch(/px on the subject|px resolved|Enough for|Not enough for/);
     fireEvent.press(screen.getByText(/^Go to 4\.2/));
-    expect(useInHand.getState().distanceM).toBeCloseTo(4.2, 6);
+    expect(useInHand.now().distanceM).toBeCloseTo(4.2, 6);
   });
 
   it('says that a subject does not fit, in the person’s units, and withholds what its pixels would be good for', async () => {
-    useInHand.setState({ distanceM: 4.5, units: 'imperial' });
+    useInHand.put({ distanceM: 4.5 });
+    usePreferences.setState({ units: 'imperial' });
     await renderWithKit(desk());
     expect(words()).toMatch(/✕ Curlew does not fit: it is 2\.\d times the frame/);
     expect(words()).not.toMatch(/px on the subject|More than .* uses/);
-    useInHand.setState({ distanceM: 2 });
+    useInHand.put({ distanceM: 2 });
     await renderWithKit(desk());
     expect(words()).toMatch(/focuses from 13\.8.ft on\. Step back 7\.2.ft/);
   });

@@ -3,7 +3,7 @@ import { readFar, type FarReading } from '@/core/far/readFar';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import type { Problem } from '@/core/quantity/result';
 import type { UnitSystem } from '@/core/quantity/units';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { useChosen } from '@/data/useChosen';
 import { situationOf, type Kit, type Missing, type Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
@@ -34,7 +34,7 @@ export function deskState(situation: Situation, units: UnitSystem = 'metric'): D
 export function useFarDesk(): FarDesk {
   const { kit, loading, failed, retry } = useKit();
   const chosen = useChosen();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   return useMemo((): FarDesk => {
     if (failed) return { status: 'failed', retry };
     if (loading) return { status: 'loading', retry };

@@ -2,7 +2,8 @@ import { useMemo } from 'react';
 import { farLevers, type Lever, type LeverKind } from '@/core/far/levers';
 import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
 import type { UnitSystem } from '@/core/quantity/units';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
+import { leversApart } from '@/data/leversApart';
 import { useKit } from '@/data/useKit';
 import { useCalmed } from '@/data/useCalmed';
 import { useChosen } from '@/data/useChosen';
@@ -15,20 +16,11 @@ export interface Rival {
   counted: number;
 }
 
+const ORDER: LeverKind[] = ['distance', 'focal', 'chain', 'mode', 'setup'];
+
 /** Levers of the present situation; those being tried are reckoned against the situation without them. */
-function leversOf(kit: Kit, chosen: Chosen, units: UnitSystem): Lever[] {
-  const situation = situationOf(kit, chosen);
-  if (typeof situation === 'string') return [];
-  const tried = Object.keys(chosen.trials) as LeverKind[];
-  const levers = farLevers({ ...situation, units }).filter((lever) => !tried.includes(lever.kind));
-  for (const kind of tried) {
-    const without = situationOf(kit, chosen, [kind]);
-    if (typeof without !== 'string')
-      levers.push(...farLevers({ ...without, units }).filter((lever) => lever.kind === kind));
-  }
-  const order: LeverKind[] = ['distance', 'focal', 'converter', 'mode', 'setup'];
-  return levers.sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind));
-}
+const leversOf = (kit: Kit, chosen: Chosen, units: UnitSystem): Lever[] =>
+  leversApart(kit, chosen, ORDER, (situation) => farLevers({ ...situation, units }));
 
 /** Levers with the other set-ups they bring onto the scale. */
 export interface Levers {
@@ -85,6 +77,6 @@ function isTap(from: Chosen, to: Chosen): boolean {
 export function useLevers(): Levers {
   const { kit } = useKit();
   const chosen = useCalmed<Chosen>(useChosen(), EVERY_MS, isTap);
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   return useMemo(() => (chosen ? reckonOnce(kit, chosen, units) : PENDING), [kit, chosen, units]);
 }

@@ -15,18 +15,19 @@ function situation(change: Partial<FarSituation> = {}): FarSituation {
     output: demoOutputs.print.data,
     judgeBy: 'resolved',
     convention: 'usual',
-    converterIds: [],
-    converters: [
-      { id: 'x14', spec: demoAdapters.converter14.data },
-      { id: 'x20', spec: demoAdapters.converter20.data },
-    ],
-    otherSetups: [
-      {
-        id: 'light',
-        name: 'Light bag',
-        setup: { body: demoBodies.merrow.data, modeId: 'whole', chain: [demoOptics.tele300.data] },
-      },
-    ],
+    kit: {
+      parts: [
+        { id: 'x14', part: demoAdapters.converter14.data },
+        { id: 'x20', part: demoAdapters.converter20.data },
+      ],
+      setups: [
+        {
+          id: 'light',
+          name: 'Light bag',
+          setup: { body: demoBodies.merrow.data, modeId: 'whole', chain: [demoOptics.tele300.data] },
+        },
+      ],
+    },
     ...change,
   };
 }
@@ -67,10 +68,10 @@ describe('a lever in words', () => {
   });
 
   it('gives a converter with its light, its f-number and its autofocus', () => {
-    const text = words(situation(), (lever) => lever.id === 'converter:x14');
+    const text = words(situation(), (lever) => lever.id === 'chain:x14');
     expect(text.gain).toMatch(/^\+40 % pixels, \+\d+ % resolved$/);
     expect(text.price).toBe('−1 stop (f/7.8) · autofocus still on');
-    expect(words(situation(), (lever) => lever.id === 'converter:x20').price).toBe('−2 stops (f/11.2) · no autofocus');
+    expect(words(situation(), (lever) => lever.id === 'chain:x20').price).toBe('−2 stops (f/11.2) · no autofocus');
   });
 
   it('says that a converter would come off when it is on', () => {
@@ -78,11 +79,13 @@ describe('a lever in words', () => {
       setup: {
         body: demoBodies.ostrel.data,
         modeId: 'whole',
-        chain: [demoOptics.tele600.data, demoAdapters.converter14.data],
+        chain: [
+          { id: 'lens', part: demoOptics.tele600.data },
+          { id: 'x14', part: demoAdapters.converter14.data },
+        ],
       },
-      converterIds: ['x14'],
     });
-    expect(words(on, (lever) => lever.id === 'converter:x14').title).toBe('Without Ostrel ×1.4');
+    expect(words(on, (lever) => lever.id === 'chain:x14').title).toBe('Without Ostrel ×1.4');
   });
 
   it('promises no pixels from a crop mode, only files, frames and less around it', () => {

@@ -7,7 +7,7 @@ import { NumberField } from '@/ui/controls/NumberField';
 import { NumbersField } from '@/ui/controls/NumbersField';
 import { TextField } from '@/ui/controls/TextField';
 import { space } from '@/ui/theme/measures';
-import { atPath, withPath } from './fields';
+import { atPath, withPath } from './formFields';
 import type { ItemField, ItemList } from './listFields';
 
 type Item = Record<string, unknown>;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { View, useWindowDimensions } from 'react-native';
-import type { BodySpec } from '@/core/chain/parts';
+import type { BodySpec } from '@/core/kit/body';
 import { modeTable, type ModeRow } from '@/core/kit/modeTable';
 import { FINDER_WORDS } from '@/core/kit/words';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';

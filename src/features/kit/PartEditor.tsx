@@ -8,7 +8,8 @@ import { whereUsed, type PartResource } from '@/data/whereUsed';
 import { useKit } from '@/data/useKit';
 import { useInHand } from '@/data/inHand';
 import { RowForm } from './LazyRowForm';
-import { newPart, sectionsOf } from './fields';
+import { BODY_FORM } from './bodyForm';
+import { KIT_KINDS } from './kinds';
 import { lazyPart } from '@/ui/lazyPart';
 
 const InUse = lazyPart(() => import('./InUse'));
@@ -29,7 +30,7 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
   const show = useNotice((state) => state.show);
   const chooseSetup = useInHand((state) => state.chooseSetup);
   const shownKind = resource === 'bodies' ? 'body' : row && 'kind' in row.data ? row.data.kind : kind;
-  const initial = (row?.data ?? newPart(kind)) as ResourceTypes[PartResource];
+  const initial = (row?.data ?? KIT_KINDS[kind].start) as ResourceTypes[PartResource];
 
   const save = (data: ResourceTypes[PartResource]) => {
     if (row) {
@@ -63,7 +64,7 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
       <RowForm
         key={`${resource}:${row?.id ?? kind}`}
         resource={resource}
-        sections={sectionsOf(shownKind)}
+        sections={shownKind === 'body' ? BODY_FORM : KIT_KINDS[shownKind].form}
         initial={initial as never}
         draftKey={`${resource}:${row?.id ?? `new:${kind}`}`}
         onSave={save}

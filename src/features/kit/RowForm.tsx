@@ -16,7 +16,7 @@ import { NumberField } from '@/ui/controls/NumberField';
 import { NumbersField } from '@/ui/controls/NumbersField';
 import { TextField } from '@/ui/controls/TextField';
 import { space } from '@/ui/theme/measures';
-import { atPath, withPath, type Field, type Section } from './fields';
+import { atPath, withPath, type Field, type Section } from './formFields';
 import { ListField } from './ListField';
 import { CROP_MODE, READOUT_WINDOW, VIDEO_MODE } from './listFields';
 

@@ -1,6 +1,8 @@
 import { View } from 'react-native';
 import type { Body } from '@/contract/schemas/body';
-import { useInHand } from '@/data/inHand';
+import { PLACES } from '@/data/hand';
+import { takeTo, useInHand, usePlace } from '@/data/inHand';
+import { useChosen } from '@/data/useChosen';
 import { useNotice } from '@/data/notice';
 import { createRow } from '@/data/rowActions';
 import { useKit } from '@/data/useKit';
@@ -9,6 +11,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
+import { PLACE_NAMES, PLACE_PATHS } from '../places';
 import { NewBody } from './NewBody';
 import { PartList } from './PartList';
 import { setupBrief } from './briefs';
@@ -19,7 +22,8 @@ import { useGo } from './useGo';
 export default function SetupSheet({ onClose }: { onClose: () => void }) {
   const { kit } = useKit();
   const go = useGo(onClose);
-  const chosenId = useInHand((state) => state.setupId) ?? kit.setups[0]?.id;
+  const place = usePlace();
+  const chosenId = useChosen().setupId ?? kit.setups[0]?.id;
   const chooseSetup = useInHand((state) => state.chooseSetup);
   const show = useNotice((state) => state.show);
   const offered = kit.setups.filter((row) => !row.data.retired || row.id === chosenId);
@@ -81,6 +85,23 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
       ) : (
         <Txt tone="soft">No set-up yet. Add a body below with two taps, then a lens.</Txt>
       )}
+      {chosen ? (
+        <Group title="Take it to another place" brief={chosen.data.name} startsOpen={false}>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.medium }}>
+            {PLACES.filter((each) => each !== place).map((each) => (
+              <Key
+                key={each}
+                title={PLACE_NAMES[each]}
+                icon="arrow-forward"
+                onPress={() => {
+                  takeTo(each, chosen.id);
+                  go(PLACE_PATHS[each]);
+                }}
+              />
+            ))}
+          </View>
+        </Group>
+      ) : null}
       <Group title="Add a body" brief="two taps" startsOpen={kit.setups.length === 0}>
         <NewBody onMake={makeBody} />
       </Group>

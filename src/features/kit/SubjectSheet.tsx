@@ -4,7 +4,9 @@ import { View } from 'react-native';
 import type { Output } from '@/contract/schemas/output';
 import type { Subject } from '@/contract/schemas/subject';
 import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { createRow, removeRow, replaceRow } from '@/data/rowActions';
+import { useChosen } from '@/data/useChosen';
 import { useKit } from '@/data/useKit';
 import { Group } from '@/ui/Group';
 import { Sheet } from '@/ui/Sheet';
@@ -25,10 +27,11 @@ const NEW_SUBJECT: Subject = { name: 'New subject', kind: 'perchingBird', sizeMm
 export default function SubjectSheet({ onClose }: { onClose: () => void }) {
   const { kit } = useKit();
   const [view, setView] = useState<At>({ at: 'list' });
-  const units = useInHand((state) => state.units);
-  const subjectId = useInHand((state) => state.subjectId) ?? kit.subjects[0]?.id;
-  const outputId = useInHand((state) => state.outputId) ?? kit.outputs[0]?.id;
-  const { chooseSubject, chooseOutput } = useInHand.getState();
+  const units = usePreferences((state) => state.units);
+  const chosen = useChosen();
+  const subjectId = chosen.subjectId ?? kit.subjects[0]?.id;
+  const outputId = chosen.outputId ?? kit.outputs[0]?.id;
+  const { chooseSubject, chooseOutput } = useInHand.now();
   const back = () => setView({ at: 'list' });
 
   if (view.at === 'subject') {

@@ -16,51 +16,6 @@ import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityTex
 export const bodyBrief = ({ sensor }: Body): string =>
   `${formatFigures(sensor.widthMm)} × ${formatFigures(sensor.heightMm)} mm · ${formatFixed(megapixels(sensor.columns, sensor.rows))} MP · ${formatFigures(pitchUm(sensor.widthMm, sensor.columns))} µm`;
 
-const range = (low: number, high: number): string =>
-  high > low ? `${formatFigures(low, 4)}–${formatFigures(high, 4)}` : formatFigures(low, 4);
-
-/** What matters most about a part, in a line. */
-export function partBrief(part: Part): string {
-  switch (part.kind) {
-    case 'lens':
-    case 'builtIn': {
-      const apertures =
-        part.focalTeleMm > part.focalWideMm && part.fNumberTele !== part.fNumberWide
-          ? `${showFNumber(part.fNumberWide)} to ${showFNumber(part.fNumberTele)}`
-          : showFNumber(part.fNumberWide);
-      const kind =
-        part.kind === 'builtIn'
-          ? ', built in'
-          : part.design && part.design !== 'refractive'
-            ? `, ${DESIGN_WORDS[part.design].toLowerCase()}`
-            : '';
-      return `${range(part.focalWideMm, part.focalTeleMm)}\u202fmm, ${apertures}${kind}`;
-    }
-    case 'telescope':
-      return `${formatFigures(part.focalMm, 4)}\u202fmm, opening ${formatFigures(part.apertureMm)}\u202fmm, ${showFNumber(part.focalMm / part.apertureMm)}`;
-    case 'scope':
-      return `${range(part.magnificationLow, part.magnificationHigh)}\u202f×, objective ${formatFigures(part.objectiveMm)}\u202fmm`;
-    case 'objective':
-      return `${formatFigures(part.magnification)}\u202f×, NA ${formatFigures(part.numericalAperture)}, ${part.correction === 'infinity' ? 'infinity' : 'finite tube'}`;
-    case 'converter':
-    case 'barlow':
-    case 'reducer':
-      return `×${formatFigures(part.factor)}${part.kind !== 'barlow' && !part.autofocus ? ', no autofocus' : ''}`;
-    case 'tubes':
-      return `${part.lengthsMm.map((length) => formatFigures(length)).join(' + ')}\u202fmm`;
-    case 'closeUp':
-      return `${formatFigures(part.dioptres)} dioptres`;
-    case 'tubeLens':
-      return `${formatFigures(part.focalMm)}\u202fmm`;
-    case 'mountAdapter':
-      return `${part.lensMount} onto ${part.mount ?? 'a mount not entered'}${part.autofocus ? '' : ', no autofocus'}`;
-    case 'reversing':
-    case 'coupling':
-    case 'afocal':
-      return PART_WORDS[part.kind].gloss;
-  }
-}
-
 export function setupBrief(setup: Setup, kit: Kit): string {
   const body = kit.bodies.find((row) => row.id === setup.bodyId)?.data.name ?? 'body gone';
   const parts = setup.chain.map((link) => {

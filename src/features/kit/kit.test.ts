@@ -1,23 +1,27 @@
+import { stepsOf } from '../../../tests/support/chain';
 import { demoKit } from '@/demo/demoKit';
 import { demoAdapters, demoBodies, demoOptics, demoSetups } from '@/demo/kit';
-import { chainSteps } from '@/core/chain/steps';
 import type { Part } from '@/core/chain/parts';
 import { whereUsed, withReplaced } from '@/data/whereUsed';
 import { validateResource } from '@/contract/validate';
-import { partBrief, setupBrief } from './briefs';
-import { addToChain, chainItems, moveInChain, type Link } from './builder/chainEdit';
+import type { ChainRow } from '@/data/hand';
+import { setupBrief } from './briefs';
+import { addToChain, chainItems, moveInChain } from './builder/chainEdit';
 import { stepText } from './builder/stepText';
 import { bodiesTable, opticsTable } from './compare/tables';
-import { newPart, sectionsOf } from './fields';
+import { KINDS, PART_KINDS } from '@/core/chain/kinds';
+import { BODY_FORM } from './bodyForm';
 import { kitItems, selectItems } from './kitItems';
-import { bodyFacts, partFacts } from './partFacts';
+import { bodyFacts } from './bodyFacts';
+import { KIT_KINDS, partBrief, partFacts } from './kinds';
 
 const kit = demoKit();
 const plain = (text: string) => text.replace(/\u202f|\u00a0/g, ' ');
-const optic = (key: keyof typeof demoOptics): Link => ({ type: 'optic', id: demoOptics[key].id });
-const adapter = (key: keyof typeof demoAdapters): Link => ({ type: 'adapter', id: demoAdapters[key].id });
-const named = (chain: Link[]) => chainItems(chain, kit).map((item) => item.part?.name ?? 'gone');
-const build = (...links: Link[]) => named(links.reduce<Link[]>((chain, link) => addToChain(chain, link, kit), []));
+const optic = (key: keyof typeof demoOptics): ChainRow => ({ type: 'optic', id: demoOptics[key].id });
+const adapter = (key: keyof typeof demoAdapters): ChainRow => ({ type: 'adapter', id: demoAdapters[key].id });
+const named = (chain: ChainRow[]) => chainItems(chain, kit).map((item) => item.part?.name ?? 'gone');
+const build = (...links: ChainRow[]) =>
+  named(links.reduce<ChainRow[]>((chain, link) => addToChain(chain, link, kit), []));
 
 describe('adding to a chain', () => {
   it('puts everything where it belongs, whatever comes first', () => {
@@ -50,18 +54,18 @@ describe('adding to a chain', () => {
   it('moves parts, and tells two of the same apart', () => {
     const chain = [optic('tele600'), adapter('converter14'), adapter('converter14')];
     expect(new Set(chainItems(chain, kit).map((item) => item.key)).size).toBe(3);
-    expect(named(moveInChain([optic('tele600'), adapter('converter14'), adapter('converter20')], 2, 1))).toEqual([
+    expect(named(moveInChain([optic('tele600'), adapter('converter14'), adapter('converter20')], 2, 1, kit))).toEqual([
       'Ostrel 600 f/5.6',
       'Ostrel ×2',
       'Ostrel ×1.4',
     ]);
-    expect(moveInChain(chain, 5, 0)).toBe(chain);
+    expect(moveInChain(chain, 5, 0, kit)).toEqual(chain);
   });
 });
 
 describe('a step in words', () => {
   const texts = (...chain: Part[]) => {
-    const steps = chainSteps({ body: demoBodies.ostrel.data, modeId: 'whole', chain });
+    const steps = stepsOf({ body: demoBodies.ostrel.data, modeId: 'whole', chain });
     if (!steps.ok) throw new Error(steps.problem.message);
     return steps.value.map((step) => plain(stepText(step, 'metric').join(' · ')));
   };
@@ -75,7 +79,7 @@ describe('a step in words', () => {
     expect(texts(demoOptics.mirror500.data, demoAdapters.slrAdapter.data)[1]).toBe('');
   });
   it('tells distances in feet and inches to those who read them', () => {
-    const steps = chainSteps({ body: demoBodies.ostrel.data, modeId: 'whole', chain: [demoOptics.tele600.data] });
+    const steps = stepsOf({ body: demoBodies.ostrel.data, modeId: 'whole', chain: [demoOptics.tele600.data] });
     if (!steps.ok) throw new Error(steps.problem.message);
     expect(plain(stepText(steps.value[0]!, 'imperial').join(' · '))).toMatch(/closest 14 ft$/);
   });
@@ -155,23 +159,21 @@ describe('beside each other', () => {
 
 describe('forms and cards', () => {
   it('every kind has a form that starts from something valid, once it has a name', () => {
-    for (const row of [...Object.values(demoOptics), ...Object.values(demoAdapters)]) {
-      const { kind } = row.data;
-      expect(sectionsOf(kind)[0]!.fields[0]).toMatchObject({ path: 'name' });
-      const start = { ...newPart(kind), ...(kind === 'mountAdapter' ? { lensMount: 'X' } : {}) };
-      expect([
+    expect(BODY_FORM[0]!.fields[0]).toMatchObject({ path: 'name' });
+    for (const kind of PART_KINDS) {
+      expect(KIT_KINDS[kind].form[0]!.fields[0]).toMatchObject({ path: 'name' });
+      const start = { ...KIT_KINDS[kind].start, ...(kind === 'mountAdapter' ? { lensMount: 'X' } : {}) };
+      expect([kind, validateResource(KINDS[kind].shelf === 'optic' ? 'optics' : 'adapters', start).ok]).toEqual([
         kind,
-        validateResource(
-          kind in { lens: 1, builtIn: 1, telescope: 1, scope: 1, objective: 1 } ? 'optics' : 'adapters',
-          start,
-        ).ok,
-      ]).toEqual([kind, true]);
+        true,
+      ]);
     }
   });
   it('every part has a line and facts without empty values', () => {
-    for (const row of [...Object.values(demoOptics), ...Object.values(demoAdapters)]) {
-      expect(partBrief(row.data).length).toBeGreaterThan(1);
-      for (const [name, value] of partFacts(row.data, 'metric'))
+    const ofKit = [...Object.values(demoOptics), ...Object.values(demoAdapters)].map((row) => row.data as Part);
+    for (const part of [...ofKit, ...PART_KINDS.map((kind) => KIT_KINDS[kind].start as Part)]) {
+      expect(partBrief(part).length).toBeGreaterThan(1);
+      for (const [name, value] of partFacts(part, 'metric'))
         expect([name, value.length > 0 && !value.includes('undefined') && !value.includes('NaN')]).toEqual([
           name,
           true,

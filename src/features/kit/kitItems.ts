@@ -1,10 +1,11 @@
 import type { StoredOf } from '@/contract/resources';
-import type { PartKind } from '@/core/chain/parts';
+import type { Part, PartKind } from '@/core/chain/parts';
 import { PART_WORDS } from '@/core/kit/words';
 import { pitchUm } from '@/core/sensor/pitch';
 import type { Kit } from '@/data/situation';
 import { whereUsed, type PartResource } from '@/data/whereUsed';
-import { bodyBrief, partBrief } from './briefs';
+import { bodyBrief } from './briefs';
+import { kitKindOf, partBrief } from './kinds';
 import { UNREADABLE } from './unreadable';
 
 /** One line of the kit: a part with what it can be sought, filtered and sorted by. */
@@ -29,19 +30,7 @@ export interface KitItem {
 export type KitFilter = 'all' | 'bodies' | 'optics' | 'adapters' | 'retired';
 export type KitSort = 'name' | 'weight' | 'price' | 'pitch' | 'pupil';
 
-function pupilOf(data: StoredOf<'optics'>['data']): number | undefined {
-  switch (data.kind) {
-    case 'lens':
-    case 'builtIn':
-      return data.focalTeleMm / data.fNumberTele;
-    case 'telescope':
-      return data.apertureMm;
-    case 'scope':
-      return data.objectiveMm;
-    case 'objective':
-      return undefined;
-  }
-}
+const pupilOf = (part: Part): number | undefined => kitKindOf(part).pupilMm?.(part);
 
 const defined = <T extends object>(object: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
   Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined)) as never;

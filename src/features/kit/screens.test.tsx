@@ -1,6 +1,7 @@
 import { fireEvent, screen } from '@testing-library/react-native';
 import { demoAdapters, demoBodies, demoOptics, demoSetups, demoSubjects } from '@/demo/kit';
-import { useInHand } from '@/data/inHand';
+import { useHands, useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { useNotice } from '@/data/notice';
 import { useOutbox } from '@/data/outbox';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
@@ -24,12 +25,14 @@ jest.mock('expo-router', () => ({
   }),
 }));
 
-const [inHand, notice] = [useInHand.getState(), useNotice.getState()];
+const [handsStart, preferencesStart] = [useHands.getState(), usePreferences.getState()];
+const notice = useNotice.getState();
 const close = jest.fn();
 beforeEach(() => {
   mockGo.mockClear();
   close.mockClear();
-  useInHand.setState(inHand, true);
+  useHands.setState(handsStart, true);
+  usePreferences.setState(preferencesStart, true);
   useNotice.setState(notice, true);
   useOutbox.setState({ waiting: [], refused: [] });
 });
@@ -55,13 +58,13 @@ describe('the slate', () => {
   it('goes from day to night, a step darker, and back', async () => {
     await renderWithKit(<Slate sky={false} />);
     fireEvent.press(screen.getByLabelText('Night look'));
-    expect(useInHand.getState().look).toBe('night');
+    expect(usePreferences.getState().look).toBe('night');
     fireEvent.press(screen.getByLabelText('Dimmer'));
-    expect(useInHand.getState().look).toBe('dim');
+    expect(usePreferences.getState().look).toBe('dim');
     fireEvent.press(screen.getByLabelText('Brighter'));
-    expect(useInHand.getState().look).toBe('night');
+    expect(usePreferences.getState().look).toBe('night');
     fireEvent.press(screen.getByLabelText('Day look'));
-    expect(useInHand.getState().look).toBe('day');
+    expect(usePreferences.getState().look).toBe('day');
     expect(screen.queryByLabelText('Dimmer')).toBeNull();
   });
 
@@ -69,7 +72,7 @@ describe('the slate', () => {
     await renderWithKit(<PreferencesSheet onClose={close} />);
     fireEvent.press(screen.getByText('Feet, inches'));
     fireEvent.press(screen.getByText('All of them'));
-    expect(useInHand.getState()).toMatchObject({ units: 'imperial', judgeBy: 'sampled' });
+    expect(usePreferences.getState()).toMatchObject({ units: 'imperial', judgeBy: 'sampled' });
   });
 });
 
@@ -77,7 +80,7 @@ describe('the set-ups', () => {
   it('are taken with one tap', async () => {
     await renderWithKit(<SetupSheet onClose={close} />);
     fireEvent.press(screen.getByLabelText(/^Take Light bag/));
-    expect(useInHand.getState().setupId).toBe(demoSetups.lightBag.id);
+    expect(useInHand.now().setupId).toBe(demoSetups.lightBag.id);
     expect(close).toHaveBeenCalled();
   });
 
@@ -97,7 +100,7 @@ describe('the set-ups', () => {
     );
     await renderWithKit(<SetupSheet onClose={close} />, { held });
     expect(words()).not.toContain('Light bag');
-    useInHand.getState().chooseSetup(demoSetups.lightBag.id);
+    useInHand.now().chooseSetup(demoSetups.lightBag.id);
     await renderWithKit(<SetupSheet onClose={close} />, { held });
     expect(words()).toContain('Light bag');
   });
@@ -107,7 +110,7 @@ describe('the subjects', () => {
   it('are taken with one tap', async () => {
     await renderWithKit(<SubjectSheet onClose={close} />);
     fireEvent.press(screen.getByLabelText('Take Tiger beetle'));
-    expect(useInHand.getState().subjectId).toBe(demoSubjects.tigerBeetle.id);
+    expect(useInHand.now().subjectId).toBe(demoSubjects.tigerBeetle.id);
     expect(close).toHaveBeenCalled();
   });
 

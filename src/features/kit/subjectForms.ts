@@ -1,7 +1,7 @@
 import type { Output } from '@/contract/schemas/output';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { metresToFeet, mmToInches, type UnitSystem } from '@/core/quantity/units';
-import type { Field, Section } from './fields';
+import type { Field, Section } from './formFields';
 
 /** The form of a subject, in the person's units. */
 export function subjectSections(units: UnitSystem): Section[] {

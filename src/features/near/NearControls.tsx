@@ -17,10 +17,10 @@ const threeFigures = (value: number): number => Number(value.toPrecision(3));
 const APART = 1.005;
 
 const takeRatio = (value: number | null): void => {
-  if (value !== null) useInHand.getState().setNearRatio(value);
+  if (value !== null) useInHand.now().setNearRatio(value);
 };
 const takeFNumber = (value: number | null): void => {
-  if (value !== null) useInHand.getState().setNearFNumber(value);
+  if (value !== null) useInHand.now().setNearFNumber(value);
 };
 
 function RatioControl({ now, label }: { now: NearDeskState; label?: string }) {

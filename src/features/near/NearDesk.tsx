@@ -6,7 +6,8 @@ import { MORE_THAN_USED, verdictOf } from '@/core/output/verdict';
 import { VERDICT_WORDS, verdictSentence, zoneNames } from '@/core/output/verdictWords';
 import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, showError, showQuantity } from '@/core/quantity/quantityText';
-import { useInHand, type Preferences } from '@/data/inHand';
+import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { nearReadingKept } from '@/data/keptReading';
 import { useSheets } from '@/data/sheets';
 import { DeskFrame, DeskMessage } from '@/ui/DeskFrame';
@@ -69,8 +70,8 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const router = useRouter();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
-  const units = useInHand((state) => state.units);
-  const prefer = useInHand((state) => state.prefer);
+  const units = usePreferences((state) => state.units);
+  const chooseSchool = usePreferences((state) => state.chooseSchool);
   const chooseOutput = useInHand((state) => state.chooseOutput);
   const [asked, setAsked] = useState<string | Quantity | null>(null);
   const { now, kit } = desk;
@@ -96,12 +97,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       : (asked ?? undefined);
   const sheet = why ? (
     <Suspense fallback={null}>
-      <WhySheet
-        quantity={why}
-        units={units}
-        onClose={() => setAsked(null)}
-        onSchool={(preference, choice) => prefer({ [preference]: choice } as Partial<Preferences>)}
-      />
+      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={chooseSchool} />
     </Suspense>
   ) : null;
   const block =
@@ -178,7 +174,7 @@ interface ReadingProps {
 /** The ratio large, the two sizes it is mixed up with beside it, and whether the pixels are enough. */
 function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
   const styles = useStyles();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const { reading, situation } = now;
   if (!reading) return null;
   const { output } = situation;

@@ -8,7 +8,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, showFNumber, shutterText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { diagonal } from '@/core/sensor/diagonal';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
 import { PageLinks } from '@/ui/PageLinks';
@@ -120,8 +120,8 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
 });
 
 function HandField() {
-  const handHoldRatio = useInHand((state) => state.handHoldRatio);
-  const prefer = useInHand((state) => state.prefer);
+  const handHoldRatio = usePreferences((state) => state.handHoldRatio);
+  const prefer = usePreferences((state) => state.prefer);
   const learned = useLearnedHandHold();
   if (learned) {
     return (

@@ -1,7 +1,9 @@
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { Quantity } from '@/core/quantity/quantity';
+import { storedPatch } from '@/data/chainLinks';
 import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { Txt } from '@/ui/Txt';
 import { LeverHead } from '@/ui/levers/LeverHead';
 import { LeverRow } from '@/ui/levers/LeverRow';
@@ -20,7 +22,7 @@ const ICONS = {
 export const NearLeverList = memo(function NearLeverList({ onWhy }: { onWhy: (gain: Quantity) => void }) {
   const { levers, situation, pending } = useNearLevers();
   const trials = useInHand((state) => state.trials);
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const adoptTrials = useInHand((state) => state.adoptTrials);
   return (
     <View>
@@ -38,7 +40,9 @@ export const NearLeverList = memo(function NearLeverList({ onWhy }: { onWhy: (ga
               output={situation.output.name}
               on={trials[lever.kind]?.leverId === lever.id}
               pressing={JSON.stringify(lever.patch)}
-              onPress={() => useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch })}
+              onPress={() =>
+                useInHand.now().toggleTrial(lever.kind, { leverId: lever.id, patch: storedPatch(lever.patch) })
+              }
               onWhy={() => onWhy(lever.gain)}
               testID={`lever-${lever.kind}`}
             />

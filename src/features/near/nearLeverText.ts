@@ -8,7 +8,7 @@ import type { LeverText } from '@/ui/levers/LeverRow';
 const listed = (parts: string[]): string => parts.filter((part) => part !== '').join(' · ');
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-function titleOf(lever: NearLever<unknown>): string {
+function titleOf(lever: NearLever): string {
   switch (lever.kind) {
     case 'ratio':
       return `Focus to ${formatRatio(lever.ratioAfter)}`;
@@ -27,7 +27,7 @@ function titleOf(lever: NearLever<unknown>): string {
  * What a lever does to the depth. With another frame it is the judgement that changes, not the picture at the same ratio and
  * f-number: the school is named.
  */
-function depthText({ depthChange, cocSchool, kind }: NearLever<unknown>): string {
+function depthText({ depthChange, cocSchool, kind }: NearLever): string {
   if (Math.abs(depthChange - 1) < 0.01) return '';
   const change =
     depthChange > 1
@@ -37,7 +37,7 @@ function depthText({ depthChange, cocSchool, kind }: NearLever<unknown>): string
 }
 
 /** Words a lever close up: what it makes of the ratio, of the detail and of the depth, and what it costs. */
-export function nearLeverText(lever: NearLever<unknown>, units: UnitSystem): LeverText {
+export function nearLeverText(lever: NearLever, units: UnitSystem): LeverText {
   const same = Math.abs(lever.ratioChange - 1) < 0.005;
   const room =
     lever.workingAfterMm === undefined || same

@@ -1,7 +1,9 @@
 import { act, fireEvent, screen } from '@testing-library/react-native';
 import { Dimensions } from 'react-native';
 import { demoAdapters, demoOptics, demoSetups, demoSubjects } from '@/demo/kit';
-import { useInHand } from '@/data/inHand';
+import type { Hand } from '@/data/hand';
+import { useHands, useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { useOutbox } from '@/data/outbox';
 import { useSheets } from '@/data/sheets';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
@@ -23,10 +25,10 @@ jest.mock('expo-router', () => ({
   }),
 }));
 
-const start = useInHand.getState();
-const set = (change: Partial<typeof start>): void =>
+const [handsStart, preferencesStart] = [useHands.getState(), usePreferences.getState()];
+const set = (change: Partial<Hand>): void =>
   act(() => {
-    useInHand.setState(change);
+    useInHand.put(change);
   });
 const type = (testID: string, text: string) => {
   const field = screen.getByTestId(testID);
@@ -37,10 +39,11 @@ const link = (id: string) => ({ type: 'optic' as const, id });
 
 beforeEach(() => {
   mockPush.mockClear();
-  useInHand.setState(start, true);
+  useHands.setState(handsStart, true);
+  usePreferences.setState(preferencesStart, true);
   useOutbox.setState({ waiting: [], refused: [] });
-  useInHand.getState().chooseSetup(demoSetups.heath.id);
-  useInHand.getState().chooseSubject(demoSubjects.tigerBeetle.id);
+  useInHand.now().chooseSetup(demoSetups.heath.id);
+  useInHand.now().chooseSubject(demoSubjects.tigerBeetle.id);
 });
 afterEach(() => jest.restoreAllMocks());
 
@@ -73,14 +76,14 @@ describe('the Near desk', () => {
         ? { ...row, data: { ...demoOptics.wide20.data, lengthMm: undefined, flangeMm: undefined } }
         : row,
     );
-    useInHand.setState({ chain: [link(demoOptics.wide20.id), { type: 'adapter', id: demoAdapters.reversing.id }] });
+    useInHand.put({ chain: [link(demoOptics.wide20.id), { type: 'adapter', id: demoAdapters.reversing.id }] });
     await renderWithKit(<NearDesk />, { held });
     fireEvent.press(screen.getByText('Measure with a ruler'));
     expect(mockPush).toHaveBeenCalledWith('/near/measure');
   });
 
   it('warns of what scares and what shakes', async () => {
-    useInHand.setState({ handHoldRatio: 0.5 });
+    usePreferences.setState({ handHoldRatio: 0.5 });
     await renderWithKit(<NearDesk />);
     expect(words()).toMatch(/is above the 1 : 2 you hold by hand: rail and flash/);
   });
@@ -123,14 +126,14 @@ describe('the pages close up', () => {
     await renderWithKit(<SizesPage />);
     for (const each of ['Reproduction ratio', 'Framed magnification', 'On the screen', 'The pixels stay'])
       expect(words()).toContain(each);
-    set({ screenWidthMm: 600 });
+    act(() => usePreferences.setState({ screenWidthMm: 600 }));
     expect(words()).toContain('21.1 ×');
   });
 
   it('which f-number: sets the best one', async () => {
     await renderWithKit(<AperturePage />);
     fireEvent.press(screen.getByText(/^Set f\//));
-    expect(useInHand.getState().nearFNumber).toBeGreaterThan(8);
+    expect(useInHand.now().nearFNumber).toBeGreaterThan(8);
   });
 
   it('focus stack: depth, overlap and rail change the table', async () => {

@@ -1,18 +1,8 @@
-import type { Link } from '@/data/inHand';
+import { EMPTY_HAND, type ChainRow } from '@/data/hand';
 import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
 
 const NOTHING: Chosen = {
-  setupId: null,
-  subjectId: null,
-  outputId: null,
-  distanceM: null,
-  focalMm: null,
-  modeId: null,
-  converterIds: null,
-  chain: null,
-  nearRatio: null,
-  nearFNumber: null,
-  trials: {},
+  ...EMPTY_HAND,
   cropConvention: 'usual',
   judgeBy: 'resolved',
 };
@@ -26,7 +16,7 @@ export function ready(kit: Kit, change: Partial<Chosen>): Situation & { chosen: 
 }
 
 /** For tests: a lens with some tubes of a set. */
-export const chainLinksOf = (lensId: string, tubesId: string, usedMm: number[]): Link[] => [
+export const chainLinksOf = (lensId: string, tubesId: string, usedMm: number[]): ChainRow[] => [
   { type: 'optic', id: lensId },
   { type: 'adapter', id: tubesId, usedMm },
 ];

@@ -5,7 +5,7 @@ import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import type { CocSchool } from '@/core/output/circleOfConfusion';
 import type { Problem } from '@/core/quantity/result';
 import type { UnitSystem } from '@/core/quantity/units';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { situationOf, type Kit, type Missing, type Situation } from '@/data/situation';
 import { useChosen } from '@/data/useChosen';
 import { useKit } from '@/data/useKit';
@@ -49,9 +49,9 @@ export function useLearnedHandHold(): HandHold | null {
 }
 
 export function useNearWays(): NearWays {
-  const cocSchool = useInHand((state) => state.cocSchool);
-  const screenWidthMm = useInHand((state) => state.screenWidthMm);
-  const entered = useInHand((state) => state.handHoldRatio);
+  const cocSchool = usePreferences((state) => state.cocSchool);
+  const screenWidthMm = usePreferences((state) => state.screenWidthMm);
+  const entered = usePreferences((state) => state.handHoldRatio);
   const handHoldRatio = useLearnedHandHold()?.ratio ?? entered;
   return useMemo(() => ({ cocSchool, screenWidthMm, handHoldRatio }), [cocSchool, screenWidthMm, handHoldRatio]);
 }
@@ -78,7 +78,7 @@ export function useNearDesk(): NearDeskView {
   const { kit, loading, failed, retry } = useKit();
   const chosen = useChosen();
   const ways = useNearWays();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   return useMemo((): NearDeskView => {
     if (failed) return { status: 'failed', retry };
     if (loading) return { status: 'loading', retry };

@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { nearLevers, type NearLever, type NearLeverKind } from '@/core/near/nearLevers';
-import type { Patch, TrialKind } from '@/data/inHand';
-import { nearCandidates } from '@/data/nearCandidates';
+import { leversApart } from '@/data/leversApart';
 import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
 import { useCalmed } from '@/data/useCalmed';
 import { useChosen } from '@/data/useChosen';
@@ -10,35 +9,12 @@ import { useNearWays, type NearWays } from './useNearDesk';
 
 const ORDER: NearLeverKind[] = ['ratio', 'aperture', 'chain', 'mode', 'setup'];
 
-function leversFor(situation: Situation, kit: Kit, ways: NearWays): NearLever<Patch>[] {
-  return nearLevers<Patch>({
-    ...situation,
-    ...ways,
-    ratio: situation.nearRatio,
-    fNumber: situation.nearFNumber,
-    candidates: nearCandidates(situation, kit),
-    patchFor: ({ ratio, fNumber }) => ({
-      ...(ratio === undefined ? {} : { nearRatio: ratio }),
-      ...(fNumber === undefined ? {} : { nearFNumber: fNumber }),
-    }),
-  });
-}
+const leversFor = (situation: Situation, ways: NearWays): NearLever[] =>
+  nearLevers({ ...situation, ...ways, ratio: situation.nearRatio, fNumber: situation.nearFNumber });
 
 /** Levers of the present situation; those being tried are reckoned against the situation without them. */
-export function nearLeversOf(kit: Kit, chosen: Chosen, ways: NearWays): NearLever<Patch>[] {
-  const situation = situationOf(kit, chosen);
-  if (typeof situation === 'string') return [];
-  const tried = (Object.keys(chosen.trials) as TrialKind[]).filter((kind): kind is NearLeverKind =>
-    (ORDER as string[]).includes(kind),
-  );
-  const levers = leversFor(situation, kit, ways).filter((lever) => !tried.includes(lever.kind));
-  for (const kind of tried) {
-    const without = situationOf(kit, chosen, [kind]);
-    if (typeof without !== 'string')
-      levers.push(...leversFor(without, kit, ways).filter((lever) => lever.kind === kind));
-  }
-  return levers.sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind));
-}
+export const nearLeversOf = (kit: Kit, chosen: Chosen, ways: NearWays): NearLever[] =>
+  leversApart(kit, chosen, ORDER, (situation) => leversFor(situation, ways));
 
 const EVERY_MS = 140;
 
@@ -50,7 +26,7 @@ function isTap(from: Chosen, to: Chosen): boolean {
 }
 
 export interface NearLevers {
-  levers: NearLever<Patch>[];
+  levers: NearLever[];
   situation: Situation | null;
   pending: boolean;
 }

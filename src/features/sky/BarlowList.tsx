@@ -1,9 +1,11 @@
 import { Pressable, View } from 'react-native';
+import { fits, put } from '@/core/chain/edit';
 import { isFactor } from '@/core/chain/parts';
 import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
 import { STAND_WORDS } from '@/core/sky/planet';
 import { spreadChoices, type SpreadChoice } from '@/core/sky/spread';
+import { storedPatch } from '@/data/chainLinks';
 import { useInHand } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
@@ -21,22 +23,28 @@ export function BarlowList({ desk, discArcsec }: Props) {
   const styles = useStyles();
   const toggleTrial = useInHand((state) => state.toggleTrial);
   const adoptTrials = useInHand((state) => state.adoptTrials);
-  const trying = useInHand((state) => state.trials.converter);
+  const trying = useInHand((state) => state.trials.chain);
   const { situation, system } = desk;
-  const factors = situation.setup.chain.filter(isFactor);
-  const present = factors.reduce((product, part) => product * part.factor, 1);
+  const { chain, body } = situation.setup;
+  const bare = chain.filter(({ part }) => !isFactor(part));
+  const present = system.converterFactor.value;
+  // Each is tried alone behind the bare optics.
+  const factors = situation.kit.parts.filter(
+    (link) => isFactor(link.part) && (chain.some(({ id }) => id === link.id) || fits(bare, link, body)),
+  );
   const choices = spreadChoices(
     { focalMm: system.focalMm.value / present, fNumber: system.fNumber.value / present },
     present,
-    situation.converters.map(({ id, spec }) => ({ id, name: spec.name, factor: spec.factor })),
+    factors.flatMap(({ id, part }) => (isFactor(part) ? [{ id, name: part.name, factor: part.factor }] : [])),
     system.pitchUm.value,
     discArcsec,
   );
+  const chainWith = (choice: SpreadChoice) => {
+    const link = factors.find(({ id }) => id === choice.id);
+    return link ? put(bare, link) : bare;
+  };
   const choose = (choice: SpreadChoice) =>
-    toggleTrial('converter', {
-      leverId: `spread-${choice.id}`,
-      patch: { converterIds: choice.id === 'bare' ? [] : [choice.id] },
-    });
+    toggleTrial('chain', { leverId: `spread-${choice.id}`, patch: storedPatch({ chain: chainWith(choice) }) });
   return (
     <View>
       <View style={styles.head}>

@@ -9,8 +9,8 @@ import { bestWindow } from '@/core/sky/night';
 import { readDeep } from '@/core/sky/readDeep';
 import type { Quantity } from '@/core/quantity/quantity';
 import { clock } from '@/data/localTime';
-import { useInHand } from '@/data/inHand';
-import { useSky } from '@/data/sky';
+import { usePreferences } from '@/data/preferences';
+import { useSky } from '@/data/inHand';
 import { Figure } from '@/ui/Figure';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
@@ -43,7 +43,7 @@ const titleOf = (object: DeepObject): string => `${object.name}, ${DEEP_KIND_NAM
 function Deep({ desk }: { desk: Ready }) {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const [asked, setAsked] = useState<string | null>(null);
   const wide = width >= WIDE_FROM;
   const sky = useSky();
@@ -236,7 +236,7 @@ function Deep({ desk }: { desk: Ready }) {
 function OtherSetups({ desk, object }: { desk: Ready; object: DeepObject }) {
   const sky = useSky();
   const { situation } = desk;
-  const rows = [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.otherSetups].flatMap(
+  const rows = [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.kit.setups].flatMap(
     ({ name, setup }) => {
       const folded = foldSystem(setup, situation.convention);
       if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];

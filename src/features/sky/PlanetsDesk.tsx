@@ -9,9 +9,9 @@ import { captureQuantities, type CaptureQuantities } from '@/core/sky/captureQua
 import { discsOf, planetOn } from '@/core/sky/ephemeris';
 import { bestWindow } from '@/core/sky/night';
 import { PLANETS, PLANET_NAMES, STAND_WORDS, readPlanet, type PlanetName } from '@/core/sky/planet';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { clock } from '@/data/localTime';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
 import { Table } from '@/ui/Table';
@@ -49,7 +49,7 @@ function Planets({ desk }: { desk: Ready }) {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const sky = useSky();
   const [asked, setAsked] = useState<string | null>(null);
   const { system } = desk;
@@ -260,7 +260,7 @@ interface RecordingProps {
 
 function Recording({ order, capture, recorded, durationS, blurPx, onWhy }: RecordingProps) {
   const styles = useStyles();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const sky = useSky();
   return (
     <View style={styles.block}>

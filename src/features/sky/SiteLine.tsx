@@ -1,5 +1,5 @@
 import { useSheets } from '@/data/sheets';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { Key } from '@/ui/controls/Key';
 
 /** The place one stands at, and the key that changes it. */

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures } from '@/core/quantity/format';
 import type { StarsReading } from '@/core/sky/readStars';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { FocalControl } from '@/features/slate/FocalControl';
 import { ControlDock } from '@/ui/controls/ControlDock';
 import { ControlLine } from '@/ui/controls/ControlLine';
@@ -24,7 +24,7 @@ const settable = (seconds: number): number =>
   seconds < 10 ? Math.round(seconds * 10) / 10 : seconds < 120 ? Math.round(seconds) : Math.round(seconds / 10) * 10;
 
 const takeExposure = (exposureS: number | null): void => {
-  if (exposureS !== null) useSky.getState().set({ exposureS });
+  if (exposureS !== null) useSky.now().set({ exposureS });
 };
 
 function Exposure({ reading, label }: { reading: StarsReading; label?: string }) {

@@ -8,7 +8,7 @@ import { DEEP_OBJECTS } from '@/core/sky/catalogue';
 import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
 import { createRow } from '@/data/rowActions';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { Group } from '@/ui/Group';
 import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';

@@ -4,9 +4,13 @@ import type { Quantity } from '@/core/quantity/quantity';
 import type { StarsInput } from '@/core/sky/readStars';
 import { starLevers, type StarCandidate, type StarLever } from '@/core/sky/starLevers';
 import { formatFigures } from '@/core/quantity/format';
-import { useInHand, type Patch, type TrialKind } from '@/data/inHand';
+import type { Patch } from '@/core/levers/candidates';
+import { storedPatch } from '@/data/chainLinks';
+import type { TrialKind } from '@/data/hand';
+import { useInHand } from '@/data/inHand';
 import { situationOf, type Situation } from '@/data/situation';
-import { useSky, type SkyOptions } from '@/data/sky';
+import { useSky } from '@/data/inHand';
+import { type SkyOptions } from '@/data/skyOptions';
 import { useChosen } from '@/data/useChosen';
 import { Txt } from '@/ui/Txt';
 import { LeverHead } from '@/ui/levers/LeverHead';
@@ -20,7 +24,7 @@ import type { SkyDesk } from './useSkyDesk';
 const ICONS = {
   focal: 'open-in-full',
   setup: 'photo-camera',
-  converter: 'remove-circle-outline',
+  chain: 'remove-circle-outline',
   aim: 'explore',
   centre: 'filter-center-focus',
 } as const;
@@ -64,11 +68,13 @@ function waysOf(
 
 /** What of the kit would change the longest exposure: the wide end of a zoom, no converter, other set-ups. */
 function candidatesOf(situation: Situation): StarCandidate<StarPatch>[] {
-  const { setup, converterIds, otherSetups } = situation;
+  const { setup, kit } = situation;
   const system = foldSystem(setup, situation.convention);
   const lens = system.ok ? system.value.lens : null;
   const marked = system.ok ? system.value.markedFocalMm : 0;
-  const without = converterIds.length ? { ...setup, chain: setup.chain.filter((part) => !isFactor(part)) } : null;
+  const bare = setup.chain.filter(({ part }) => !isFactor(part));
+  const without =
+    bare.length < setup.chain.length ? { ...setup, chain: bare, measured: kit.measuredWith?.(bare) } : null;
   return [
     ...(lens && lens.focalWideMm < marked * 0.97
       ? [
@@ -85,14 +91,14 @@ function candidatesOf(situation: Situation): StarCandidate<StarPatch>[] {
       ? [
           {
             id: 'bare',
-            kind: 'converter' as const,
+            kind: 'chain' as const,
             name: 'Take the converter off',
             setup: without,
-            patch: { converterIds: [] },
+            patch: { chain: bare },
           },
         ]
       : []),
-    ...otherSetups.map((other) => ({
+    ...kit.setups.map((other) => ({
       id: other.id,
       kind: 'setup' as const,
       name: other.name,
@@ -145,9 +151,9 @@ export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: 
       : [];
   }, [kit, chosen, ways, tried, pointBy, rule, declinationDeg]);
   const press = (lever: StarLever<StarPatch>) => {
-    if ('sky' in lever.patch) return useSky.getState().toggle(lever.id, lever.patch.sky, lever.patch.ways);
-    if (lever.kind === 'focal' || lever.kind === 'setup' || lever.kind === 'converter')
-      useInHand.getState().toggleTrial(lever.kind, { leverId: lever.id, patch: lever.patch });
+    if ('sky' in lever.patch) return useSky.now().toggle(lever.id, lever.patch.sky, lever.patch.ways);
+    if (lever.kind === 'focal' || lever.kind === 'setup' || lever.kind === 'chain')
+      useInHand.now().toggleTrial(lever.kind, { leverId: lever.id, patch: storedPatch(lever.patch) });
   };
   const isOn = (lever: StarLever<StarPatch>) =>
     'sky' in lever.patch ? tried?.id === lever.id : trials[lever.kind as TrialKind]?.leverId === lever.id;
@@ -157,7 +163,7 @@ export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: 
         trying={Object.keys(trials).length > 0 || tried !== null}
         onAdopt={() => {
           adoptTrials();
-          useSky.getState().adopt();
+          useSky.now().adopt();
         }}
       />
       {levers.length ? null : (

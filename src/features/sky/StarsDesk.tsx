@@ -1,11 +1,12 @@
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { starLimits, starsAt, type StarsReading } from '@/core/sky/readStars';
-import type { StarRule } from '@/core/sky/starRules';
+import { isStarRule } from '@/core/sky/starRules';
 import type { Quantity } from '@/core/quantity/quantity';
-import { useInHand, type Preferences } from '@/data/inHand';
+import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { starsReadingKept } from '@/data/keptReading';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { useCalmed } from '@/data/useCalmed';
 import { DeskFrame } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
@@ -49,8 +50,8 @@ function Stars({ desk }: { desk: Ready }) {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
-  const units = useInHand((state) => state.units);
-  const prefer = useInHand((state) => state.prefer);
+  const units = usePreferences((state) => state.units);
+  const chooseSchool = usePreferences((state) => state.chooseSchool);
   const chooseOutput = useInHand((state) => state.chooseOutput);
   const setSky = useSky((state) => state.set);
   const [asked, setAsked] = useState<string | Quantity | null>(null);
@@ -82,9 +83,9 @@ function Stars({ desk }: { desk: Ready }) {
         units={units}
         onClose={() => setAsked(null)}
         onSchool={(preference, choice) =>
-          preference === 'starRule'
-            ? setSky({ rule: choice as StarRule, exposureS: null })
-            : prefer({ [preference]: choice } as Partial<Preferences>)
+          preference === 'starRule' && isStarRule(choice)
+            ? setSky({ rule: choice, exposureS: null })
+            : chooseSchool(preference, choice)
         }
       />
     </Suspense>

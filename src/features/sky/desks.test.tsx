@@ -1,8 +1,8 @@
 import { act, fireEvent, screen } from '@testing-library/react-native';
 import { demoSetups } from '@/demo/kit';
-import { useInHand } from '@/data/inHand';
 import { useSheets } from '@/data/sheets';
-import { useSky } from '@/data/sky';
+import { useHands, useInHand, useSky } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
 import { DeepDesk, NightDesk, PlanetsDesk, SchoolsPage, SeriesPage, SiteSheet, StarsDesk, StrokesPage } from './desks';
 
@@ -11,16 +11,16 @@ jest.mock('expo-router', () => ({
   useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }),
 }));
 
-const [inHand, sky] = [useInHand.getState(), useSky.getState()];
+const [handsStart, preferencesStart] = [useHands.getState(), usePreferences.getState()];
 const NIGHT = {
   site: { name: 'La Palma', latitudeDeg: 28.7, longitudeDeg: -17.9, heightM: 700, zone: 'Atlantic/Canary' },
   day: '2026-11-10',
 };
-const take = (setupId: string) => useInHand.getState().chooseSetup(setupId);
+const take = (setupId: string) => useInHand.now().chooseSetup(setupId);
 
 beforeEach(() => {
-  useInHand.setState(inHand, true);
-  useSky.setState(sky, true);
+  useHands.setState(handsStart, true);
+  usePreferences.setState(preferencesStart, true);
   useSheets.getState().close();
   take(demoSetups.darkSky.id);
 });
@@ -77,19 +77,19 @@ describe('the Stars desk', () => {
     await renderWithKit(<StarsDesk />);
     expect(words()).toContain('12.2 s');
     expect(words()).toContain('● Points everywhere at 12.2 s');
-    act(() => useSky.getState().set({ exposureS: 18 }));
+    act(() => useSky.now().set({ exposureS: 18 }));
     expect(words()).toContain('▽ Points in the centre, the corners run at 18 s');
-    act(() => useSky.getState().set({ exposureS: 40 }));
+    act(() => useSky.now().set({ exposureS: 40 }));
     expect(words()).toContain('▽ Strokes at 40 s');
   });
 
   it('follows a school chosen elsewhere and never shows what is not a number', async () => {
     await renderWithKit(<StarsDesk />);
     for (const rule of ['c500', 'pitchFull1', 'ceiling', 'centre'] as const) {
-      act(() => useSky.getState().set({ rule, exposureS: null }));
+      act(() => useSky.now().set({ rule, exposureS: null }));
       expect(words()).not.toMatch(/NaN|undefined|Infinity/);
     }
-    act(() => useSky.getState().set({ rule: 'worst', declinationDeg: 90 }));
+    act(() => useSky.now().set({ rule: 'worst', declinationDeg: 90 }));
     expect(words()).toContain('for the centre');
     expect(words()).toMatch(/1 h for the centre/);
     expect(words()).not.toMatch(/NaN|undefined|Infinity/);
@@ -108,14 +108,14 @@ describe('the Planets desk', () => {
     fireEvent.press(screen.getByTestId('spread-00000000-0000-4000-8000-00000000d010'));
     expect(words()).toContain('only the best air fills it');
     fireEvent.press(screen.getByText('Keep what is tried'));
-    expect(useInHand.getState().converterIds).toEqual(['00000000-0000-4000-8000-00000000d010']);
+    expect(useInHand.now().chain?.at(-1)?.id).toBe('00000000-0000-4000-8000-00000000d010');
   });
 
   it('takes the disc of the night where a place is chosen, and warns near the Sun', async () => {
-    useSky.setState({ ...NIGHT, planet: 'Venus', day: '2026-10-24' });
+    useSky.now().set({ ...NIGHT, planet: 'Venus', day: '2026-10-24' });
     await renderWithKit(<PlanetsDesk />);
     expect(words()).toMatch(/Venus stands only \d° from the Sun\. Never point an unfiltered lens/);
-    act(() => useSky.getState().set({ planet: 'Saturn' }));
+    act(() => useSky.now().set({ planet: 'Saturn' }));
     expect(words()).toMatch(
       /Above 30° in the dark from \d\d:\d\d to \d\d:\d\d at La Palma, highest \d\d° at \d\d:\d\d; 1\d\d° from the Sun, magnitude/,
     );
@@ -143,12 +143,12 @@ describe('the Deep sky desk', () => {
     fireEvent.press(screen.getByText(/^Turn the frame to/));
     expect(words()).toContain('M 31 fits');
     expect(words()).toMatch(/Dark sky fits 3 %/);
-    act(() => useSky.getState().set({ targetId: 'M 57' }));
+    act(() => useSky.now().set({ targetId: 'M 57' }));
     expect(words()).toContain('M 57 fits: it fills 1 % of the frame');
   });
 
   it('says when an object stands too low that night', async () => {
-    useSky.setState({ ...NIGHT, targetId: 'NGC 2070' });
+    useSky.now().set({ ...NIGHT, targetId: 'NGC 2070' });
     await renderWithKit(<DeepDesk />);
     expect(words()).toContain('It does not stand above 30° in the dark that night at La Palma.');
   });
@@ -156,7 +156,7 @@ describe('the Deep sky desk', () => {
 
 describe('the Night desk', () => {
   it('plans a night and changes it by a day', async () => {
-    useSky.setState(NIGHT);
+    useSky.now().set(NIGHT);
     await renderWithKit(<NightDesk />);
     expect(words()).toContain('Tue 10 Nov 2026');
     expect(words()).toMatch(/Dark from 19:4\d to 06:1\d/);
@@ -164,12 +164,12 @@ describe('the Night desk', () => {
     fireEvent.press(screen.getByLabelText('The night after'));
     expect(words()).toContain('Wed 11 Nov 2026');
     fireEvent.press(screen.getByText('M 42'));
-    expect(useSky.getState().targetId).toBe('M 42');
+    expect(useSky.now().targetId).toBe('M 42');
     expect(words()).toMatch(/● M 42: \d\d:\d\d to \d\d:\d\d/);
   });
 
   it('is honest about a night that does not get dark', async () => {
-    useSky.setState({
+    useSky.now().set({
       site: { ...NIGHT.site, name: 'North', latitudeDeg: 69.6, longitudeDeg: 19, zone: 'Europe/Oslo' },
       day: '2026-06-20',
     });
@@ -184,19 +184,19 @@ describe('the pages below', () => {
   it('Schools: a tap follows a school', async () => {
     await renderWithKit(<SchoolsPage />);
     fireEvent.press(screen.getByTestId('school-c500'));
-    expect(useSky.getState().rule).toBe('c500');
+    expect(useSky.now().rule).toBe('c500');
   });
 
   it('Series: refuses what cannot be a series, in words', async () => {
-    useSky.setState({ series: { fromS: 20, toS: 5, stepS: 1 } });
+    useSky.now().set({ series: { fromS: 20, toS: 5, stepS: 1 } });
     await renderWithKit(<SeriesPage />);
     expect(words()).toContain('The longest exposure is shorter than the first.');
-    act(() => useSky.getState().set({ series: { fromS: 1, toS: 500, stepS: 1 } }));
+    act(() => useSky.now().set({ series: { fromS: 1, toS: 500, stepS: 1 } }));
     expect(words()).toContain('That is more than 40 pictures.');
   });
 
   it('Strokes: says when gaps will show', async () => {
-    useSky.setState({ strokes: { arcDeg: 15, exposureS: 30, gapS: 6, batteryMin: 20 } });
+    useSky.now().set({ strokes: { arcDeg: 15, exposureS: 30, gapS: 6, batteryMin: 20 } });
     await renderWithKit(<StrokesPage />);
     expect(words()).toContain('The gaps are 20 % of a stroke');
     expect(words()).toMatch(/About \d batteries, an estimate/);
@@ -205,14 +205,14 @@ describe('the pages below', () => {
   it('Place: a place of the list, and one by coordinates', async () => {
     await renderWithKit(<SiteSheet onClose={() => undefined} />);
     fireEvent.press(screen.getByText('Windhoek'));
-    expect(useSky.getState().site).toMatchObject({ name: 'Windhoek', zone: 'Africa/Windhoek' });
+    expect(useSky.now().site).toMatchObject({ name: 'Windhoek', zone: 'Africa/Windhoek' });
     const latitude = screen.getByTestId('latitude-field');
     fireEvent.changeText(latitude, '-23,5');
     fireEvent(latitude, 'submitEditing');
-    expect(useSky.getState().site).toMatchObject({ name: 'Own place', latitudeDeg: -23.5, longitudeDeg: 17.1 });
+    expect(useSky.now().site).toMatchObject({ name: 'Own place', latitudeDeg: -23.5, longitudeDeg: 17.1 });
     fireEvent.changeText(latitude, '95');
     fireEvent(latitude, 'submitEditing');
     expect(words()).toContain('Latitude must be from −90 to 90');
-    expect(useSky.getState().site!.latitudeDeg).toBe(-23.5);
+    expect(useSky.now().site!.latitudeDeg).toBe(-23.5);
   });
 });

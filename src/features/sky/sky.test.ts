@@ -6,7 +6,7 @@ import { demoBodies, demoOptics, demoOutputs, demoSetups } from '@/demo/kit';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { readStars } from '@/core/sky/readStars';
 import { isZone } from '@/data/localTime';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { ready } from '../near/testSituation';
 import { LIMIT_WORDS, bytesText } from './planetWords';
 import { lensIdOf, lensRecordOf, pointingFrom, starWays } from './skyWays';
@@ -21,7 +21,7 @@ import {
   starSentence,
 } from './starWords';
 
-const sky = useSky.getState();
+const sky = useSky.now();
 const lens = demoOptics.wide20.id;
 const test = (change: Partial<StarTest> = {}): StarTest => ({
   name: 'wide',

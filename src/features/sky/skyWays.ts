@@ -6,7 +6,8 @@ import { pointingOf } from '@/core/sky/pointing';
 import type { StarsInput } from '@/core/sky/readStars';
 import { learnTolerance, type LearnedTolerance } from '@/core/sky/testSeries';
 import type { Situation } from '@/data/situation';
-import { useSky, type SkyOptions } from '@/data/sky';
+import { useSky } from '@/data/inHand';
+import { type SkyOptions } from '@/data/skyOptions';
 import { useRows } from '@/data/useRows';
 
 /** Where the camera points, from what was chosen; without a place the latitude is that of no one, the equator. */

@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import type { NightFrame } from '@/core/sky/night';
 import { nightAt } from '@/core/sky/night';
 import { noonMs, tonight } from '@/data/localTime';
-import { useSky, type SkySite } from '@/data/sky';
+import { useSky } from '@/data/inHand';
+import { type SkySite } from '@/data/skyOptions';
 
 export interface SkyNight {
   site: SkySite;

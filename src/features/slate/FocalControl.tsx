@@ -11,7 +11,7 @@ import { TARGET } from '@/ui/theme/measures';
 const rounded = (focalMm: number): number => (focalMm < 50 ? Math.round(focalMm * 10) / 10 : Math.round(focalMm));
 
 const takeFocal = (focalMm: number | null): void => {
-  if (focalMm !== null) useInHand.getState().setFocalMm(focalMm);
+  if (focalMm !== null) useInHand.now().setFocalMm(focalMm);
 };
 
 /** Focal length of a zoom by dragging and by typing; a prime says that it has only one. */

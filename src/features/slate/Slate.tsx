@@ -1,16 +1,16 @@
 import { memo } from 'react';
 import { Pressable, View } from 'react-native';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { useKit } from '@/data/useKit';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { showLengthM, shownText } from '@/core/quantity/quantityText';
 import { NAV_HEIGHT, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { modesOf } from '@/core/chain/parts';
+import { modesOf } from '@/core/kit/body';
 import { situationOf } from '@/data/situation';
 import { useSheets } from '@/data/sheets';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { useChosen } from '@/data/useChosen';
 
 // The sheets are opened by functions that never change, so that nothing is drawn again for their sake.
@@ -24,12 +24,12 @@ export function Slate({ sky }: { sky: boolean }) {
   const styles = useStyles();
   const { kit, loading } = useKit();
   const chosen = useChosen();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const situation = situationOf(kit, chosen);
   const ready = typeof situation === 'string' ? null : situation;
   const body = ready?.setup.body;
   const mode = body && modesOf(body).find((each) => each.id === ready.setup.modeId);
-  const parts = ready?.setup.chain.map((part) => part.name).join(' + ') ?? '';
+  const parts = ready?.setup.chain.map(({ part }) => part.name).join(' + ') ?? '';
   const setupName = ready?.setupRow.data.name ?? (loading ? '…' : 'None yet');
   const setupLine = body
     ? `${body.name}${mode && mode.id !== 'whole' ? `, ${mode.name}` : ''} + ${parts}`
@@ -67,8 +67,8 @@ const SkyTag = memo(function SkyTag() {
 
 /** The keys at the right; apart, because nothing of a drag concerns them. */
 const SlateKeys = memo(function SlateKeys() {
-  const look = useInHand((state) => state.look);
-  const prefer = useInHand((state) => state.prefer);
+  const look = usePreferences((state) => state.look);
+  const prefer = usePreferences((state) => state.prefer);
   const night = look !== 'day';
   return (
     <>

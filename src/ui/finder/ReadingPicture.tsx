@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react';
 import type { FarReading } from '@/core/far/readFar';
-import { modesOf } from '@/core/chain/parts';
+import { modesOf } from '@/core/kit/body';
 import { SUBJECT_KINDS, type SubjectSpec } from '@/core/kit/subjects';
 import type { NearReading } from '@/core/near/readNear';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';

@@ -7,7 +7,7 @@ import { formatChange, formatFigures, formatFixed, formatStops } from '@/core/qu
 import { quantityText, showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useFarOptions } from '@/data/farOptions';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import type { Situation } from '@/data/situation';
 import { OverlayDrawing } from '@/ui/finder/OverlayDrawing';
 import { Group } from '@/ui/Group';
@@ -32,7 +32,7 @@ export default function BesidePage() {
   const styles = useStyles();
   const { width } = useWindowDimensions();
   const contest = useContenders();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const { stance, set } = useFarOptions();
   const { situation, contenders } = contest;
   const result = useMemo(

@@ -7,7 +7,7 @@ import { readFar } from '@/core/far/readFar';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { showSubjectMm, shownText } from '@/core/quantity/quantityText';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { renderPatches } from '@/data/patches';
 import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
@@ -32,7 +32,7 @@ export default function DetailPage() {
   const palette = usePalette();
   const { width } = useWindowDimensions();
   const contest = useContenders();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const { situation, contenders } = contest;
   const seen = useMemo(() => {
     if (!situation) return [];

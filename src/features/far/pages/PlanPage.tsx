@@ -7,6 +7,7 @@ import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { neededPixels } from '@/core/output/needs';
 import { quantityText, showLengthM, shownText } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { PlannerChart } from '@/ui/chart/PlannerChart';
 import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
@@ -26,7 +27,7 @@ export default function PlanPage() {
   const styles = useStyles();
   const { width } = useWindowDimensions();
   const contest = useContenders();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const setDistanceM = useInHand((state) => state.setDistanceM);
   const { situation, contenders, kit } = contest;
   const convention = situation?.convention ?? 'usual';

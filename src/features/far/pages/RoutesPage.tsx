@@ -12,6 +12,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, showFNumber, showLengthM, showQuantity, shownText } from '@/core/quantity/quantityText';
 import { useChosen } from '@/data/useChosen';
 import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { createRow } from '@/data/rowActions';
 import { situationOf, type Kit, type Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
@@ -52,7 +53,7 @@ export default function RoutesPage() {
   const styles = useStyles();
   const { kit, loading } = useKit();
   const chosen = useChosen();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const [wish, setWish] = useState<RouteWish>('weight');
   const [typed, setTyped] = useState<number | null>(null);
   const [aim, setAim] = useState<'pixels' | 'equivalent'>('pixels');
@@ -185,7 +186,7 @@ function OneRoute({
   const router = useRouter();
   const chooseSetup = useInHand((state) => state.chooseSetup);
   const { system } = route;
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const counted = countedOf(situation, system);
   const names = [route.body.name, ...route.parts.map((part) => part.name)].join(' + ');
   const take = () => {

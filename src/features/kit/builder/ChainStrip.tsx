@@ -18,10 +18,10 @@ import {
 } from '@dnd-kit/sortable';
 import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
-import { formatFigures } from '@/core/quantity/format';
 import { Txt } from '@/ui/Txt';
 import { RADIUS, TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { kitKindOf } from '../kinds';
 import type { ChainItem } from './chainEdit';
 import { PartGlyph } from './PartGlyph';
 
@@ -48,37 +48,7 @@ interface Props {
   children: ReactNode;
 }
 
-/** The number that matters of a part, short enough for its tile. */
-function tileLabel({ part, link }: ChainItem): string {
-  if (!part) return 'gone';
-  const mm = (value: number) => `${formatFigures(value)}\u202fmm`;
-  switch (part.kind) {
-    case 'lens':
-    case 'builtIn':
-      return mm(part.focalTeleMm);
-    case 'telescope':
-    case 'tubeLens':
-      return mm(part.focalMm);
-    case 'scope':
-      return `${formatFigures(link.magnificationSet ?? part.magnificationLow)}\u202f×`;
-    case 'objective':
-      return `${formatFigures(part.magnification)}\u202f×`;
-    case 'converter':
-    case 'reducer':
-    case 'barlow':
-      return `×${formatFigures(part.factor)}`;
-    case 'tubes':
-      return mm((link.usedMm ?? part.lengthsMm).reduce((sum, each) => sum + each, 0));
-    case 'closeUp':
-      return `+${formatFigures(part.dioptres)}\u202fdpt`;
-    case 'reversing':
-    case 'coupling':
-    case 'mountAdapter':
-    case 'afocal':
-      return 'ring';
-  }
-}
-
+const tileLabel = ({ part }: ChainItem): string => (part ? kitKindOf(part).tile(part) : 'gone');
 const nameOf = (item: ChainItem | undefined): string => item?.part?.name ?? 'part that is gone';
 
 /**

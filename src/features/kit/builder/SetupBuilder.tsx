@@ -4,12 +4,13 @@ import type { StoredOf } from '@/contract/resources';
 import type { Setup } from '@/contract/schemas/setup';
 import { chainSteps } from '@/core/chain/steps';
 import { focalTable } from '@/core/kit/focalTable';
-import { modesOf } from '@/core/chain/parts';
+import { modesOf } from '@/core/kit/body';
 import { setupChecks } from '@/core/kit/setupChecks';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { quantityText } from '@/core/quantity/quantityText';
 import type { Quantity } from '@/core/quantity/quantity';
-import { useInHand, type Preferences } from '@/data/inHand';
+import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { systemInputOf, type Kit } from '@/data/situation';
 import { SensorDrawing } from '@/ui/finder/SensorDrawing';
 import { Group } from '@/ui/Group';
@@ -27,7 +28,8 @@ import { ChainStrip } from './ChainStrip';
 import { Steps } from './Steps';
 import { Together } from './Together';
 import { Tray, linkOfTray } from './Tray';
-import { addToChain, chainItems, moveInChain, type Link } from './chainEdit';
+import { addToChain, chainItems, moveInChain } from './chainEdit';
+import type { ChainRow } from '@/data/hand';
 import { useSetupDraft } from './useSetupDraft';
 import { lazyPart } from '@/ui/lazyPart';
 
@@ -49,9 +51,9 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   const styles = useStyles();
   const { width } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
-  const units = useInHand((state) => state.units);
-  const convention = useInHand((state) => state.cropConvention);
-  const prefer = useInHand((state) => state.prefer);
+  const units = usePreferences((state) => state.units);
+  const convention = usePreferences((state) => state.cropConvention);
+  const chooseSchool = usePreferences((state) => state.chooseSchool);
   const { setup, restored, change, startAfresh, done } = useSetupDraft(
     `setups:${row?.id ?? 'new'}`,
     row?.data ?? { ...EMPTY, bodyId: kit.bodies.find((each) => !each.data.retired)?.id ?? '' },
@@ -64,22 +66,22 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   const items = useMemo(() => chainItems(setup.chain, kit), [setup.chain, kit]);
   const input = useMemo(() => systemInputOf(setup, kit), [setup, kit]);
   const folded = useMemo(() => (input ? foldSystem(input, convention) : null), [input, convention]);
-  const steps = useMemo(() => (input ? chainSteps(input) : null), [input]);
+  const steps = useMemo(() => (folded?.ok ? chainSteps(folded.value.optics, folded.value.chain) : []), [folded]);
   const checks = useMemo(
     () =>
-      input && input.chain.length
+      folded && setup.chain.length
         ? setupChecks(
-            input,
+            folded,
             kit.adapters.map((each) => each.data),
             units,
           )
         : [],
-    [input, kit.adapters, units],
+    [folded, setup.chain.length, kit.adapters, units],
   );
   const rows = useMemo(() => (input ? focalTable(input, convention) : []), [input, convention]);
   const system = folded?.ok ? folded.value : null;
 
-  const setChain = (chain: Link[]) => {
+  const setChain = (chain: ChainRow[]) => {
     setProblem(null);
     change({ chain });
   };
@@ -112,7 +114,7 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       bodyName={body?.name ?? 'none yet'}
       selected={selected}
       onSelect={(key) => setSelected(key === selected ? null : key)}
-      onMove={(from, to) => setChain(moveInChain(setup.chain, from, to))}
+      onMove={(from, to) => setChain(moveInChain(setup.chain, from, to, kit))}
       onRemove={remove}
       onInsert={(id, index) => setChain([...setup.chain.slice(0, index), linkOfTray(id), ...setup.chain.slice(index)])}
     >
@@ -160,7 +162,7 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       {setup.chain.length ? <Checks checks={checks} /> : null}
       <Steps
         items={items}
-        steps={steps?.ok ? steps.value : []}
+        steps={steps}
         units={units}
         selected={selected}
         onChange={(i, link) => setChain(setup.chain.map((each, j) => (j === i ? link : each)))}
@@ -253,12 +255,7 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   ) : null;
   const sheet = asked ? (
     <Suspense fallback={null}>
-      <WhySheet
-        quantity={asked}
-        units={units}
-        onClose={() => setWhy(null)}
-        onSchool={(preference, school) => prefer({ [preference]: school } as Partial<Preferences>)}
-      />
+      <WhySheet quantity={asked} units={units} onClose={() => setWhy(null)} onSchool={chooseSchool} />
     </Suspense>
   ) : null;
 

@@ -1,15 +1,14 @@
 import { View } from 'react-native';
 import type { ChainStep } from '@/core/chain/steps';
 import { PART_WORDS } from '@/core/kit/words';
-import { formatFigures } from '@/core/quantity/format';
 import type { UnitSystem } from '@/core/quantity/units';
-import { CheckBox } from '@/ui/rne';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
-import { NumberField } from '@/ui/controls/NumberField';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import type { ChainItem, Link } from './chainEdit';
+import type { ChainRow } from '@/data/hand';
+import { PartSetting } from './PartSetting';
+import type { ChainItem } from './chainEdit';
 import { stepText } from './stepText';
 
 interface Props {
@@ -17,7 +16,7 @@ interface Props {
   steps: ChainStep[];
   units: UnitSystem;
   selected: string | null;
-  onChange: (index: number, link: Link) => void;
+  onChange: (index: number, row: ChainRow) => void;
   onRemove: (index: number) => void;
 }
 
@@ -40,7 +39,7 @@ export function Steps({ items, steps, units, selected, onChange, onRemove }: Pro
                     ? PART_WORDS[item.part.kind].gloss
                     : 'take it out, or put it back into the kit'}
               </Txt>
-              <Setting item={item} onChange={(link) => onChange(i, link)} />
+              <PartSetting part={item.part} row={item.row} onChange={(row) => onChange(i, row)} />
             </View>
             <Key title={`Take out ${name}`} icon="close" iconOnly weight="plain" onPress={() => onRemove(i)} />
           </View>
@@ -48,50 +47,6 @@ export function Steps({ items, steps, units, selected, onChange, onRemove }: Pro
       })}
     </View>
   );
-}
-
-/** What can be set on a part in this chain: the tubes in use, the magnification of a scope. */
-function Setting({ item: { part, link }, onChange }: { item: ChainItem; onChange: (link: Link) => void }) {
-  if (part?.kind === 'tubes') {
-    const used = link.usedMm ?? part.lengthsMm;
-    const left = [...used];
-    const on = part.lengthsMm.map((length) => {
-      const at = left.indexOf(length);
-      if (at >= 0) left.splice(at, 1);
-      return at >= 0;
-    });
-    const toggle = (index: number) =>
-      onChange({ ...link, usedMm: part.lengthsMm.filter((_, i) => (i === index ? !on[i] : on[i])) });
-    return (
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }} role="group" aria-label={`Tubes of ${part.name} in use`}>
-        {part.lengthsMm.map((length, i) => (
-          <CheckBox
-            key={i}
-            title={`${formatFigures(length)}\u202fmm`}
-            checked={on[i] === true}
-            onPress={() => toggle(i)}
-            role="checkbox"
-            aria-checked={on[i] === true}
-            aria-label={`${formatFigures(length)} mm tube`}
-          />
-        ))}
-      </View>
-    );
-  }
-  if (part?.kind === 'scope' && part.magnificationHigh > part.magnificationLow) {
-    return (
-      <NumberField
-        label="Magnification set"
-        value={link.magnificationSet ?? part.magnificationLow}
-        unit="none"
-        shownUnit="×"
-        minimum={part.magnificationLow}
-        maximum={part.magnificationHigh}
-        onChange={(value) => value !== null && onChange({ ...link, magnificationSet: value })}
-      />
-    );
-  }
-  return null;
 }
 
 const useStyles = stylesOf((palette) => ({

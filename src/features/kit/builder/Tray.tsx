@@ -1,23 +1,28 @@
 import { View } from 'react-native';
-import { isOptic, type Part, type PartKind } from '@/core/chain/parts';
+import { KINDS } from '@/core/chain/kinds';
+import { type Part, type PartKind } from '@/core/chain/parts';
 import type { Kit } from '@/data/situation';
 import { Group } from '@/ui/Group';
 import { sameMount } from '@/core/chain/mounts';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
-import { partBrief } from '../briefs';
-import type { Link } from './chainEdit';
+import { partBrief } from '../kinds';
+import type { ChainRow } from '@/data/hand';
 import { TrayPart } from './ChainStrip';
 
-const SHELVES: { title: string; kinds: PartKind[] }[] = [
-  { title: 'Lenses and telescopes', kinds: ['lens', 'builtIn', 'telescope'] },
-  { title: 'Behind the lens', kinds: ['converter', 'reducer', 'barlow', 'tubes', 'reversing', 'mountAdapter'] },
-  { title: 'In front of it', kinds: ['closeUp', 'coupling', 'scope', 'afocal', 'objective', 'tubeLens'] },
+/** Shelves by where a part goes. */
+const SHELVES: { title: string; holds: (kind: PartKind) => boolean }[] = [
+  { title: 'Lenses and telescopes', holds: (kind) => KINDS[kind].place === 'main' && KINDS[kind].shelf === 'optic' },
+  { title: 'Behind the lens', holds: (kind) => KINDS[kind].place === 'back' },
+  {
+    title: 'In front of it',
+    holds: (kind) => KINDS[kind].place !== 'back' && !(KINDS[kind].place === 'main' && KINDS[kind].shelf === 'optic'),
+  },
 ];
 
 /** A tray part is told by its type and id in one string. */
-export const trayId = (link: Link): string => `${link.type}:${link.id}`;
-export function linkOfTray(id: string): Link {
+export const trayId = (link: ChainRow): string => `${link.type}:${link.id}`;
+export function linkOfTray(id: string): ChainRow {
   const [type, ...rest] = id.split(':');
   return { type: type === 'optic' ? 'optic' : 'adapter', id: rest.join(':') };
 }
@@ -32,21 +37,21 @@ export function Tray({
   kit: Kit;
   mount: string | undefined;
   empty: boolean;
-  onAdd: (link: Link) => void;
+  onAdd: (link: ChainRow) => void;
 }) {
   const parts = [...kit.optics, ...kit.adapters]
     .filter((row) => !row.data.retired)
     .map((row) => ({
       part: row.data as Part,
-      link: { type: isOptic(row.data) ? ('optic' as const) : ('adapter' as const), id: row.id },
+      link: { type: KINDS[row.data.kind].shelf, id: row.id },
     }));
   // What mounts on the body comes first: it is what one looks for.
   const fits = (part: Part) =>
     part.mount === undefined || mount === undefined ? 1 : sameMount(part.mount, mount) ? 0 : 2;
   return (
     <View>
-      {SHELVES.map(({ title, kinds }, i) => {
-        const here = parts.filter(({ part }) => kinds.includes(part.kind)).sort((a, b) => fits(a.part) - fits(b.part));
+      {SHELVES.map(({ title, holds }, i) => {
+        const here = parts.filter(({ part }) => holds(part.kind)).sort((a, b) => fits(a.part) - fits(b.part));
         return (
           <Group
             key={title}

@@ -1,5 +1,5 @@
 import { ScrollView, View, useWindowDimensions } from 'react-native';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { useKit } from '@/data/useKit';
 import { SensorDrawing } from '@/ui/finder/SensorDrawing';
 import { Txt } from '@/ui/Txt';
@@ -17,7 +17,7 @@ export default function CompareKit({ what, ids }: { what: string; ids: string[] 
   const styles = useStyles();
   const { width } = useWindowDimensions();
   const { kit } = useKit();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const bodies = what === 'bodies' ? ids.flatMap((id) => kit.bodies.find((row) => row.id === id)?.data ?? []) : [];
   const optics = what === 'optics' ? ids.flatMap((id) => kit.optics.find((row) => row.id === id)?.data ?? []) : [];
   const names = [...bodies, ...optics].map((each) => each.name);

@@ -1,6 +1,6 @@
 import type { Body } from '@/contract/schemas/body';
 import type { Optic } from '@/contract/schemas/optic';
-import { modesOf } from '@/core/chain/parts';
+import { modesOf } from '@/core/kit/body';
 import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';
 import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';

@@ -2,6 +2,7 @@ import { useWindowDimensions } from 'react-native';
 import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';
 import { quantityText, showFNumber } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
@@ -16,7 +17,7 @@ export default function AperturePage() {
 }
 
 function Aperture({ situation, system, reading }: NearPageParts) {
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const setNearFNumber = useInHand((state) => state.setNearFNumber);
   const { width } = useWindowDimensions();
   if (!reading) return null;

@@ -9,7 +9,7 @@ import {
   measureByMarks,
   measureByRuler,
 } from '@/core/near/measureRatio';
-import { tubesLengthMm } from '@/core/chain/parts';
+import { tubesLengthMm } from '@/core/chain/kinds/tubes';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatRatio } from '@/core/quantity/format';
 import { measuredWith } from '@/data/chainLinks';

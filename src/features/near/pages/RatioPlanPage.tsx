@@ -6,6 +6,7 @@ import { leastSwaps, rankRatioRoutes, type RatioOrder, type RatioPlan, type Rati
 import { formatFigures, formatFixed, formatRatio, formatStops } from '@/core/quantity/format';
 import { showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { ratioKitOf, seekRatios, storedLinks } from '@/data/ratioPlans';
 import { createRow } from '@/data/rowActions';
 import type { Kit } from '@/data/situation';
@@ -211,11 +212,11 @@ function Round({ stops, ...where }: Where & { stops: ReturnType<typeof leastSwap
 function OneRoute({ route, kit, bodyId, modeId }: Where & { route: RatioRoute }) {
   const styles = useStyles();
   const router = useRouter();
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const names = linkText(kit, route);
   const take = () => {
     const chain = storedLinks(route.links, kit);
-    const { chooseSetup, setNearRatio } = useInHand.getState();
+    const { chooseSetup, setNearRatio } = useInHand.now();
     const known = kit.setups.find(
       (row) =>
         row.data.bodyId === bodyId &&

@@ -4,7 +4,7 @@ import { viewedPixels } from '@/core/output/viewedPixels';
 import { compareSensors, type SensorStance } from '@/core/near/compareSensors';
 import { formatFigures, formatRatio, formatStops } from '@/core/quantity/format';
 import { showFNumber, showQuantity, showSubjectMm, shownText } from '@/core/quantity/quantityText';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
@@ -31,8 +31,8 @@ export default function SensorsPage() {
 }
 
 function Sensors({ situation, system, reading, kit }: NearPageParts) {
-  const units = useInHand((state) => state.units);
-  const cocSchool = useInHand((state) => state.cocSchool);
+  const units = usePreferences((state) => state.units);
+  const cocSchool = usePreferences((state) => state.cocSchool);
   const [stance, setStance] = useState<SensorStance>('sameRatio');
   if (!reading) return null;
   const others = kit.bodies

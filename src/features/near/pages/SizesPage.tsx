@@ -1,10 +1,10 @@
 import { View, useWindowDimensions } from 'react-native';
 import { readNear } from '@/core/near/readNear';
-import { WHOLE_SENSOR_ID } from '@/core/chain/parts';
+import { WHOLE_SENSOR_ID } from '@/core/kit/body';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';
 import { quantityText, showSubjectMm, shownText } from '@/core/quantity/quantityText';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
@@ -19,8 +19,8 @@ export default function SizesPage() {
 }
 
 function Sizes({ situation, system, reading, kit, ways }: NearPageParts) {
-  const units = useInHand((state) => state.units);
-  const prefer = useInHand((state) => state.prefer);
+  const units = usePreferences((state) => state.units);
+  const prefer = usePreferences((state) => state.prefer);
   const { width } = useWindowDimensions();
   if (!reading) return null;
   const { subject } = situation;

@@ -6,7 +6,7 @@ import { subjectDepthMm } from '@/core/near/subjectDepth';
 import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';
 import { quantityText, showFNumber } from '@/core/quantity/quantityText';
 import { saveFile } from '@/data/files';
-import { useInHand } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
@@ -24,7 +24,7 @@ export default function StackPage() {
 }
 
 function Stack({ situation, system, reading }: NearPageParts) {
-  const units = useInHand((state) => state.units);
+  const units = usePreferences((state) => state.units);
   const [typed, setTyped] = useState<number | null>(null);
   const [overlap, setOverlap] = useState(0.25);
   const [rail, setRail] = useState<'steps' | 'turns'>('steps');

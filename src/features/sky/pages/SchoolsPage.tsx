@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import { readStars, type RuleReading } from '@/core/sky/readStars';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures } from '@/core/quantity/format';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { TARGET, space } from '@/ui/theme/measures';
@@ -34,7 +34,7 @@ function Schools({ desk }: { desk: Ready }) {
   const cornerPx = reading.cornerTolerancePx.value;
   const others = useMemo(
     () =>
-      [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.otherSetups].flatMap(
+      [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.kit.setups].flatMap(
         ({ name, setup }) => {
           const folded = foldSystem(setup, situation.convention);
           if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];

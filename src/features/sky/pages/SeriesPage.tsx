@@ -13,7 +13,7 @@ import { formatFigures } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
 import { saveFile } from '@/data/files';
 import { createRow, removeRow } from '@/data/rowActions';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { useRows } from '@/data/useRows';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';

@@ -3,7 +3,7 @@ import { useWindowDimensions } from 'react-native';
 import { readStars } from '@/core/sky/readStars';
 import { planStrokes } from '@/core/sky/strokes';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
-import { useSky } from '@/data/sky';
+import { useSky } from '@/data/inHand';
 import { Txt } from '@/ui/Txt';
 import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';

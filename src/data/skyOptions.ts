@@ -1,13 +1,9 @@
-import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
 import type { PlanetName } from '@/core/sky/planet';
 import type { Projection } from '@/core/sky/projection';
 import type { StarRule } from '@/core/sky/starRules';
 import type { ReferenceExposure } from '@/core/sky/starExposure';
-import type { StarsInput } from '@/core/sky/readStars';
 import type { ToleranceKind } from '@/core/sky/tolerance';
-import { deviceStorage, isBetween, isObject, isObjectOf, isOneOf, isText, orNull, type Fits } from './deviceState';
-import { restingStorage } from './restingStorage';
+import { isBetween, isObjectOf, isOneOf, isText, orNull, type Fits } from './deviceState';
 
 /** Where one stands: of the shipped list, or entered. */
 export interface SkySite {
@@ -60,19 +56,8 @@ export interface SkyOptions {
   strokes: { arcDeg: number; exposureS: number; gapS: number; batteryMin: number };
 }
 
-interface Sky extends SkyOptions {
-  /** A lever being tried: what it replaced, and how the core is told so. */
-  tried: { id: string; from: Partial<SkyOptions>; ways: Partial<StarsInput> } | null;
-  set: (change: Partial<SkyOptions>) => void;
-  /** Tries a lever, or takes it back when it is being tried. */
-  toggle: (id: string, change: Partial<SkyOptions>, ways: Partial<StarsInput>) => void;
-  /** Makes what is tried the new starting point. */
-  adopt: () => void;
-}
-
-const device = restingStorage(() => localStorage);
 /** What follows a finger: written when it rests. */
-const DRAGGED = new Set<string>([
+export const DRAGGED = new Set<string>([
   'declinationDeg',
   'rollDeg',
   'azimuthDeg',
@@ -95,7 +80,7 @@ const isDay = (value: unknown): boolean =>
   typeof value === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(value) && Number.isFinite(Date.parse(value));
 
 /** What of a stored state is taken. */
-const OPTION_FITS: Required<Fits<SkyOptions>> = {
+export const OPTION_FITS: Required<Fits<SkyOptions>> = {
   pointBy: isOneOf(...(['declination', 'horizon', 'object'] satisfies SkyOptions['pointBy'][])),
   declinationDeg: isBetween(-90, 90),
   rollDeg: isAngle,
@@ -152,68 +137,38 @@ const OPTION_FITS: Required<Fits<SkyOptions>> = {
   series: isObjectOf({ fromS: isAmount, toS: isAmount, stepS: isAmount }),
   strokes: isObjectOf({ arcDeg: isAmount, exposureS: isAmount, gapS: isAmount, batteryMin: isAmount }),
 };
-const isOptions = (value: unknown): boolean =>
-  isObject(value) &&
-  Object.entries(value).every(([key, each]) => OPTION_FITS[key as keyof SkyOptions]?.(each) ?? false);
-const FITS: Fits<Sky> = {
-  ...OPTION_FITS,
-  tried: orNull(isObjectOf({ id: isText(400), from: isOptions, ways: isObject })),
+/** What is told the Sky before anybody tells it. */
+export const USUAL_SKY: SkyOptions = {
+  pointBy: 'declination',
+  declinationDeg: 0,
+  rollDeg: 0,
+  azimuthDeg: 180,
+  altitudeDeg: 40,
+  projection: 'rectilinear',
+  toleranceKind: 'output',
+  tolerancePx: 4,
+  toleranceOutputPx: 1.5,
+  toleranceArcmin: 1.5,
+  rule: 'worst',
+  ceilingS: 15,
+  exposureS: null,
+  fNumber: null,
+  reference: { seconds: 15, fNumber: 1.8, iso: 3200 },
+  site: null,
+  day: null,
+  planet: 'Jupiter',
+  blurPx: 1,
+  margin: 1.4,
+  exposureMs: 8,
+  bits: 8,
+  linkMbPerS: 350,
+  cardGb: 64,
+  captureS: null,
+  targetId: 'M 31',
+  overlap: 0.2,
+  frameRollDeg: 0,
+  seeingArcsec: 3,
+  mountArcsecPerMin: 6,
+  series: { fromS: 5, toS: 25, stepS: 5 },
+  strokes: { arcDeg: 15, exposureS: 30, gapS: 1, batteryMin: 90 },
 };
-
-export const useSky = create<Sky>()(
-  persist(
-    (set) => ({
-      pointBy: 'declination',
-      declinationDeg: 0,
-      rollDeg: 0,
-      azimuthDeg: 180,
-      altitudeDeg: 40,
-      projection: 'rectilinear',
-      toleranceKind: 'output',
-      tolerancePx: 4,
-      toleranceOutputPx: 1.5,
-      toleranceArcmin: 1.5,
-      rule: 'worst',
-      ceilingS: 15,
-      exposureS: null,
-      fNumber: null,
-      reference: { seconds: 15, fNumber: 1.8, iso: 3200 },
-      site: null,
-      day: null,
-      planet: 'Jupiter',
-      blurPx: 1,
-      margin: 1.4,
-      exposureMs: 8,
-      bits: 8,
-      linkMbPerS: 350,
-      cardGb: 64,
-      captureS: null,
-      targetId: 'M 31',
-      overlap: 0.2,
-      frameRollDeg: 0,
-      seeingArcsec: 3,
-      mountArcsecPerMin: 6,
-      series: { fromS: 5, toS: 25, stepS: 5 },
-      strokes: { arcDeg: 15, exposureS: 30, gapS: 1, batteryMin: 90 },
-      tried: null,
-      set: (change) =>
-        Object.keys(change).every((key) => DRAGGED.has(key)) ? device.resting(() => set(change)) : set(change),
-      toggle: (id, change, ways) =>
-        set((state) => {
-          if (state.tried?.id === id) return { ...state.tried.from, tried: null, exposureS: null };
-          const start = { ...state, ...state.tried?.from };
-          const from = Object.fromEntries(
-            (Object.keys(change) as (keyof SkyOptions)[]).map((key) => [key, start[key]]),
-          ) as Partial<SkyOptions>;
-          return { ...state.tried?.from, ...change, tried: { id, from, ways }, exposureS: null };
-        }),
-      adopt: () => set({ tried: null }),
-    }),
-    {
-      name: 'jauge.sky',
-      storage: deviceStorage(device.opened, FITS),
-      partialize: (state) => state as Partial<Sky>,
-      version: 1,
-    },
-  ),
-);

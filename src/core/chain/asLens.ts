@@ -1,0 +1,43 @@
+import { CLASS_LENS50_LP_PER_MM, type DetailClass } from './lens50';
+import type { PartKind } from './parts';
+
+/** The optic that forms the picture, whatever its kind, as the desks read it. */
+export interface MainLens {
+  kind: PartKind;
+  name: string;
+  focalWideMm: number;
+  focalTeleMm: number;
+  fNumberWide: number;
+  fNumberTele: number;
+  closestFocusM?: number | undefined;
+  closestRatio?: number | undefined;
+  imageCircleWideMm?: number | undefined;
+  imageCircleTeleMm?: number | undefined;
+  lens50LpPerMm?: number | undefined;
+  /** Only where no 50 % frequency is known. */
+  detailClass: DetailClass;
+  autofocus: boolean;
+}
+
+/** A tube lens is wide open behind an objective, whose numerical aperture stops the light. */
+export const OPEN_F_NUMBER = 0.5;
+
+/** A lens of one focal length and one aperture, focused by hand. */
+export const primeOf = (
+  { kind, name, lens50LpPerMm }: Pick<MainLens, 'kind' | 'name' | 'lens50LpPerMm'>,
+  focalMm: number,
+  fNumber: number,
+): Omit<MainLens, 'detailClass'> => ({
+  kind,
+  name,
+  focalWideMm: focalMm,
+  focalTeleMm: focalMm,
+  fNumberWide: fNumber,
+  fNumberTele: fNumber,
+  lens50LpPerMm,
+  autofocus: false,
+});
+
+/** 50 % frequency of a lens in lp/mm: its own where known, else the default of its class. */
+export const lens50Of = (lens: Pick<MainLens, 'lens50LpPerMm' | 'detailClass'>): number =>
+  lens.lens50LpPerMm ?? CLASS_LENS50_LP_PER_MM[lens.detailClass];

@@ -1,0 +1,47 @@
+import type { Kind } from './kind';
+import type { OpticPart, Part, PartKind, PartOf } from './parts';
+import { afocal } from './kinds/afocal';
+import { barlow } from './kinds/barlow';
+import { bellows } from './kinds/bellows';
+import { builtIn } from './kinds/builtIn';
+import { closeUp } from './kinds/closeUp';
+import { converter } from './kinds/converter';
+import { coupling } from './kinds/coupling';
+import { filter } from './kinds/filter';
+import { innerConverter } from './kinds/innerConverter';
+import { lens } from './kinds/lens';
+import { mountAdapter } from './kinds/mountAdapter';
+import { objective } from './kinds/objective';
+import { reducer } from './kinds/reducer';
+import { reversing } from './kinds/reversing';
+import { scope } from './kinds/scope';
+import { telescope } from './kinds/telescope';
+import { tubeLens } from './kinds/tubeLens';
+import { tubes } from './kinds/tubes';
+
+/** Every kind of part. The compiler names a kind that is missing here. */
+export const KINDS: { readonly [K in PartKind]: Kind<PartOf<K>> } = {
+  lens,
+  builtIn,
+  telescope,
+  scope,
+  objective,
+  converter,
+  innerConverter,
+  reducer,
+  barlow,
+  tubes,
+  bellows,
+  closeUp,
+  filter,
+  reversing,
+  coupling,
+  tubeLens,
+  afocal,
+  mountAdapter,
+};
+
+export const PART_KINDS = Object.keys(KINDS) as PartKind[];
+
+/** Whether a part is an optic, as the kit keeps them apart. */
+export const isOptic = (part: Part): part is OpticPart => KINDS[part.kind].shelf === 'optic';

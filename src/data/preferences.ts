@@ -1,0 +1,57 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import { PREFERENCES, USUAL_PREFERENCES, isPreference, preferenceOf, type Preferences } from '@/core/preferences';
+import { USUAL_HAND_HOLD_RATIO, USUAL_SCREEN_WIDTH_MM } from '@/core/near/usual';
+import { carriedOver } from './carryOver';
+import { deviceStorage, isBetween, isOneOf, type Fits } from './deviceState';
+
+export type { Preferences } from '@/core/preferences';
+
+/** How this person reads and looks; shared by all places and kept on the device. */
+export interface OwnPreferences extends Preferences {
+  look: 'day' | 'night' | 'dim';
+  /** Width at which pictures are looked at, mm, and the ratio up to which this person holds by hand. */
+  screenWidthMm: number;
+  handHoldRatio: number;
+}
+
+interface Store extends OwnPreferences {
+  prefer: (change: Partial<OwnPreferences>) => void;
+  /** Takes a school by the names its number carries; what is none of the table is passed over. */
+  chooseSchool: (preference: string, choice: string) => void;
+}
+
+const choicesFit = Object.fromEntries(
+  Object.entries(PREFERENCES).map(([key, { choices }]) => [key, isOneOf(...choices.map(({ value }) => value))]),
+) as Fits<Preferences>;
+
+/** What of a stored state is taken. */
+export const PREFERENCES_FIT: Fits<OwnPreferences> = {
+  ...choicesFit,
+  look: isOneOf('day', 'night', 'dim'),
+  screenWidthMm: isBetween(1, 1e5),
+  handHoldRatio: isBetween(0, 1e3),
+};
+
+export const usePreferences = create<Store>()(
+  persist(
+    (set) => ({
+      ...USUAL_PREFERENCES,
+      look: 'day',
+      screenWidthMm: USUAL_SCREEN_WIDTH_MM,
+      handHoldRatio: USUAL_HAND_HOLD_RATIO,
+      prefer: (change) => set(change),
+      chooseSchool: (preference, choice) => {
+        if (!isPreference(preference)) return;
+        const value = preferenceOf(preference, choice);
+        if (value !== undefined) set({ [preference]: value });
+      },
+    }),
+    {
+      name: 'jauge.preferences',
+      storage: deviceStorage<Store>(() => carriedOver(localStorage), PREFERENCES_FIT),
+      partialize: ({ prefer: _, chooseSchool: __, ...state }) => state as Partial<Store>,
+      version: 1,
+    },
+  ),
+);

@@ -1,0 +1,35 @@
+import { carry, choiceOf, main, number, type Section } from './formFields';
+
+/** The form of a body. */
+export const BODY_FORM: Section[] = [
+  main(
+    'Sensor',
+    number('sensor.widthMm', 'Width', 'mm', false),
+    number('sensor.heightMm', 'Height', 'mm', false),
+    number('sensor.columns', 'Columns', 'px', false),
+    number('sensor.rows', 'Rows', 'px', false),
+    choiceOf('antiAliasFilter', 'Anti-aliasing filter', { none: 'None', weak: 'Weak', standard: 'Standard' }),
+  ),
+  { title: 'Crop modes', open: false, fields: [{ kind: 'modes', path: 'cropModes' }] },
+  {
+    title: 'Frames, files, autofocus',
+    open: false,
+    fields: [
+      number('framesPerSecond', 'Frames per second', 'per s'),
+      number('framesPerSecondWithAccessory', '… with accessory', 'per s'),
+      number('fileSizeMb', 'Raw file', 'MB'),
+      number('bitsPerSample', 'Bits per sample'),
+      number('burstBufferMb', 'Burst buffer', 'MB'),
+      number('cardWriteMbPerS', 'Writes to the card', 'MB/s'),
+      number('autofocusLimitFNumber', 'Autofocus up to f/'),
+      number('slowAutofocusLimitFNumber', 'Slowly up to f/'),
+      number('stabiliserStops', 'Stabiliser', 'stops'),
+      number('screenWidthMm', 'Screen width', 'mm'),
+      number('screenHeightMm', 'Screen height', 'mm'),
+      number('screenDiagonalMm', 'Screen diagonal', 'mm'),
+    ],
+  },
+  { title: 'Video modes', open: false, fields: [{ kind: 'videoModes', path: 'videoModes' }] },
+  { title: 'Read-out windows for planets', open: false, fields: [{ kind: 'windows', path: 'readoutWindows' }] },
+  carry(number('flangeMm', 'Flange distance', 'mm')),
+];

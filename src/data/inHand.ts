@@ -13,6 +13,7 @@ import {
   adopted,
   withField,
   withTrial,
+  type ChainRow,
   type Hand,
   type Place,
   type Trial,
@@ -45,6 +46,8 @@ interface HandActions {
   setDistanceM: (distanceM: number) => void;
   setFocalMm: (focalMm: number) => void;
   setModeId: (modeId: string) => void;
+  /** Another use of the same parts, as a bellows drawn out while a finger pulls. */
+  setChain: (chain: ChainRow[]) => void;
   setNearRatio: (ratio: number) => void;
   setNearFNumber: (fNumber: number) => void;
   /** Tries a lever, or takes it back when it is being tried. */
@@ -108,6 +111,7 @@ const actionsOf = (place: Place): HandActions => ({
   setDistanceM: (distanceM) => dragHand(place, (hand) => withField(hand, 'distance', 'distanceM', distanceM)),
   setFocalMm: (focalMm) => dragHand(place, (hand) => withField(hand, 'focal', 'focalMm', focalMm)),
   setModeId: (modeId) => changeHand(place, (hand) => withField(hand, 'mode', 'modeId', modeId)),
+  setChain: (chain) => dragHand(place, (hand) => ({ ...withField(hand, 'chain', 'chain', chain), nearRatio: null })),
   setNearRatio: (ratio) => dragHand(place, (hand) => withField(hand, 'ratio', 'nearRatio', ratio)),
   setNearFNumber: (fNumber) => dragHand(place, (hand) => withField(hand, 'aperture', 'nearFNumber', fNumber)),
   toggleTrial: (kind, trial) => changeHand(place, (hand) => withTrial(hand, kind, trial)),

@@ -14,6 +14,8 @@ import { bestWindow, nightAt } from '@/core/sky/night';
 import { nightQuantities } from '@/core/sky/nightQuantities';
 import { PLANETS, PLANET_NAMES, readPlanet } from '@/core/sky/planet';
 import { starsFromPlain } from '@/core/sky/plainStars';
+import { USUAL_DISC_ARCSEC, discOnSensor } from '@/core/sky/discOnSensor';
+import { sunBlock } from '@/core/sky/sunGuard';
 import { readDeep } from '@/core/sky/readDeep';
 import { readStars, type StarsReading } from '@/core/sky/readStars';
 import { starLevers, type StarCandidate } from '@/core/sky/starLevers';
@@ -136,6 +138,9 @@ export const planet = desk<PlanetInputData>({
       desk: 'planet',
       system: plainSystem(system.value),
       reading,
+      moon: discOnSensor(system.value, 'the Moon', USUAL_DISC_ARCSEC),
+      sun: sunBlock(system.value.chain) ?? discOnSensor(system.value, 'the Sun', USUAL_DISC_ARCSEC),
+      caution: SUN_WARNING,
       capture,
       captureReasons: captureQuantities(order, capture),
     });

@@ -41,6 +41,9 @@ export function standOf(fNumberOverPitch: number): SamplingStand {
   return fNumberOverPitch <= 7 ? 'fineSeeing' : 'empty';
 }
 
+/** Outer diameter of what must be in the window, in discs: Saturn takes its rings along. */
+export const widthInDiscs = (planet: PlanetName): number => (planet === 'Saturn' ? 2.27 : 1);
+
 /** Diameter of a disc on the sensor, px. */
 export const discPx = (arcsec: number, focalMm: number, pitchUm: number): number =>
   (arcsec * focalMm) / (206.265 * pitchUm);

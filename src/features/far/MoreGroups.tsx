@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { neededPixels, type OutputSpec } from '@/core/output/needs';
 import { verdictOf } from '@/core/output/verdict';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
@@ -10,6 +10,7 @@ import type { FarReading } from '@/core/far/readFar';
 import { engravedShutterS } from '@/core/far/shutter';
 import { modeTable } from '@/core/kit/modeTable';
 import { RESTRICTION_WORDS } from '@/core/kit/words';
+import { lightAgainst } from '@/core/far/lightAgainst';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
@@ -110,7 +111,7 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
       </Group>
       {situation.kit.setups.length ? (
         <Group title="Light from the subject" brief="against the other set-ups">
-          <LightContent situation={situation} system={system} />
+          <LightContent situation={situation} system={system} onWhy={onWhy} />
         </Group>
       ) : null}
       <Group title="Card and value" brief="files, burst, weight and price a pixel">
@@ -238,40 +239,38 @@ function SpeedField({ situation, units }: { situation: Situation; units: UnitSys
   );
 }
 
-/** The opening that counts for the light, mm: without what a mirror in its middle covers. */
-const lightPupilMm = (system: EffectiveSystem): number => system.focalMm.value / system.lightFNumber;
-
-/** Light the set-ups gather from the subject in the same time, whatever their sensors: it goes with the opening's area. */
-function LightContent({ situation, system }: { situation: Situation; system: EffectiveSystem }) {
+/** Light the set-ups gather from the subject in the same time, whatever their sensors. */
+function LightContent({
+  situation,
+  system,
+  onWhy,
+}: {
+  situation: Situation;
+  system: EffectiveSystem;
+  onWhy: (quantity: Quantity) => void;
+}) {
   const styles = useStyles();
   const rows = useMemo(
-    () =>
-      situation.kit.setups.flatMap((other) => {
-        const folded = foldSystem(other.setup, situation.convention);
-        return folded.ok
-          ? [
-              {
-                id: other.id,
-                name: other.name,
-                pupilMm: folded.value.entrancePupilMm,
-                stops: 2 * Math.log2(lightPupilMm(system) / lightPupilMm(folded.value)),
-              },
-            ]
-          : [];
-      }),
+    () => lightAgainst(system, situation.kit.setups, situation.convention),
     [situation.kit.setups, situation.convention, system],
   );
   return (
     <>
       {rows.map((each) => (
-        <View key={each.id} style={styles.line}>
+        <Pressable
+          key={each.id}
+          role="button"
+          aria-label={`Against ${each.name}: ${formatStops(each.stops.value)}. Why?`}
+          onPress={() => onWhy(each.stops)}
+          style={styles.line}
+        >
           <Txt kind="small" style={styles.wideCell}>
-            against {each.name} (opening {quantityText(each.pupilMm, 'metric')})
+            against {each.name} (opening {quantityText(each.openingMm, 'metric')})
           </Txt>
-          <Txt kind="small" style={styles.cell}>
-            {formatStops(each.stops)}
+          <Txt kind="small" tone="press" style={styles.cell}>
+            {formatStops(each.stops.value)}
           </Txt>
-        </View>
+        </Pressable>
       ))}
       <Txt kind="small" tone="soft">
         From the same spot in the same time: the opening of {quantityText(system.entrancePupilMm, 'metric')} decides,

@@ -10,6 +10,7 @@ import { ControlLine } from '@/ui/controls/ControlLine';
 import { FollowingField } from '@/ui/controls/FollowingField';
 import { Ruler } from '@/ui/controls/Ruler';
 import { space } from '@/ui/theme/measures';
+import { BellowsControl, bellowsOf, extensionOf } from './BellowsControl';
 import type { NearDeskState } from './useNearDesk';
 
 const threeFigures = (value: number): number => Number(value.toPrecision(3));
@@ -102,11 +103,15 @@ function ApertureControl({ now, label }: { now: NearDeskState; label?: string })
   );
 }
 
-/** Both controls with their names, for a wide screen. */
+/** The controls with their names, for a wide screen. */
 export function NearColumn({ now }: { now: NearDeskState }) {
+  const bellows = bellowsOf(now.situation);
   return (
     <View style={{ gap: space.page }}>
       <RatioControl now={now} label="Reproduction ratio, by the lens’s own focus" />
+      {bellows ? (
+        <BellowsControl situation={now.situation} link={bellows} label={`Extension of ${bellows.part.name}`} />
+      ) : null}
       <ApertureControl now={now} label="f-number on the lens" />
     </View>
   );
@@ -114,11 +119,21 @@ export function NearColumn({ now }: { now: NearDeskState }) {
 
 /** One control at a time, docked above the places where the thumb is. */
 export function NearDock({ now }: { now: NearDeskState }) {
-  const { reading } = now;
+  const { reading, situation } = now;
+  const bellows = bellowsOf(situation);
   return (
     <ControlDock
       controls={[
         { name: 'Ratio', value: reading ? formatRatio(reading.ratio.value) : '', control: <RatioControl now={now} /> },
+        ...(bellows
+          ? [
+              {
+                name: 'Extension',
+                value: `${formatFigures(extensionOf(bellows), 4)}\u202fmm`,
+                control: <BellowsControl situation={situation} link={bellows} />,
+              },
+            ]
+          : []),
         {
           name: 'Aperture',
           value: reading ? `f/${formatFigures(reading.setFNumber.value, 2)}` : '',

@@ -1,6 +1,9 @@
 import { Suspense, useMemo, useState } from 'react';
-import { ScrollView, View, useWindowDimensions } from 'react-native';
-import { foldSystem } from '@/core/optics/foldSystem';
+import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
+import type { EffectiveSystem } from '@/core/optics/foldSystem';
+import { camerasCompared, type Recording as RecordingOrder } from '@/core/sky/cameras';
+import { USUAL_DISC_ARCSEC, discOnSensor, type DiscOnSensor } from '@/core/sky/discOnSensor';
+import { sunBlock } from '@/core/sky/sunGuard';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import { showFNumber } from '@/core/quantity/quantityText';
@@ -8,10 +11,19 @@ import { planCapture, rateOf, type CaptureInput, type CapturePlan } from '@/core
 import { captureQuantities, type CaptureQuantities } from '@/core/sky/captureQuantities';
 import { discsOf, planetOn } from '@/core/sky/ephemeris';
 import { bestWindow } from '@/core/sky/night';
-import { PLANETS, PLANET_NAMES, STAND_WORDS, readPlanet, type PlanetName } from '@/core/sky/planet';
+import {
+  PLANETS,
+  PLANET_NAMES,
+  STAND_WORDS,
+  discPx,
+  readPlanet,
+  widthInDiscs,
+  type PlanetName,
+} from '@/core/sky/planet';
 import { usePreferences } from '@/data/preferences';
 import { clock } from '@/data/localTime';
 import { useSky } from '@/data/inHand';
+import type { SkyOptions } from '@/data/skyOptions';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
 import { Table } from '@/ui/Table';
@@ -35,10 +47,12 @@ import { lazyPart } from '@/ui/lazyPart';
 const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
-/** Usual sizes of Moon and Sun, ″, where no night is chosen. */
-const USUAL_DISC_ARCSEC = 1900;
-/** Saturn's outer ring ÷ its disc. */
-const RINGS = 2.27;
+
+/** What is recorded, as it is set; what depends on the body comes with it. */
+const recordingOf = (
+  { margin, exposureMs, linkMbPerS, bits, cardGb }: SkyOptions,
+  durationS: number,
+): RecordingOrder => ({ margin, exposureS: exposureMs / 1000, linkMbPerS, durationS, bits, cardGb });
 
 /** Planets: disc, sampling, Barlow, recording. */
 export default function PlanetsDesk() {
@@ -51,7 +65,7 @@ function Planets({ desk }: { desk: Ready }) {
   const wide = width >= WIDE_FROM;
   const units = usePreferences((state) => state.units);
   const sky = useSky();
-  const [asked, setAsked] = useState<string | null>(null);
+  const [asked, setAsked] = useState<string | Quantity | null>(null);
   const { system } = desk;
   const night = useNight();
   const { planet } = sky;
@@ -68,20 +82,15 @@ function Planets({ desk }: { desk: Ready }) {
     [system, planet, discArcsec, sky.blurPx],
   );
   const durationS = sky.captureS ?? Math.min(3600, reading.longestCaptureS.value);
-  // A ringed planet takes its rings along.
   const order: CaptureInput = {
+    ...recordingOf(sky, durationS),
     body: system.body,
-    discPx: reading.discPx.value * (planet === 'Saturn' ? RINGS : 1),
-    margin: sky.margin,
-    exposureS: sky.exposureMs / 1000,
-    linkMbPerS: sky.linkMbPerS,
-    durationS,
-    bits: sky.bits,
-    cardGb: sky.cardGb,
+    discPx: reading.discPx.value * widthInDiscs(planet),
   };
   const capture = planCapture(order);
   const recorded = captureQuantities(order, capture);
-  const why = asked === null ? undefined : quantityOf({ ...system, ...recorded, ...reading }, asked);
+  const why =
+    typeof asked === 'string' ? quantityOf({ ...system, ...recorded, ...reading }, asked) : (asked ?? undefined);
   const drawing = (
     <PlanetDrawing
       discPx={reading.discPx.value}
@@ -210,9 +219,9 @@ function Planets({ desk }: { desk: Ready }) {
       <Group
         title="Moon and Sun on this sensor"
         startsOpen={wide}
-        brief={`${formatFixed((discs.moonArcsec * system.focalMm.value) / (206.265 * system.pitchUm.value))}\u202fpx`}
+        brief={`${formatFixed(discPx(discs.moonArcsec, system.focalMm.value, system.pitchUm.value))}\u202fpx`}
       >
-        <MoonAndSun desk={desk} moonArcsec={discs.moonArcsec} sunArcsec={discs.sunArcsec} />
+        <MoonAndSun system={system} moonArcsec={discs.moonArcsec} sunArcsec={discs.sunArcsec} onWhy={setAsked} />
       </Group>
     </>
   );
@@ -379,47 +388,11 @@ function Recording({ order, capture, recorded, durationS, blurPx, onWhy }: Recor
 /** The same optics on every body of the kit: what a recording would be. */
 function Cameras({ desk, discArcsec, durationS }: { desk: Ready; discArcsec: number; durationS: number }) {
   const sky = useSky();
-  const rows = desk.kit.bodies
-    .filter((row) => !row.data.retired)
-    .flatMap((row) => {
-      const folded = foldSystem(
-        { ...desk.situation.setup, body: row.data, modeId: 'whole' },
-        desk.situation.convention,
-      );
-      if (!folded.ok) return [];
-      const { pitchUm, focalMm } = folded.value;
-      const disc = (discArcsec * focalMm.value) / (206.265 * pitchUm.value);
-      const video = row.data.videoModes?.[0];
-      const plan = planCapture({
-        body: row.data,
-        discPx: disc,
-        margin: sky.margin,
-        exposureS: sky.exposureMs / 1000,
-        linkMbPerS: sky.linkMbPerS,
-        durationS,
-        bits: sky.bits,
-        cardGb: sky.cardGb,
-      });
-      const windows = row.data.readoutWindows?.length;
-      // A photographic camera records its video mode, compressed; without a table of windows nothing smaller is read out.
-      const rate = windows
-        ? plan.framesPerSecond
-        : video
-          ? Math.min(Math.max(...video.framesPerSecond), 1000 / sky.exposureMs)
-          : (row.data.framesPerSecond ?? 0);
-      return [
-        {
-          id: row.id,
-          name: row.data.name,
-          disc,
-          window: windows ? `${plan.columns} × ${plan.rows}` : 'whole',
-          rate,
-          packed: windows ? 'none' : video ? 'video' : 'stills',
-          weightG: row.data.weightG,
-          strong: row.id === desk.situation.setupRow.data.bodyId,
-        },
-      ];
-    });
+  const { kit, situation } = desk;
+  const bodies = kit.bodies.flatMap((row) => (row.data.retired ? [] : [{ id: row.id, body: row.data }]));
+  const order = recordingOf(sky, durationS);
+  const rows = camerasCompared(situation.setup, bodies, discArcsec, order, situation.convention);
+  const held = situation.setupRow.data.bodyId;
   return (
     <View style={{ gap: space.small }}>
       <Table
@@ -427,8 +400,12 @@ function Cameras({ desk, discArcsec, durationS }: { desk: Ready; discArcsec: num
         heads={['Body', 'Disc, px', 'Window']}
         rows={rows.map((row) => ({
           key: row.id,
-          cells: [row.name, formatFixed(row.disc), row.window],
-          strong: row.strong,
+          cells: [
+            row.name,
+            formatFixed(row.discPx),
+            row.window ? `${row.window.columns} × ${row.window.rows}` : 'whole',
+          ],
+          strong: row.id === held,
         }))}
       />
       <Table
@@ -438,11 +415,11 @@ function Cameras({ desk, discArcsec, durationS }: { desk: Ready; discArcsec: num
           key: row.id,
           cells: [
             row.name,
-            formatFigures(row.rate, 3),
+            formatFigures(row.framesPerSecond, 3),
             row.packed,
             row.weightG === undefined ? '?' : `${formatFixed(row.weightG)}\u202fg`,
           ],
-          strong: row.strong,
+          strong: row.id === held,
         }))}
       />
       <Txt kind="small" tone="soft">
@@ -454,19 +431,32 @@ function Cameras({ desk, discArcsec, durationS }: { desk: Ready; discArcsec: num
   );
 }
 
-function MoonAndSun({ desk, moonArcsec, sunArcsec }: { desk: Ready; moonArcsec: number; sunArcsec: number }) {
-  const { system } = desk;
-  const onSensor = (arcsec: number) => ({
-    mm: (arcsec * system.focalMm.value) / 206_265,
-    px: (arcsec * system.focalMm.value) / (206.265 * system.pitchUm.value),
-  });
-  const [moon, sun] = [onSensor(moonArcsec), onSensor(sunArcsec)];
-  const words = ({ mm, px }: { mm: number; px: number }) =>
-    `${formatFigures(mm, 3)}\u202fmm, ${formatFixed(px)}\u202fpx, ${mm <= Math.min(system.used.widthMm, system.used.heightMm) ? 'fits the frame' : 'is cut by the frame'}`;
+/** Moon and Sun as they fall on the sensor; the Sun only behind a certified filter. */
+function MoonAndSun({
+  system,
+  moonArcsec,
+  sunArcsec,
+  onWhy,
+}: {
+  system: EffectiveSystem;
+  moonArcsec: number;
+  sunArcsec: number;
+  onWhy: (quantity: Quantity) => void;
+}) {
+  const moon = discOnSensor(system, 'the Moon', moonArcsec);
+  const sun = discOnSensor(system, 'the Sun', sunArcsec);
+  const block = sunBlock(system.chain);
+  const line = (name: string, { diameterMm, diameterPx, fits }: DiscOnSensor, testID: string) => (
+    <Pressable role="button" aria-label={`${name} on the sensor. Why?`} onPress={() => onWhy(diameterPx)}>
+      <Txt
+        testID={testID}
+      >{`${name} is ${formatFigures(diameterMm.value, 3)}\u202fmm, ${formatFixed(diameterPx.value)}\u202fpx, ${fits ? 'fits the frame' : 'is cut by the frame'}.`}</Txt>
+    </Pressable>
+  );
   return (
     <View style={{ gap: space.small }}>
-      <Txt testID="moon-size">{`The Moon is ${words(moon)}.`}</Txt>
-      <Txt>{`The Sun is ${words(sun)}.`}</Txt>
+      {line('The Moon', moon, 'moon-size')}
+      {block ? <Txt testID="sun-block">{block.message}</Txt> : line('The Sun', sun, 'sun-size')}
       <Txt kind="strong" tone="needle" role="alert">
         ⚠ {SUN_WARNING}
       </Txt>

@@ -125,7 +125,9 @@ describe('the Planets desk', () => {
   it('always says it with the Sun', async () => {
     await renderWithKit(<PlanetsDesk />);
     fireEvent.press(screen.getByText('Moon and Sun on this sensor'));
-    expect(words()).toMatch(/The Sun is [\d.]+ mm.*Never point an unfiltered lens/);
+    expect(words()).toMatch(
+      /The Moon is [\d.]+ mm.*Not for the Sun: no certified solar filter.*Never point an unfiltered/,
+    );
   });
 
   it('works with a body whose read-out is not entered, and says so', async () => {

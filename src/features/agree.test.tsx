@@ -118,7 +118,7 @@ describe.each(FAR)('%s', (_, inHand) => {
     const resolved = showQuantity(now.reading.resolvedPixels, 'metric').number;
     const counted = quantityText(now.reading.countedPixels, 'metric');
     const needed = showQuantity(now.reading.neededPixels, 'metric').number;
-    const desk = await saysOf(<FarDesk onAddSetup={jest.fn()} onAddSubject={jest.fn()} />);
+    const desk = await saysOf(<FarDesk />);
     expect(desk).toContain(`${pixels} px on the subject`);
     expect(desk).toContain(`${resolved} px resolved`);
     expect(desk).toContain(`${needed} needed`);

@@ -1,87 +1,48 @@
-import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import { nearestDistanceM } from '@/core/far/focusAt';
-import type { Quantity } from '@/core/quantity/quantity';
 import { showLengthM, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useInHand } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { farReadingKept } from '@/data/keptReading';
-import { DeskFrame, DeskMessage } from '@/ui/DeskFrame';
+import { DeskFrame } from '@/ui/DeskFrame';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { KeyFigures, farQuantities } from './FarGroups';
+import { KeyFigures } from './FarGroups';
 import { KeepBar } from '@/features/book/KeepBar';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { InHandColumn, InHandDock } from './InHandControls';
 import { rememberFirstView, removeFirstView } from './firstView';
 import { GroupsBelow } from './GroupsBelow';
 import { useFarMore } from './MoreGroups';
-import { LeverList } from './LeverList';
+import { FarLeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
 import { useFarDesk, type DeskState } from './useFarDesk';
-import { lazyPart } from '@/ui/lazyPart';
-
-const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
+import { DeskGate } from '../desk/DeskGate';
+import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 type Ready = Extract<ReturnType<typeof useFarDesk>, { status: 'ready' }>;
 
 /** Far: one set-up on one distant subject, read, judged, and what would change it. */
-export function FarDesk({ onAddSetup, onAddSubject }: { onAddSetup: () => void; onAddSubject: () => void }) {
+export function FarDesk() {
   const desk = useFarDesk();
   const loading = desk.status === 'loading';
   useEffect(() => {
     // The reading in words that stood in for the desk has done its work.
     if (!loading) removeFirstView();
   }, [loading]);
-  if (desk.status === 'ready') return <ReadyDesk desk={desk} />;
-  if (desk.status === 'loading') return <DeskMessage text="Reading the kit …" />;
-  if (desk.status === 'failed') {
-    return (
-      <DeskMessage text="The server cannot be reached, so there is no kit to read. Start it again, then try again.">
-        <Key title="Try again" weight="strong" onPress={desk.retry} />
-      </DeskMessage>
-    );
-  }
-  if (desk.status === 'missing') {
-    if (desk.missing === 'subject') {
-      return (
-        <DeskMessage text="No subject yet. Name what you want to photograph: its kind, its size, and how far away it is.">
-          <Key title="Add a subject" weight="strong" onPress={onAddSubject} />
-        </DeskMessage>
-      );
-    }
-    if (desk.missing === 'output') {
-      return (
-        <DeskMessage text="Nothing says what the picture is for. Add an output, such as a web page or a print.">
-          <Key title="Add an output" weight="strong" onPress={onAddSubject} />
-        </DeskMessage>
-      );
-    }
-  }
-  const gone = desk.status === 'missing' && desk.missing === 'parts';
-  return (
-    <DeskMessage
-      text={
-        gone
-          ? 'A part of this set-up is gone. Choose or change the set-up.'
-          : 'No set-up yet. Choose your body’s format and megapixels, add a lens, and the reading starts.'
-      }
-    >
-      <Key title={gone ? 'Choose a set-up' : 'Start with a body'} weight="strong" onPress={onAddSetup} />
-    </DeskMessage>
-  );
+  return desk.status === 'ready' ? <ReadyDesk desk={desk} /> : <DeskGate desk={desk} />;
 }
 
 function ReadyDesk({ desk }: { desk: Ready }) {
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const units = usePreferences((state) => state.units);
-  const chooseSchool = usePreferences((state) => state.chooseSchool);
   const chooseOutput = useInHand((state) => state.chooseOutput);
-  const [asked, setAsked] = useState<string | Quantity | null>(null);
+  const { asked, ask, sheetFor } = useWhy();
   const { now, before, kit } = desk;
   const { situation, system, reading, problem } = now;
   useEffect(() => (reading ? rememberFirstView(situation, reading, units) : undefined), [situation, reading, units]);
@@ -98,16 +59,11 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       : null;
   }, []);
 
-  // A number of the reading is asked for by name, so that it stays current; a lever's gain as it was when asked.
-  const known = system && reading && typeof asked === 'string' ? farQuantities(system, reading)[asked] : undefined;
+  const own = system && reading ? quantitiesOf(system, reading) : {};
   // The rest is worked out here only while one of its numbers is asked for; the groups below follow at their own pace.
-  const more = useFarMore(situation, system, known || typeof asked !== 'string' ? null : reading);
-  const why = typeof asked === 'string' ? (known ?? more?.[asked as keyof typeof more]) : (asked ?? undefined);
-  const sheet = why ? (
-    <Suspense fallback={null}>
-      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={chooseSchool} />
-    </Suspense>
-  ) : null;
+  const elsewhere = typeof asked === 'string' && !(asked in own);
+  const more = useFarMore(situation, system, elsewhere ? reading : null);
+  const sheet = sheetFor({ ...own, ...quantitiesOf(more) });
 
   const picture =
     system && reading && !reading.obstacle ? (
@@ -131,9 +87,9 @@ function ReadyDesk({ desk }: { desk: Ready }) {
           outputs={kit.outputs}
           units={units}
           onOutput={chooseOutput}
-          onWhy={setAsked}
+          onWhy={ask}
         />
-        {reading.obstacle ? null : <KeyFigures {...{ system, reading, units }} onWhy={setAsked} />}
+        {reading.obstacle ? null : <KeyFigures {...{ system, reading, units }} onWhy={ask} />}
       </>
     ) : problem ? (
       <Problem now={now} units={units} />
@@ -150,9 +106,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   ) : null;
   const keep = reading && !reading.obstacle && !reading.overflow ? <KeepBar reading={takeReading} /> : null;
   const groups =
-    system && reading && !reading.obstacle ? (
-      <GroupsBelow now={now} units={units} onWhy={setAsked} open={wide} />
-    ) : null;
+    system && reading && !reading.obstacle ? <GroupsBelow now={now} units={units} onWhy={ask} open={wide} /> : null;
 
   return (
     <DeskFrame
@@ -160,7 +114,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       reading={readingBlock}
       cautions={warnings}
       keep={keep}
-      levers={<LeverList onWhy={setAsked} />}
+      levers={<FarLeverList onWhy={ask} />}
       groups={groups}
       column={<InHandColumn now={now} units={units} />}
       dock={<InHandDock now={now} units={units} />}

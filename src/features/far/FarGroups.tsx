@@ -11,14 +11,6 @@ import { Txt } from '@/ui/Txt';
 import { quantityText, showFNumber } from '@/core/quantity/quantityText';
 import { space } from '@/ui/theme/measures';
 
-/** Everything the desk can tell, by name; Why opens any of them. */
-export function farQuantities(system: EffectiveSystem, reading: FarReading): Record<string, Quantity> {
-  const entries = [...Object.entries(system), ...Object.entries(reading)].filter(
-    (entry): entry is [string, Quantity] => typeof entry[1] === 'object' && entry[1] !== null && 'why' in entry[1],
-  );
-  return Object.fromEntries(entries);
-}
-
 interface Props {
   system: EffectiveSystem;
   reading: FarReading;

@@ -2,6 +2,7 @@ import { act, fireEvent, screen } from '@testing-library/react-native';
 import { demoAdapters, demoSetups, demoSubjects, demoOptics } from '@/demo/kit';
 import { useFarOptions } from '@/data/farOptions';
 import { useHands, useInHand } from '@/data/inHand';
+import { useSheets } from '@/data/sheets';
 import { usePreferences } from '@/data/preferences';
 import { useOutbox } from '@/data/outbox';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
@@ -18,8 +19,7 @@ jest.mock('expo-router', () => ({
 
 const [handsStart, preferencesStart] = [useHands.getState(), usePreferences.getState()];
 const options = useFarOptions.getState();
-const actions = { onAddSetup: jest.fn(), onAddSubject: jest.fn() };
-const desk = () => <FarDesk {...actions} />;
+const desk = () => <FarDesk />;
 const settled = () => act(() => new Promise((resolve) => setTimeout(resolve, 250)));
 
 beforeEach(() => {
@@ -41,10 +41,10 @@ describe('the Far desk', () => {
   it('leads from nothing to a first reading, step by step', async () => {
     await renderWithKit(desk(), { held: {} });
     fireEvent.press(screen.getByText('Start with a body'));
-    expect(actions.onAddSetup).toHaveBeenCalled();
+    expect(useSheets.getState().sheet).toBe('setup');
     await renderWithKit(desk(), { held: { ...demoHeld(), subjects: [] } });
     fireEvent.press(screen.getByText('Add a subject'));
-    expect(actions.onAddSubject).toHaveBeenCalled();
+    expect(useSheets.getState().sheet).toBe('subject');
     await renderWithKit(desk(), { held: { ...demoHeld(), outputs: [] } });
     expect(words()).toContain('Nothing says what the picture is for.');
     await renderWithKit(desk(), { held: { ...demoHeld(), optics: [] } });

@@ -1,16 +1,14 @@
-import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { Link, useRouter, type Href } from 'expo-router';
 import { neededPixels } from '@/core/output/needs';
 import { MORE_THAN_USED, verdictOf } from '@/core/output/verdict';
 import { VERDICT_WORDS, verdictSentence, zoneNames } from '@/core/output/verdictWords';
-import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, showError, showQuantity } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { nearReadingKept } from '@/data/keptReading';
-import { useSheets } from '@/data/sheets';
-import { DeskFrame, DeskMessage } from '@/ui/DeskFrame';
+import { DeskFrame } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
@@ -23,40 +21,18 @@ import { stylesOf } from '@/ui/theme/theme';
 import { useCalmed } from '@/data/useCalmed';
 import { KeepBar } from '@/features/book/KeepBar';
 import { NearColumn, NearDock } from './NearControls';
-import { NearGroups, nearQuantities } from './NearGroups';
+import { NearGroups } from './NearGroups';
 import { NearLeverList } from './NearLeverList';
-import { useNearDesk, type NearDeskState, type NearDeskView } from './useNearDesk';
-import { lazyPart } from '@/ui/lazyPart';
-
-const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
+import { useNearDesk, useNearWays, type NearDeskState, type NearDeskView } from './useNearDesk';
+import { DeskGate } from '../desk/DeskGate';
+import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 type Ready = Extract<NearDeskView, { status: 'ready' }>;
 
 /** Near: one set-up on one tiny subject, focused at a ratio. */
 export default function NearDesk() {
   const desk = useNearDesk();
-  const open = useSheets((state) => state.open);
-  if (desk.status === 'ready') return <ReadyDesk desk={desk} />;
-  const lacksSetup = desk.status === 'missing' && (desk.missing === 'setup' || desk.missing === 'parts');
-  const text = {
-    loading: 'Reading the kit …',
-    failed: 'The server cannot be reached, so there is no kit to read. Start it again, then try again.',
-    missing: lacksSetup
-      ? 'No set-up to read. Choose a body and a lens, and the reading starts.'
-      : 'No subject yet. Name what you want to photograph, its size, and what the picture is for.',
-  }[desk.status];
-  return (
-    <DeskMessage text={text}>
-      {desk.status === 'failed' ? <Key title="Try again" weight="strong" onPress={desk.retry} /> : null}
-      {desk.status === 'missing' ? (
-        <Key
-          title={lacksSetup ? 'Choose a set-up' : 'Choose a subject'}
-          weight="strong"
-          onPress={() => open(lacksSetup ? 'setup' : 'subject')}
-        />
-      ) : null}
-    </DeskMessage>
-  );
+  return desk.status === 'ready' ? <ReadyDesk desk={desk} /> : <DeskGate desk={desk} />;
 }
 
 /** Another set-up or subject is a tap: it reaches the groups at once. */
@@ -71,40 +47,29 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const units = usePreferences((state) => state.units);
-  const chooseSchool = usePreferences((state) => state.chooseSchool);
   const chooseOutput = useInHand((state) => state.chooseOutput);
-  const [asked, setAsked] = useState<string | Quantity | null>(null);
+  const { ask, sheetFor } = useWhy();
+  const ways = useNearWays();
   const { now, kit } = desk;
   const calm = useCalmed(now, 140, isTap);
   const { situation, system, reading, problem } = now;
 
-  const latest = useRef(desk);
+  const latest = useRef({ now, ways });
   useEffect(() => {
-    latest.current = desk;
-  }, [desk]);
+    latest.current = { now, ways };
+  }, [now, ways]);
   const takeReading = useCallback((takenAt: string, note: string) => {
-    const { now: taken, ways } = latest.current;
+    const { now: taken, ways: by } = latest.current;
     return taken.system && taken.reading
-      ? nearReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading, ways)
+      ? nearReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading, by)
       : null;
   }, []);
-
-  const why =
-    typeof asked === 'string'
-      ? system && reading
-        ? nearQuantities(system, reading)[asked]
-        : undefined
-      : (asked ?? undefined);
-  const sheet = why ? (
-    <Suspense fallback={null}>
-      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={chooseSchool} />
-    </Suspense>
-  ) : null;
+  const sheet = sheetFor(system && reading ? quantitiesOf(system, reading) : {});
   const block =
     system && reading ? (
       <Reading
         now={now}
-        onWhy={setAsked}
+        onWhy={ask}
         outputs={kit.outputs.map((row) => ({ id: row.id, name: row.data.name }))}
         verdicts={kit.outputs
           .map((row) => verdictOf(reading.countedPixels.value, neededPixels(row.data, situation.subject.sizeMm)))
@@ -146,7 +111,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   ) : null;
   const groups =
     calm?.system && calm.reading ? (
-      <NearGroups system={calm.system} reading={calm.reading} units={units} onWhy={setAsked} open={wide} />
+      <NearGroups system={calm.system} reading={calm.reading} units={units} onWhy={ask} open={wide} />
     ) : null;
   return (
     <DeskFrame
@@ -154,7 +119,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       reading={block}
       cautions={cautions}
       keep={keep}
-      levers={<NearLeverList onWhy={setAsked} />}
+      levers={<NearLeverList onWhy={ask} />}
       groups={groups}
       column={<NearColumn now={now} />}
       dock={<NearDock now={now} />}

@@ -4,7 +4,6 @@ import { objectiveCircleMm, objectiveSampling } from '@/core/near/objective';
 import type { NearReading } from '@/core/near/readNear';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatRatio } from '@/core/quantity/format';
-import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, showFNumber, shutterText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { diagonal } from '@/core/sensor/diagonal';
@@ -15,17 +14,8 @@ import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
+import { quantitiesOf } from '../desk/useWhy';
 import { useLearnedHandHold } from './useNearDesk';
-
-/** Everything the desk can tell, by name; Why opens any of them. */
-export function nearQuantities(system: EffectiveSystem, reading: NearReading): Record<string, Quantity> {
-  const isQuantity = (entry: [string, unknown]): entry is [string, Quantity] =>
-    typeof entry[1] === 'object' && entry[1] !== null && 'why' in entry[1];
-  return Object.fromEntries([
-    ...Object.entries(system).filter(isQuantity),
-    ...Object.entries(reading).filter(isQuantity),
-  ]);
-}
 
 const PAGES = [
   {
@@ -50,7 +40,7 @@ interface Props {
 
 /** The other readings close up, in groups that open, and the pages beyond them. */
 export const NearGroups = memo(function NearGroups({ system, reading, units, onWhy, open }: Props) {
-  const all = nearQuantities(system, reading);
+  const all = quantitiesOf(system, reading);
   const figure = (label: string, name: string) => {
     const quantity = all[name];
     return quantity ? (

@@ -50,10 +50,10 @@ afterEach(() => jest.restoreAllMocks());
 describe('the Near desk', () => {
   it('says what is missing and opens the sheet that helps', async () => {
     await renderWithKit(<NearDesk />, { held: { ...demoHeld(), setups: [] } });
-    fireEvent.press(screen.getByText('Choose a set-up'));
+    fireEvent.press(screen.getByText('Start with a body'));
     expect(useSheets.getState().sheet).toBe('setup');
     await renderWithKit(<NearDesk />, { held: { ...demoHeld(), subjects: [] } });
-    fireEvent.press(screen.getByText('Choose a subject'));
+    fireEvent.press(screen.getByText('Add a subject'));
     expect(useSheets.getState().sheet).toBe('subject');
     await renderWithKit(<NearDesk />, { unreachable: true });
     expect(words()).toContain('The server cannot be reached');
@@ -164,7 +164,7 @@ describe('the pages close up', () => {
     ['Measure', MeasurePage],
   ] as const)('%s without anything in hand says so', async (_, Page) => {
     await renderWithKit(<Page />, { held: {} });
-    expect(words()).toContain('Take a set-up and a subject in hand first.');
+    expect(words()).toContain('No set-up yet. Choose your body’s format');
     await renderWithKit(<Page />, { silent: true });
     expect(words()).toContain('Opening …');
   });

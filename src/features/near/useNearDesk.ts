@@ -1,15 +1,13 @@
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
 import { learnedHandHold, type HandHold } from '@/core/near/handHold';
 import { readNear, type NearReading } from '@/core/near/readNear';
-import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
+import { foldSystem } from '@/core/optics/foldSystem';
 import type { CocSchool } from '@/core/output/circleOfConfusion';
-import type { Problem } from '@/core/quantity/result';
 import type { UnitSystem } from '@/core/quantity/units';
 import { usePreferences } from '@/data/preferences';
-import { situationOf, type Kit, type Missing, type Situation } from '@/data/situation';
-import { useChosen } from '@/data/useChosen';
-import { useKit } from '@/data/useKit';
+import type { Situation } from '@/data/situation';
 import { useHeldReadings } from '@/data/useReadings';
+import { stateOf, useDesk, type DeskState, type DeskView, type Read } from '../desk/useDesk';
 
 /** How a person wants to read close up. */
 export interface NearWays {
@@ -18,17 +16,8 @@ export interface NearWays {
   handHoldRatio: number;
 }
 
-export interface NearDeskState {
-  situation: Situation;
-  system: EffectiveSystem | null;
-  reading: NearReading | null;
-  problem: Problem | null;
-}
-
-export type NearDeskView =
-  | { status: 'loading' | 'failed'; retry: () => void }
-  | { status: 'missing'; missing: Missing }
-  | { status: 'ready'; now: NearDeskState; kit: Kit; ways: NearWays };
+export type NearDeskState = DeskState<NearReading>;
+export type NearDeskView = DeskView<NearReading>;
 
 /** Up to which ratio this person holds by hand, from what they noted in the Book; null while they noted nothing. */
 export function useLearnedHandHold(): HandHold | null {
@@ -56,36 +45,20 @@ export function useNearWays(): NearWays {
   return useMemo(() => ({ cocSchool, screenWidthMm, handHoldRatio }), [cocSchool, screenWidthMm, handHoldRatio]);
 }
 
-/** Folds and reads what is in hand, close up. */
-export function nearDeskState(situation: Situation, ways: NearWays, units: UnitSystem = 'metric'): NearDeskState {
-  const system = foldSystem(situation.setup, situation.convention);
-  if (!system.ok) return { situation, system: null, reading: null, problem: system.problem };
-  const reading = readNear({
-    ...situation,
-    ...ways,
-    system: system.value,
-    units,
-    ratio: situation.nearRatio,
-    fNumber: situation.nearFNumber,
-  });
-  return reading.ok
-    ? { situation, system: system.value, reading: reading.value, problem: null }
-    : { situation, system: system.value, reading: null, problem: reading.problem };
-}
+const reads =
+  (ways: NearWays, units: UnitSystem): Read<NearReading> =>
+  (situation, system) =>
+    readNear({ ...situation, ...ways, system, units, ratio: situation.nearRatio, fNumber: situation.nearFNumber });
+
+/** A situation folded and read as the desk does. */
+export const nearDeskState = (situation: Situation, ways: NearWays, units: UnitSystem = 'metric'): NearDeskState =>
+  stateOf(situation, foldSystem(situation.setup, situation.convention), reads(ways, units));
 
 /** The Near desk as it stands. */
 export function useNearDesk(): NearDeskView {
-  const { kit, loading, failed, retry } = useKit();
-  const chosen = useChosen();
   const ways = useNearWays();
   const units = usePreferences((state) => state.units);
-  return useMemo((): NearDeskView => {
-    if (failed) return { status: 'failed', retry };
-    if (loading) return { status: 'loading', retry };
-    const situation = situationOf(kit, chosen);
-    if (typeof situation === 'string') return { status: 'missing', missing: situation };
-    return { status: 'ready', now: nearDeskState(situation, ways, units), kit, ways };
-    // `retry` is a new function on every render and changes nothing here.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [kit, loading, failed, chosen, ways, units]);
+  return useDesk(
+    useCallback<Read<NearReading>>((situation, system) => reads(ways, units)(situation, system), [ways, units]),
+  );
 }

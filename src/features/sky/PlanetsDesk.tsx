@@ -1,4 +1,4 @@
-import { Suspense, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Pressable, ScrollView, View, useWindowDimensions } from 'react-native';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import { camerasCompared, type Recording as RecordingOrder } from '@/core/sky/cameras';
@@ -42,9 +42,7 @@ import { LIMIT_WORDS, bytesText } from './planetWords';
 import { secondsText } from './starWords';
 import { useNight } from './useNight';
 import type { SkyDesk } from './useSkyDesk';
-import { lazyPart } from '@/ui/lazyPart';
-
-const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
+import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 
@@ -65,7 +63,7 @@ function Planets({ desk }: { desk: Ready }) {
   const wide = width >= WIDE_FROM;
   const units = usePreferences((state) => state.units);
   const sky = useSky();
-  const [asked, setAsked] = useState<string | Quantity | null>(null);
+  const { ask: setAsked, sheetFor } = useWhy();
   const { system } = desk;
   const night = useNight();
   const { planet } = sky;
@@ -89,8 +87,7 @@ function Planets({ desk }: { desk: Ready }) {
   };
   const capture = planCapture(order);
   const recorded = captureQuantities(order, capture);
-  const why =
-    typeof asked === 'string' ? quantityOf({ ...system, ...recorded, ...reading }, asked) : (asked ?? undefined);
+  const sheet = sheetFor(quantitiesOf(system, recorded, reading));
   const drawing = (
     <PlanetDrawing
       discPx={reading.discPx.value}
@@ -244,19 +241,10 @@ function Planets({ desk }: { desk: Ready }) {
           {rest}
         </ScrollView>
       )}
-      {why ? (
-        <Suspense fallback={null}>
-          <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={() => setAsked(null)} />
-        </Suspense>
-      ) : null}
+      {sheet}
     </View>
   );
 }
-
-const quantityOf = (all: object, name: string): Quantity | undefined => {
-  const found: unknown = (all as Record<string, unknown>)[name];
-  return typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
-};
 
 interface RecordingProps {
   order: CaptureInput;

@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { useSheets } from '@/data/sheets';
 import { DeskMessage } from '@/ui/DeskFrame';
 import { Key } from '@/ui/controls/Key';
+import { DeskGate } from '../desk/DeskGate';
 import { SkyTabs, type SkyTab } from './SkyTabs';
 import { useSkyDesk, type SkyDesk } from './useSkyDesk';
 
@@ -21,28 +22,10 @@ export function SkyDeskGate({ here, children }: { here: SkyTab; children: (desk:
 
 function Message({ desk }: { desk: Exclude<SkyDesk, Ready> }) {
   const open = useSheets((state) => state.open);
-  if (desk.status === 'loading') return <DeskMessage text="Reading the kit …" />;
-  if (desk.status === 'failed') {
-    return (
-      <DeskMessage text="The server cannot be reached, so there is no kit to read. Start it again, then try again.">
-        <Key title="Try again" weight="strong" onPress={desk.retry} />
-      </DeskMessage>
-    );
-  }
-  const needsSubject = desk.status === 'missing' && (desk.missing === 'subject' || desk.missing === 'output');
-  const text =
-    desk.status === 'problem'
-      ? desk.problem.message
-      : needsSubject
-        ? 'Nothing says what the picture is for. Choose an output on the subject’s sheet.'
-        : 'No set-up to read. Choose a body and a lens, and the reading starts.';
+  if (desk.status !== 'problem') return <DeskGate desk={desk} />;
   return (
-    <DeskMessage text={text}>
-      <Key
-        title={needsSubject ? 'Choose an output' : 'Choose a set-up'}
-        weight="strong"
-        onPress={() => open(needsSubject ? 'subject' : 'setup')}
-      />
+    <DeskMessage text={desk.problem.message}>
+      <Key title="Choose a set-up" weight="strong" onPress={() => open('setup')} />
     </DeskMessage>
   );
 }

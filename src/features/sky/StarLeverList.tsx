@@ -1,23 +1,17 @@
 import { memo, useMemo } from 'react';
-import { View } from 'react-native';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { StarsInput } from '@/core/sky/readStars';
-import { starLevers, type StarCandidate, type StarLever } from '@/core/sky/starLevers';
+import { starLevers, type StarCandidate } from '@/core/sky/starLevers';
 import { formatFigures } from '@/core/quantity/format';
 import type { Patch } from '@/core/levers/candidates';
-import { storedPatch } from '@/data/chainLinks';
-import type { TrialKind } from '@/data/hand';
-import { useInHand } from '@/data/inHand';
 import { situationOf, type Situation } from '@/data/situation';
 import { useSky } from '@/data/inHand';
 import { type SkyOptions } from '@/data/skyOptions';
 import { useChosen } from '@/data/useChosen';
-import { Txt } from '@/ui/Txt';
-import { LeverHead } from '@/ui/levers/LeverHead';
-import { LeverRow } from '@/ui/levers/LeverRow';
 import { isFactor } from '@/core/chain/parts';
 import { foldSystem } from '@/core/optics/foldSystem';
 import type { StarWays } from './skyWays';
+import { LeverList, type ShownLever } from '../desk/LeverList';
 import { starLeverText, starMark } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
 
@@ -116,8 +110,6 @@ interface Props {
 
 /** Levers under the stars; those being tried are reckoned against the situation without them. */
 export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: Props) {
-  const trials = useInHand((state) => state.trials);
-  const adoptTrials = useInHand((state) => state.adoptTrials);
   const tried = useSky((state) => state.tried);
   const pointBy = useSky((state) => state.pointBy);
   const rule = useSky((state) => state.rule);
@@ -150,39 +142,36 @@ export const StarLeverList = memo(function StarLeverList({ desk, ways, onWhy }: 
         )
       : [];
   }, [kit, chosen, ways, tried, pointBy, rule, declinationDeg]);
-  const press = (lever: StarLever<StarPatch>) => {
-    if ('sky' in lever.patch) return useSky.now().toggle(lever.id, lever.patch.sky, lever.patch.ways);
-    if (lever.kind === 'focal' || lever.kind === 'setup' || lever.kind === 'chain')
-      useInHand.now().toggleTrial(lever.kind, { leverId: lever.id, patch: storedPatch(lever.patch) });
-  };
-  const isOn = (lever: StarLever<StarPatch>) =>
-    'sky' in lever.patch ? tried?.id === lever.id : trials[lever.kind as TrialKind]?.leverId === lever.id;
+  const shown = levers.map((lever): ShownLever => {
+    const { id, kind, patch } = lever;
+    return {
+      id,
+      kind,
+      gain: lever.gain,
+      icon: ICONS[kind],
+      text: starLeverText(lever),
+      verdict: starMark(lever.verdict),
+      ...('sky' in patch
+        ? {
+            own: {
+              on: tried?.id === id,
+              press: () => useSky.now().toggle(id, patch.sky, patch.ways),
+              pressing: JSON.stringify(patch),
+            },
+          }
+        : { patch }),
+      ...(kind === 'focal' || kind === 'setup' || kind === 'chain' ? { trial: kind } : {}),
+      testID: `star-lever-${kind}`,
+    };
+  });
   return (
-    <View>
-      <LeverHead
-        trying={Object.keys(trials).length > 0 || tried !== null}
-        onAdopt={() => {
-          adoptTrials();
-          useSky.now().adopt();
-        }}
-      />
-      {levers.length ? null : (
-        <Txt tone="soft">Nothing in the kit allows longer here; a smaller output or a larger tolerance does.</Txt>
-      )}
-      {levers.map((lever) => (
-        <LeverRow
-          key={lever.id}
-          icon={ICONS[lever.kind]}
-          text={starLeverText(lever)}
-          verdict={starMark(lever.verdict)}
-          output={desk.situation.output.name}
-          on={isOn(lever)}
-          pressing={JSON.stringify(lever.patch)}
-          onPress={() => press(lever)}
-          onWhy={() => onWhy(lever.gain)}
-          testID={`star-lever-${lever.kind}`}
-        />
-      ))}
-    </View>
+    <LeverList
+      levers={shown}
+      none="Nothing in the kit allows longer here; a smaller output or a larger tolerance does."
+      output={desk.situation.output.name}
+      tryingElse={tried !== null}
+      onAdoptElse={() => useSky.now().adopt()}
+      onWhy={onWhy}
+    />
   );
 });

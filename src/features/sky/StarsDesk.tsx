@@ -1,4 +1,4 @@
-import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { starLimits, starsAt, type StarsReading } from '@/core/sky/readStars';
 import { isStarRule } from '@/core/sky/starRules';
@@ -25,22 +25,13 @@ import { StarPicture } from './StarPicture';
 import { useLensRecord, useStarWays } from './skyWays';
 import { STAR_VERDICT_WORDS, secondsText, starMark, starSentence } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
-import { lazyPart } from '@/ui/lazyPart';
-
-const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
+import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 
 /** Stars: how long the shutter may stay open on a camera that stands still. */
 export default function StarsDesk() {
   return <SkyDeskGate here="/sky">{(desk) => <Stars desk={desk} />}</SkyDeskGate>;
-}
-
-/** Everything the desk can tell, by name; Why opens any of them. */
-function starQuantity(desk: Ready, reading: StarsReading, name: string): Quantity | undefined {
-  const found: unknown =
-    name in reading ? reading[name as keyof StarsReading] : desk.system[name as keyof Ready['system']];
-  return typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
 }
 
 /** All but a pull at the exposure reaches the groups at once. */
@@ -51,10 +42,13 @@ function Stars({ desk }: { desk: Ready }) {
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const units = usePreferences((state) => state.units);
-  const chooseSchool = usePreferences((state) => state.chooseSchool);
   const chooseOutput = useInHand((state) => state.chooseOutput);
   const setSky = useSky((state) => state.set);
-  const [asked, setAsked] = useState<string | Quantity | null>(null);
+  const { ask: onWhy, sheetFor } = useWhy((preference, choice) => {
+    if (preference !== 'starRule' || !isStarRule(choice)) return false;
+    setSky({ rule: choice, exposureS: null });
+    return true;
+  });
   const { situation, system, kit } = desk;
   const record = useLensRecord(situation, system.markedFocalMm);
   // What a drag of the exposure leaves as it is, worked out once for it.
@@ -72,24 +66,9 @@ function Stars({ desk }: { desk: Ready }) {
   const calm = useCalmed(reading, 140, isTap);
   const seconds = reading.exposureS.value;
   const outputs = useMemo(() => kit.outputs.map((row) => ({ id: row.id, name: row.data.name })), [kit.outputs]);
-  const onWhy = useCallback((what: string | Quantity) => setAsked(what), []);
   const verdicts = limitsByOutput.map((each) => starMark(starsAt(each, exposureS ?? undefined).verdict)).join(' ');
 
-  const why = typeof asked === 'string' ? starQuantity(desk, reading, asked) : (asked ?? undefined);
-  const sheet = why ? (
-    <Suspense fallback={null}>
-      <WhySheet
-        quantity={why}
-        units={units}
-        onClose={() => setAsked(null)}
-        onSchool={(preference, choice) =>
-          preference === 'starRule' && isStarRule(choice)
-            ? setSky({ rule: choice, exposureS: null })
-            : chooseSchool(preference, choice)
-        }
-      />
-    </Suspense>
-  ) : null;
+  const sheet = sheetFor(quantitiesOf(system, reading));
   const latest = useRef({ situation, system, reading, ways });
   useEffect(() => {
     latest.current = { situation, system, reading, ways };

@@ -43,10 +43,10 @@ describe('every Sky desk says what to do', () => {
 
   it.each(desks)('%s without a set-up, and without anything a picture could be for', async (_, Desk) => {
     await renderWithKit(<Desk />, { held: { ...demoHeld(), setups: [] } });
-    fireEvent.press(screen.getByText('Choose a set-up'));
+    fireEvent.press(screen.getByText('Start with a body'));
     expect(useSheets.getState().sheet).toBe('setup');
     await renderWithKit(<Desk />, { held: { ...demoHeld(), outputs: [] } });
-    fireEvent.press(screen.getByText('Choose an output'));
+    fireEvent.press(screen.getByText('Add an output'));
     expect(useSheets.getState().sheet).toBe('subject');
   });
 
@@ -62,7 +62,7 @@ describe('every Sky desk says what to do', () => {
     ['Strokes', StrokesPage],
   ] as const)('%s without a set-up', async (_, Page) => {
     await renderWithKit(<Page />, { held: {} });
-    expect(words()).toContain('Take a set-up in hand first.');
+    expect(words()).toContain('No set-up yet. Choose your body’s format');
   });
 
   it('Night without a place', async () => {

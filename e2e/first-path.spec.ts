@@ -107,7 +107,7 @@ test('a kept reading opens as it was and as it would be now', async ({ page }) =
 test('the command line gives the number on the screen', async ({ page }) => {
   const { spawnSync } = await import('node:child_process');
   const output = JSON.parse(
-    spawnSync(process.execPath, ['scripts/jauge.mjs', 'far', 'demo.json'], { encoding: 'utf8' }).stdout,
+    spawnSync(process.execPath, ['scripts/jauge.mjs', 'far', 'docs/examples/far.json'], { encoding: 'utf8' }).stdout,
   ) as { reading: Record<string, { value: number; unit: 'px'; plusMinus: number }> };
   await openFar(page);
   await expect(page.getByTestId('pixels-value')).toHaveText(

@@ -1,8 +1,9 @@
 // Measures what docs/architecture.md promises and prints figures and ratios. Nothing here fails on a slow machine.
 import { buildServer, buildWeb } from './lib/build.mjs';
-import { findChromium, installPackages, run } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
+import { findChromium, run } from './lib/steps.mjs';
 
-installPackages();
+prepare();
 const CHROMIUM = findChromium();
 buildWeb();
 buildServer();

@@ -1,7 +1,7 @@
 // Builds the web application and the server.
 import { buildServer, buildWeb } from './lib/build.mjs';
-import { installPackages } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
 
-installPackages();
+prepare();
 buildWeb();
 buildServer();

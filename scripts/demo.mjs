@@ -1,9 +1,10 @@
 // Starts Jauge with the demo data in a database of its own. `npm run demo -- --fresh` puts the demo data back as it was.
 import fs from 'node:fs';
 import { buildServer, buildWeb } from './lib/build.mjs';
-import { inRoot, installPackages, start } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
+import { inRoot, start } from './lib/steps.mjs';
 
-installPackages();
+prepare();
 buildWeb();
 buildServer();
 if (process.argv.includes('--fresh')) fs.rmSync(inRoot('.demo'), { recursive: true, force: true });

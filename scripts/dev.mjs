@@ -1,7 +1,8 @@
 // The development loop: the server restarts and the page reloads when a file changes. Data: the demo's.
-import { bin, installPackages, start } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
+import { bin, start } from './lib/steps.mjs';
 
-installPackages();
+prepare();
 const API_PORT = '4101';
 const server = start(process.execPath, ['--watch', '--import', 'tsx', 'src/server/main.ts'], {
   env: { JAUGE_PORT: API_PORT, JAUGE_DEMO: '1', JAUGE_LOG: 'info' },

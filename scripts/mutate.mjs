@@ -2,13 +2,14 @@
 // npm run mutate -- sensor            one folder of src/core
 // npm run mutate -- optics/lensFocus  one file
 import fs from 'node:fs';
-import { bin, inRoot, installPackages, run, say, stop } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
+import { bin, inRoot, run, say, stop } from './lib/steps.mjs';
 
 /** Property tests draw this many cases for each mutant; the trial runs them thousands of times. */
 const RUNS = '12';
 const SEED = '7';
 
-installPackages();
+prepare();
 const [wanted] = process.argv.slice(2);
 if (!wanted) stop('Name a folder of src/core, such as sensor, optics, detail, output, far, near or sky.');
 const folder = inRoot('src', 'core', wanted);

@@ -1,8 +1,9 @@
 // Brings a backup back: `npm run restore` when the data file does not open, `npm run restore -- <name>` to choose one.
 import { buildServer } from './lib/build.mjs';
-import { inRoot, installPackages, start } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
+import { inRoot, start } from './lib/steps.mjs';
 
-installPackages();
+prepare();
 buildServer();
 start(process.execPath, [inRoot('build', 'server.cjs'), '--restore', ...process.argv.slice(2)]).on('exit', (code) =>
   process.exit(code ?? 0),

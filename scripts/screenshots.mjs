@@ -1,8 +1,9 @@
 // Takes the pictures of docs/screenshots from the demo data.
 import { buildServer, buildWeb } from './lib/build.mjs';
-import { bin, findChromium, installPackages, run } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
+import { bin, findChromium, run } from './lib/steps.mjs';
 
-installPackages();
+prepare();
 const CHROMIUM = findChromium();
 buildWeb();
 buildServer();

@@ -1,4 +1,4 @@
 // Installs the packages when they are missing or out of date.
-import { installPackages } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
 
-installPackages();
+prepare();

@@ -4,9 +4,10 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { buildServer, buildWeb } from './lib/build.mjs';
-import { bin, findChromium, installPackages, run, say } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
+import { bin, findChromium, run, say } from './lib/steps.mjs';
 
-installPackages();
+prepare();
 const CHROMIUM = findChromium();
 const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-reports-'));
 const unitReport = path.join(reports, 'unit.json');

@@ -1,9 +1,10 @@
 // Tries to make Jauge lose something: `npm run torture`, or one of kills, power, damage, hostile, browser.
 // `--minutes 5` bounds each (10 if left out); what was reached by then is printed. Not part of `npm test`.
 import { buildServer, buildWeb } from './lib/build.mjs';
-import { findChromium, installPackages, run } from './lib/steps.mjs';
+import { prepare } from './lib/generate.mjs';
+import { findChromium, run } from './lib/steps.mjs';
 
-installPackages();
+prepare();
 const CHROMIUM = findChromium();
 buildWeb();
 buildServer();

@@ -9,10 +9,10 @@ const run = (args: string[], input?: string) =>
     ...(input === undefined ? {} : { input }),
   });
 
-const demo = () => JSON.parse(fs.readFileSync('demo.json', 'utf8')) as Record<string, unknown>;
+const demo = () => JSON.parse(fs.readFileSync('docs/examples/far.json', 'utf8')) as Record<string, unknown>;
 
 it('prints the reading of a file as JSON, with units, kinds and reasons', () => {
-  const result = run(['far', 'demo.json']);
+  const result = run(['far', 'docs/examples/far.json']);
   expect(result.status).toBe(0);
   const output = JSON.parse(result.stdout) as {
     reading: Record<string, { value: number; unit: string; kind: string; why: { formula: string } }>;
@@ -48,8 +48,8 @@ it.each([
   [['far', 'missing.json'], undefined, 2, /Cannot read/],
   [['far', '-'], 'not json', 2, /not valid JSON/],
   [['far', '-'], '{}', 2, /Body is missing/],
-  [['moon', 'demo.json'], undefined, 2, /Unknown reading/],
-  [['constructor', 'demo.json'], undefined, 2, /Unknown reading/],
+  [['moon', 'docs/examples/far.json'], undefined, 2, /Unknown reading/],
+  [['constructor', 'docs/examples/far.json'], undefined, 2, /Unknown reading/],
   [['toString', '--example'], undefined, 2, /Unknown reading/],
   [['near', '-'], '{}', 2, /Body is missing/],
   [[], undefined, 2, /Usage/],
@@ -60,7 +60,7 @@ it.each([
 });
 
 it('folds a chain as the builder does: system, steps, checks, modes', () => {
-  const result = run(['kit', 'demo-kit.json']);
+  const result = run(['kit', 'docs/examples/kit.json']);
   expect(result.stderr).toBe('');
   const output = JSON.parse(result.stdout) as {
     steps: { name: string }[];
@@ -76,7 +76,7 @@ it('folds a chain as the builder does: system, steps, checks, modes', () => {
 });
 
 it('refuses a chain that forms no picture with its reason', () => {
-  const kit = JSON.parse(fs.readFileSync('demo-kit.json', 'utf8')) as { chain: unknown[] };
+  const kit = JSON.parse(fs.readFileSync('docs/examples/kit.json', 'utf8')) as { chain: unknown[] };
   const result = run(['kit', '-'], JSON.stringify({ ...kit, chain: [...kit.chain].reverse() }));
   expect(result.status).toBe(1);
   expect(result.stderr).toMatch(/chain.order: Ostrel tube set sits between lens and body/);
@@ -104,8 +104,8 @@ it('says why there is no reading', () => {
 });
 
 it('reads close up as the Near desk does, and a measured ratio replaces the estimate', () => {
-  const input = JSON.parse(fs.readFileSync('demo-near.json', 'utf8')) as Record<string, unknown>;
-  const plain = run(['near', 'demo-near.json']);
+  const input = JSON.parse(fs.readFileSync('docs/examples/near.json', 'utf8')) as Record<string, unknown>;
+  const plain = run(['near', 'docs/examples/near.json']);
   expect(plain.status).toBe(0);
   // The 100 mm macro lens at life size has f′ 75 mm; 20 mm of tubes add 20/75.
   expect(JSON.parse(plain.stdout)).toMatchObject({
@@ -125,7 +125,7 @@ it('reads close up as the Near desk does, and a measured ratio replaces the esti
 });
 
 it('reads stars and planets as their desks do', () => {
-  const stars = run(['stars', 'demo-stars.json']);
+  const stars = run(['stars', 'docs/examples/stars.json']);
   expect(stars.status).toBe(0);
   const { reading } = JSON.parse(stars.stdout) as {
     reading: {
@@ -138,7 +138,7 @@ it('reads stars and planets as their desks do', () => {
   expect(reading.cornerTolerancePx.value).toBeCloseTo((1.5 * 8256) / 1600, 9);
   expect(reading.rules.find((rule) => rule.rule === 'worst')!.worstPx).toBeCloseTo(reading.cornerTolerancePx.value, 4);
   expect(reading.rules.find((rule) => rule.rule === 'c500')!.seconds).toBeCloseTo(25, 9);
-  const planet = run(['planet', 'demo-planet.json']);
+  const planet = run(['planet', 'docs/examples/planet.json']);
   // 44″ · 1800 mm / (206.265 · 2.9018 µm)
   expect(JSON.parse(planet.stdout)).toMatchObject({
     reading: { discPx: { value: expect.closeTo((44 * 1800) / (206.265 * (7800 / 2688)), 6) as number } },
@@ -146,7 +146,7 @@ it('reads stars and planets as their desks do', () => {
   });
   const wrong = run(
     ['planet', '-'],
-    JSON.stringify({ ...(JSON.parse(fs.readFileSync('demo-planet.json', 'utf8')) as object), planet: 'Moon' }),
+    JSON.stringify({ ...(JSON.parse(fs.readFileSync('docs/examples/planet.json', 'utf8')) as object), planet: 'Moon' }),
   );
   expect(wrong.status).toBe(2);
   expect(wrong.stderr).toMatch(/Planet must be one of/);

@@ -5,9 +5,8 @@ import { isFactor, type FactorPart, type LensSpec, type Part } from '@/core/chai
 import { type BodySpec } from '@/core/kit/body';
 import { partAsUsed } from '@/core/chain/link';
 import { misfits } from '@/core/chain/mountPath';
-import type { PlanNews } from '../workers/planRatio.worker';
-import { measuredWith } from './chainLinks';
-import { linksOfRows } from './chainLinks';
+import type { PlanNews, PlanOrder } from '@/core/near/planOrder';
+import { measuredWith, linksOfRows } from './chainLinks';
 import type { ChainRow } from './hand';
 import type { Kit } from './situation';
 
@@ -78,7 +77,7 @@ export const storedLinks = (links: ChainLink[], kit: Pick<Kit, 'optics'>): Chain
  * @param onFailed told when the worker cannot be fetched or breaks off, which it does not say by itself
  */
 export function seekRatios(
-  order: { kit: RatioKit; means: OtherMeans; measured: MeasuredChain[]; ratios: number[]; present: ChainLink[] },
+  order: PlanOrder,
   onShare: (share: number) => void,
   onDone: (plans: RatioPlan[]) => void,
   onFailed: () => void,

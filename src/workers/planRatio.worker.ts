@@ -1,16 +1,5 @@
-import { wholePlan, type MeasuredChain, type OtherMeans } from '@/core/near/otherRoutes';
-import type { ChainLink, RatioKit, RatioPlan } from '@/core/near/planRatio';
-
-export interface PlanOrder {
-  kit: RatioKit;
-  means: OtherMeans;
-  measured: MeasuredChain[];
-  ratios: number[];
-  present: ChainLink[];
-}
-
-/** What the worker tells: how far it is, then the plan of each ratio. */
-export type PlanNews = { share: number } | { plans: RatioPlan[] };
+import { wholePlan } from '@/core/near/otherRoutes';
+import type { PlanNews, PlanOrder } from '@/core/near/planOrder';
 
 interface WorkerScope {
   onmessage: ((event: MessageEvent<PlanOrder>) => void) | null;

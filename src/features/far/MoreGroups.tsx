@@ -11,7 +11,7 @@ import { engravedShutterS } from '@/core/far/shutter';
 import { modeTable } from '@/core/kit/modeTable';
 import { RESTRICTION_WORDS } from '@/core/kit/words';
 import { lightAgainst } from '@/core/far/lightAgainst';
-import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
+import { type EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, shutterText } from '@/core/quantity/quantityText';

@@ -2,15 +2,13 @@ import type { Body } from '@/contract/schemas/body';
 import type { Output } from '@/contract/schemas/output';
 import type { Setup } from '@/contract/schemas/setup';
 import type { Subject } from '@/contract/schemas/subject';
-import type { Part } from '@/core/chain/parts';
-import { DESIGN_WORDS, PART_WORDS } from '@/core/kit/words';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import type { UnitSystem } from '@/core/quantity/units';
 import { megapixels } from '@/core/sensor/diagonal';
 import { pitchUm } from '@/core/sensor/pitch';
 import type { Kit } from '@/data/situation';
-import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
+import { showLengthM, shownText } from '@/core/quantity/quantityText';
 
 /** One line about each thing, for lists and for the slate. */
 export const bodyBrief = ({ sensor }: Body): string =>

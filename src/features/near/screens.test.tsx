@@ -126,7 +126,7 @@ describe('the pages close up', () => {
     await renderWithKit(<SizesPage />);
     for (const each of ['Reproduction ratio', 'Framed magnification', 'On the screen', 'The pixels stay'])
       expect(words()).toContain(each);
-    act(() => usePreferences.setState({ screenWidthMm: 600 }));
+    await act(async () => usePreferences.setState({ screenWidthMm: 600 }));
     expect(words()).toContain('21.1 ×');
   });
 

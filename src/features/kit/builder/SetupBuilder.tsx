@@ -9,7 +9,6 @@ import { setupChecks } from '@/core/kit/setupChecks';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { quantityText } from '@/core/quantity/quantityText';
 import type { Quantity } from '@/core/quantity/quantity';
-import { useInHand } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { systemInputOf, type Kit } from '@/data/situation';
 import { SensorDrawing } from '@/ui/finder/SensorDrawing';

@@ -1,7 +1,7 @@
 import { G, Path, Rect } from 'react-native-svg';
 import type { CloseUpSpec } from '@/core/chain/parts';
 import { formatFigures } from '@/core/quantity/format';
-import { length, mm, unit, keep, frequencyFact } from '../facts';
+import { unit, keep, frequencyFact } from '../facts';
 import { carry, main, number, own50 } from '../formFields';
 import { glass } from './glass';
 import type { KitKind } from './kind';

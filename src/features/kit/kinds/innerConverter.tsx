@@ -2,7 +2,7 @@ import { G, Path } from 'react-native-svg';
 import type { InnerConverterSpec } from '@/core/chain/parts';
 import { innerConverter50LpPerMm } from '@/core/chain/kinds/innerConverter';
 import { formatFigures } from '@/core/quantity/format';
-import { mm, keep } from '../facts';
+import { keep } from '../facts';
 import { carry, draws, main, number, own50, text } from '../formFields';
 import { concave } from './glass';
 import type { KitKind } from './kind';

@@ -1,6 +1,6 @@
 import { G, Path, Circle } from 'react-native-svg';
 import type { MountAdapterSpec } from '@/core/chain/parts';
-import { mm, unit, yesNo, keep } from '../facts';
+import { unit, yesNo, keep } from '../facts';
 import { flag, main, note, number, text } from '../formFields';
 import type { KitKind } from './kind';
 

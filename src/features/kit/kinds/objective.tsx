@@ -1,7 +1,7 @@
 import { G, Path } from 'react-native-svg';
 import type { ObjectiveSpec } from '@/core/chain/parts';
 import { formatFigures } from '@/core/quantity/format';
-import { length, mm, unit, keep } from '../facts';
+import { unit, keep } from '../facts';
 import { carry, choiceOf, main, number, own50 } from '../formFields';
 import { glass } from './glass';
 import type { KitKind } from './kind';

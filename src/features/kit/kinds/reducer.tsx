@@ -1,7 +1,7 @@
 import { G, Path, Rect } from 'react-native-svg';
 import type { ReducerSpec } from '@/core/chain/parts';
 import { formatFigures } from '@/core/quantity/format';
-import { mm, unit, yesNo, keep, frequencyFact } from '../facts';
+import { unit, yesNo, keep, frequencyFact } from '../facts';
 import { carry, flag, main, number, own50, text } from '../formFields';
 import { glass } from './glass';
 import type { KitKind } from './kind';

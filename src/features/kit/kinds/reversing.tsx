@@ -1,7 +1,7 @@
 import { G, Path, Rect } from 'react-native-svg';
 import type { ReversingSpec } from '@/core/chain/parts';
 import { KINDS } from '@/core/chain/kinds';
-import { mm, unit, keep } from '../facts';
+import { unit, keep } from '../facts';
 import { carry, main, number } from '../formFields';
 import type { KitKind } from './kind';
 

@@ -1,7 +1,7 @@
 import { G, Path } from 'react-native-svg';
 import type { ScopeSpec } from '@/core/chain/parts';
 import { formatFigures } from '@/core/quantity/format';
-import { length, mm, range, unit, keep } from '../facts';
+import { length, range, unit, keep } from '../facts';
 import { carry, draws, main, number } from '../formFields';
 import { glass } from './glass';
 import type { KitKind } from './kind';

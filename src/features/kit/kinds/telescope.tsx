@@ -2,7 +2,7 @@ import { G, Path } from 'react-native-svg';
 import type { TelescopeSpec } from '@/core/chain/parts';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
-import { length, mm, unit, keep } from '../facts';
+import { mm, unit, keep } from '../facts';
 import { carry, draws, main, number, own50 } from '../formFields';
 import { glass } from './glass';
 import type { KitKind } from './kind';

@@ -2,7 +2,7 @@ import { G, Rect } from 'react-native-svg';
 import type { TubesSpec } from '@/core/chain/parts';
 import { tubesLengthMm } from '@/core/chain/kinds/tubes';
 import { formatFigures } from '@/core/quantity/format';
-import { length, mm, unit, yesNo, keep } from '../facts';
+import { mm, unit, yesNo, keep } from '../facts';
 import { carry, flag, main } from '../formFields';
 import type { KitKind } from './kind';
 

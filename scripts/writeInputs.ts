@@ -1,7 +1,4 @@
-/**
- * Writes the examples for the command line from the demo data: one for each reading in docs/examples, which `--example` prints;
- * and, in the root, demo.json (a Far reading), demo-near.json, demo-stars.json, demo-planet.json and demo-kit.json.
- */
+/** Writes one example input for each reading of the command line, from the demo data, into docs/examples: `--example` prints it. */
 import fs from 'node:fs';
 import path from 'node:path';
 import type { DeskName } from '../src/cli/registry';
@@ -33,9 +30,6 @@ const near: NearInputData = {
   output: demoOutputs.web.data,
   fNumber: 8,
 };
-write('demo.json', far);
-write('demo-near.json', near);
-write('demo-kit.json', kit);
 const stars: StarsInputData = {
   body: demoBodies.ostrel.data,
   modeId: 'whole',
@@ -50,8 +44,6 @@ const planet: PlanetInputData = {
   planet: 'Jupiter',
   discArcsec: 44,
 };
-write('demo-stars.json', stars);
-write('demo-planet.json', planet);
 
 const system = ({ subject: _subject, distanceM: _distance, output: _output, ...rest }: FarInputData): SystemInputData =>
   rest;

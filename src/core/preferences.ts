@@ -26,6 +26,8 @@ export interface Preferences {
   cocSchool: CocSchool;
 }
 
+const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
+
 /**
  * Units and schools: the one table of them. The screen offers it, the device keeps what fits it, and the command line takes
  * the same values.
@@ -66,9 +68,9 @@ export const PREFERENCES: { readonly [K in keyof Preferences]: Preference<Prefer
     usual: 'diagonal',
     countsIn: ['far', 'near'],
     choices: [
-      { value: 'diagonal', name: COC_NAMES.diagonal },
-      { value: 'output', name: COC_NAMES.output },
-      { value: 'pixel', name: COC_NAMES.pixel },
+      { value: 'diagonal', name: capital(COC_NAMES.diagonal) },
+      { value: 'output', name: capital(COC_NAMES.output) },
+      { value: 'pixel', name: capital(COC_NAMES.pixel) },
     ],
   },
 };

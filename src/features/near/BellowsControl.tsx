@@ -62,6 +62,7 @@ export function BellowsControl({
           label="Extension of the bellows"
           value={extension}
           unit="mm"
+          shownUnit="mm"
           minimum={part.shortestMm}
           maximum={part.longestMm}
           limits={`from ${text(part.shortestMm)} to ${text(part.longestMm)}`}

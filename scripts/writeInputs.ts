@@ -68,6 +68,11 @@ const examples: Record<DeskName, object> = {
   },
   ladder: far,
   planner: { setups: [hide, lightBag], subject: far.subject, output: far.output, fromM: 5, toM: 200, points: 24 },
+  takes: {
+    ...far,
+    wish: { kind: 'share', percent: 33.3 },
+    bodies: [demoBodies.quillon.data, demoBodies.merrow.data],
+  },
   beside: { contenders: [hide, lightBag, duneWalk], stance: 'samePicture', ...situation },
   routes: {
     bodies: [demoBodies.ostrel.data, demoBodies.merrow.data],

@@ -1,6 +1,6 @@
 import type { Desk } from './desk';
 import { beside, fairTestDesk, routes } from './desks/beside';
-import { far, ladder, levers, planner } from './desks/far';
+import { far, ladder, levers, planner, takes } from './desks/far';
 import { kit, video } from './desks/kit';
 import { aperture, near, nearLeversDesk, ratioPlan, sensors, stack } from './desks/near';
 import { deep, night, planet, stars, strokes } from './desks/sky';
@@ -11,6 +11,7 @@ export const DESKS = {
   levers,
   ladder,
   planner,
+  takes,
   beside,
   routes,
   fairTest: fairTestDesk,

@@ -4,10 +4,12 @@ import { farLevers } from '@/core/far/levers';
 import { farMore } from '@/core/far/farMore';
 import { modesLadder } from '@/core/far/modesLadder';
 import { logDistancesM, plannerCurve, reachM } from '@/core/far/plannerCurve';
+import { focalLengthsFor, inHandNeeds, type Wish } from '@/core/far/whatItTakes';
 import { readFar } from '@/core/far/readFar';
 import { told } from '@/core/far/withheld';
 import { foldSystem } from '@/core/optics/foldSystem';
 import type { Adapter } from '@/contract/schemas/adapter';
+import type { Body } from '@/contract/schemas/body';
 import { fail, ok, type Problem } from '@/core/quantity/result';
 import { desk } from '../desk';
 import { plainPatch, withKit } from '../kitAround';
@@ -120,6 +122,48 @@ export const levers = desk<LeversInput>({
     const folded = foldSystem(input, ways.convention);
     const reading = folded.ok ? readFar({ ...input, ...ways, system: folded.value }) : folded;
     return reading.ok ? ok({ desk: 'levers', levers: found }) : reading;
+  },
+});
+
+interface TakesInput extends FarInput {
+  wish: Wish;
+  bodies?: Body[] | undefined;
+}
+
+const wishSchema = {
+  type: 'object',
+  title: 'What is wished for',
+  required: ['kind'],
+  oneOf: [
+    objectSchema('Pixels on the subject', { kind: { const: 'pixels' }, pixels: between('Pixels', 1, 1e6) }, [
+      'kind',
+      'pixels',
+    ]),
+    objectSchema(
+      'Share of the frame’s long side',
+      { kind: { const: 'share' }, percent: between('Share of the frame in %', 0.1, 100) },
+      ['kind', 'percent'],
+    ),
+  ],
+} as const;
+
+export const takes = desk<TakesInput>({
+  about: 'which focal length, distance or pixel pitch gives the pixels or the share of the frame wished for',
+  schema: objectSchema(
+    'What would it take',
+    { ...farProperties, wish: wishSchema, bodies: list('Bodies to solve for', { $ref: 'body' }, 0, 40) },
+    [...farRequired, 'wish'],
+  ),
+  read: (input) => {
+    const { wish, subject, distanceM, body, bodies = [] } = input;
+    const folded = foldSystem(input, farWays(input).convention);
+    if (!folded.ok) return folded;
+    const all = [body, ...bodies].map((each, i) => ({ id: String(i), body: each }));
+    return ok({
+      desk: 'takes',
+      inHand: inHandNeeds(wish, folded.value, subject, distanceM),
+      bodies: focalLengthsFor(wish, subject, distanceM, all).map(({ id: _, ...row }) => row),
+    });
   },
 });
 

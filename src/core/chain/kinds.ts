@@ -1,5 +1,5 @@
 import type { Kind } from './kind';
-import type { OpticPart, Part, PartKind, PartOf } from './parts';
+import type { PartKind, PartOf } from './parts';
 import { afocal } from './kinds/afocal';
 import { barlow } from './kinds/barlow';
 import { bellows } from './kinds/bellows';
@@ -42,6 +42,3 @@ export const KINDS: { readonly [K in PartKind]: Kind<PartOf<K>> } = {
 };
 
 export const PART_KINDS = Object.keys(KINDS) as PartKind[];
-
-/** Whether a part is an optic, as the kit keeps them apart. */
-export const isOptic = (part: Part): part is OpticPart => KINDS[part.kind].shelf === 'optic';

@@ -7,4 +7,3 @@ export const M_PER_FOOT = 0.3048;
 export const metresToFeet = (distanceM: number): number => distanceM / M_PER_FOOT;
 export const feetToMetres = (distanceFt: number): number => distanceFt * M_PER_FOOT;
 export const mmToInches = (lengthMm: number): number => lengthMm / MM_PER_INCH;
-export const inchesToMm = (lengthIn: number): number => lengthIn * MM_PER_INCH;

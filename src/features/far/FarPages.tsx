@@ -7,6 +7,11 @@ const PAGES = [
     gloss: 'set-ups from the same spot, at the same framing, as the same picture',
   },
   { href: '/far/detail', name: 'Detail, seen', gloss: 'feather or fur as each set-up would render it' },
+  {
+    href: '/far/takes',
+    name: 'What would it take?',
+    gloss: 'the focal length, the distance or the pixels for a wish',
+  },
   { href: '/far/plan', name: 'Planner curve', gloss: 'pixels against distance, and from where it is enough' },
   {
     href: '/far/routes',

@@ -98,7 +98,7 @@ function Takes({ situation, system, kit }: { situation: Situation; system: Effec
         With {situation.setupRow.data.name}
       </Txt>
       <View style={styles.row}>
-        {figure('From', own.distanceM, 'takes-distance')}
+        {figure('From as far as', own.distanceM, 'takes-distance')}
         {figure('From here, pixels of', own.pitchUm, 'takes-pitch')}
       </View>
       {own.distanceM ? null : <Txt tone="soft">From no distance: it does not draw that large.</Txt>}

@@ -8,7 +8,8 @@ import { demoAdapters, demoBodies, demoOptics, demoSubjects } from '@/demo/kit';
 import { demoReadings } from '@/demo/readings';
 import { openDatabase } from './database/openDatabase';
 import * as answersAndWords from './migrations/0005-answers-and-words';
-import { loadDemo, loadFirstOutputs } from './loadDemo';
+import { loadFirstOutputs } from './firstOutputs';
+import { loadDemo } from './loadDemo';
 import { createStore } from './store';
 import { openTestServer, testId, type TestServer } from './testServer';
 

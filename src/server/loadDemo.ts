@@ -9,12 +9,3 @@ export async function loadDemo(store: Store): Promise<boolean> {
   }
   return true;
 }
-
-/** What a new database starts with, so that the first reading has something to be judged by: common outputs. */
-export async function loadFirstOutputs(store: Store): Promise<void> {
-  if ((await store.list('outputs', 1, 0)).total > 0) return;
-  for (const group of demoRows()) {
-    if (group.resource !== 'outputs') continue;
-    for (const row of group.rows) await store.create('outputs', row.id, row.data);
-  }
-}

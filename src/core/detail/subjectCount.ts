@@ -42,38 +42,27 @@ export interface SubjectCount {
   detailLimitLpPerMm: Quantity;
 }
 
-/**
- * Counts the pixels on a subject that is drawn at a ratio: what every desk judges by.
- *
- * @source 1000·m·L/p; detail limit of the system response; the output's need
- */
-export function countOnSubject({
-  system,
-  subject,
-  output,
-  judgeBy,
-  threshold,
-  ratio,
-  workingFNumber,
-  ratioError,
-}: SubjectCountInput): SubjectCount {
-  const m = ratio.value;
-  const pitch = system.pitchUm.value;
-  const { used } = system;
-  const kind = SUBJECT_KINDS[subject.kind];
-  const size = given(
+const orNothing = (error: number): number | undefined => (error > 0 ? error : undefined);
+
+/** Size of the subject, with how well it is known. */
+const sizeOf = (subject: SubjectSpec): Quantity =>
+  given(
     subject.sizeMm,
     'mm',
-    `Size of the subject, ${kind.measure}`,
+    `Size of the subject, ${SUBJECT_KINDS[subject.kind].measure}`,
     'subject data',
     subject.sizePlusMinusMm,
   );
-  const sizeError = (subject.sizePlusMinusMm ?? 0) / subject.sizeMm;
-  const pixelError = Math.hypot(sizeError, ratioError);
-  const orNothing = (error: number): number | undefined => (error > 0 ? error : undefined);
 
-  const px = pixelsOnSubject(m, subject.sizeMm, pitch);
-  const pixels = computed(
+/** Relative error of what goes with size and ratio. */
+const pixelErrorOf = ({ subject, ratioError }: SubjectCountInput): number =>
+  Math.hypot((subject.sizePlusMinusMm ?? 0) / subject.sizeMm, ratioError);
+
+function pixelsQuantity(from: SubjectCountInput): Quantity {
+  const { system, subject, ratio } = from;
+  const kind = SUBJECT_KINDS[subject.kind];
+  const px = pixelsOnSubject(ratio.value, subject.sizeMm, system.pitchUm.value);
+  return computed(
     px,
     'px',
     () => ({
@@ -81,24 +70,26 @@ export function countOnSubject({
       formula: '1000 · m · L / p',
       inputs: [
         input('m', 'reproduction ratio', ratio),
-        input('L', kind.measure, size),
+        input('L', kind.measure, sizeOf(subject)),
         input('p', 'pixel pitch', system.pitchUm),
       ],
       source: `counted along the subject’s ${kind.measure}; a crop mode does not change it`,
       neglects: 'Pose and foreshortening.',
     }),
-    orNothing(px * pixelError),
+    orNothing(px * pixelErrorOf(from)),
   );
+}
 
+type Detail = Pick<SubjectCount, 'resolvedShare' | 'detailLimitLpPerMm'> & { share: number; shareError: number };
+
+/** What of the pixels' detail is really there: the detail limit, and the share it is of what they could hold. */
+function detailOf({ system, workingFNumber, threshold }: SubjectCountInput): Detail {
   const parts = detailPartsOf(system, workingFNumber.value);
   const limit = detailLimit(parts, threshold);
   const lensError = system.lens50LpPerMm.plusMinus;
-  const shareError =
-    lensError === undefined
-      ? 0
-      : (detailLimit({ ...parts, lens50LpPerMm: parts.lens50LpPerMm + lensError }, threshold).resolvedShare -
-          detailLimit({ ...parts, lens50LpPerMm: parts.lens50LpPerMm - lensError }, threshold).resolvedShare) /
-        2;
+  const shareWith = (change: number) =>
+    detailLimit({ ...parts, lens50LpPerMm: parts.lens50LpPerMm + change }, threshold).resolvedShare;
+  const shareError = lensError === undefined ? 0 : (shareWith(lensError) - shareWith(-lensError)) / 2;
   const thresholdQ = given(threshold, '1', 'Contrast threshold', 'setting');
   const detailLimitLpPerMm = computed(limit.limitLpPerMm, 'lp/mm', () => ({
     name: 'Detail limit on the sensor',
@@ -135,8 +126,16 @@ export function countOnSubject({
     }),
     orNothing(shareError * 100),
   );
-  const resolved = computed(
-    px * limit.resolvedShare,
+  return { resolvedShare, detailLimitLpPerMm, share: limit.resolvedShare, shareError };
+}
+
+function resolvedQuantity(
+  pixels: Quantity,
+  { resolvedShare, share, shareError }: Detail,
+  pixelError: number,
+): Quantity {
+  return computed(
+    pixels.value * share,
     'px',
     () => ({
       name: 'Resolved pixels on the subject',
@@ -145,18 +144,22 @@ export function countOnSubject({
       source: 'how many of the pixels carry real detail',
       neglects: 'Focus error, shake, haze and noise: they only make it fewer.',
     }),
-    orNothing(px * limit.resolvedShare * Math.hypot(pixelError, shareError / limit.resolvedShare)),
+    orNothing(pixels.value * share * Math.hypot(pixelError, shareError / share)),
   );
+}
 
+/** What the output asks of the subject. */
+function neededQuantity(output: OutputSpec, subject: SubjectSpec): Quantity {
   const need = neededPixels(output, subject.sizeMm);
+  const kind = SUBJECT_KINDS[subject.kind];
   const longSide = outputLongSidePx(output);
-  const needed = computed(need, 'px', () => ({
+  return computed(need, 'px', () => ({
     name: `Pixels the subject needs for “${output.name}”`,
     formula: output.kind === 'identification' ? '2 · L / d' : 'long side · share of it the subject takes',
     inputs:
       output.kind === 'identification'
         ? [
-            input('L', kind.measure, size),
+            input('L', kind.measure, sizeOf(subject)),
             input(
               'd',
               'smallest detail',
@@ -176,8 +179,18 @@ export function countOnSubject({
         ? 'two pixels on the smallest detail'
         : 'the picture is cropped until the subject takes its share',
   }));
+}
+
+/** The pixels the verdict counts, by the two schools. */
+function countedQuantity(
+  { judgeBy, output }: SubjectCountInput,
+  pixels: Quantity,
+  resolved: Quantity,
+  resolvedShare: Quantity,
+  needed: Quantity,
+): Quantity {
   const counted = judgeBy === 'resolved' ? resolved : pixels;
-  const countedPixels = computed(
+  return computed(
     counted.value,
     'px',
     () => ({
@@ -210,11 +223,16 @@ export function countOnSubject({
     }),
     counted.plusMinus,
   );
+}
 
+function shareQuantity(from: SubjectCountInput): Quantity {
+  const { system, subject, ratio } = from;
+  const { used } = system;
+  const kind = SUBJECT_KINDS[subject.kind];
   const sideMm = kind.axis === 'width' ? used.widthMm : used.heightMm;
   const sideQ = given(sideMm, 'mm', `Frame ${kind.axis}`, 'body and mode');
-  const share = (m * subject.sizeMm) / sideMm;
-  const shareOfFrame = computed(
+  const share = (ratio.value * subject.sizeMm) / sideMm;
+  return computed(
     share * 100,
     '%',
     () => ({
@@ -222,16 +240,23 @@ export function countOnSubject({
       formula: 'm · L / side',
       inputs: [
         input('m', 'reproduction ratio', ratio),
-        input('L', kind.measure, size),
+        input('L', kind.measure, sizeOf(subject)),
         input('side', `frame ${kind.axis}`, sideQ),
       ],
       source: 'size of the picture of the subject on the sensor against the frame',
     }),
-    orNothing(share * 100 * pixelError),
+    orNothing(share * 100 * pixelErrorOf(from)),
   );
+}
+
+/** Megapixels of the mode, and what is resolved of them. */
+function megapixelQuantities(
+  { used, mode }: EffectiveSystem,
+  { resolvedShare, share }: Detail,
+): Pick<SubjectCount, 'megapixels' | 'resolvedMegapixels'> {
   const totalMp = megapixels(used.columns, used.rows);
   const megapixelsQ = computed(totalMp, 'MP', () => ({
-    name: `Megapixels of “${system.mode.name}”`,
+    name: `Megapixels of “${mode.name}”`,
     formula: 'columns · rows / 10⁶',
     inputs: [
       input('columns', 'pixel columns used', given(used.columns, 'px', 'Columns', 'body and mode')),
@@ -240,27 +265,45 @@ export function countOnSubject({
     source: 'a crop of factor c keeps 1/c² of the pixels: divide by the factor twice, not once',
   }));
   return {
+    megapixels: megapixelsQ,
+    resolvedMegapixels: computed(totalMp * share ** 2, 'MP', () => ({
+      name: 'Resolved megapixels',
+      formula: 'MP · r²',
+      inputs: [input('MP', 'megapixels', megapixelsQ), input('r', 'resolved share', resolvedShare)],
+      source: 'the resolved share counts along both sides',
+    })),
+  };
+}
+
+/**
+ * Counts the pixels on a subject that is drawn at a ratio: what every desk judges by.
+ *
+ * @source 1000·m·L/p; detail limit of the system response; the output's need
+ */
+export function countOnSubject(from: SubjectCountInput): SubjectCount {
+  const { system, subject, output, judgeBy, ratio } = from;
+  const pixels = pixelsQuantity(from);
+  const detail = detailOf(from);
+  const { resolvedShare, detailLimitLpPerMm } = detail;
+  const resolved = resolvedQuantity(pixels, detail, pixelErrorOf(from));
+  const needed = neededQuantity(output, subject);
+  const countedPixels = countedQuantity(from, pixels, resolved, resolvedShare, needed);
+  return {
     pixelsOnSubject: pixels,
     resolvedShare,
     resolvedPixels: resolved,
     neededPixels: needed,
     countedPixels,
     judgeBy,
-    verdict: verdictOf(counted.value, need),
-    shareOfFrame,
-    smallestDetailMm: computed(1 / (2 * limit.limitLpPerMm * m), 'mm', () => ({
+    verdict: verdictOf(countedPixels.value, needed.value),
+    shareOfFrame: shareQuantity(from),
+    smallestDetailMm: computed(1 / (2 * detailLimitLpPerMm.value * ratio.value), 'mm', () => ({
       name: 'Smallest detail told apart on the subject',
       formula: '1 / (2 · ν · m)',
       inputs: [input('ν', 'detail limit', detailLimitLpPerMm), input('m', 'reproduction ratio', ratio)],
       source: 'half a line pair at the detail limit, carried back to the subject',
     })),
-    megapixels: megapixelsQ,
-    resolvedMegapixels: computed(totalMp * limit.resolvedShare ** 2, 'MP', () => ({
-      name: 'Resolved megapixels',
-      formula: 'MP · r²',
-      inputs: [input('MP', 'megapixels', megapixelsQ), input('r', 'resolved share', resolvedShare)],
-      source: 'the resolved share counts along both sides',
-    })),
+    ...megapixelQuantities(system, detail),
     detailLimitLpPerMm,
   };
 }

@@ -23,22 +23,6 @@ function ratioFor(pixels: number, subjectMm: number, pitchUm: number): number {
 }
 
 /**
- * Sensor-to-subject distance in mm at which a length gets the wanted pixels.
- *
- * @source thin lens: T = f·(2 + m + 1/m)
- */
-export function distanceForPixels(focalMm: number, pitchUm: number, subjectMm: number, pixels: number): Result<number> {
-  const ratio = ratioFor(pixels, subjectMm, pitchUm);
-  if (!(ratio > 0) || ratio > 1) {
-    return fail(
-      'distance.unreachable',
-      'No distance gives that many pixels with this lens; more than life size is needed.',
-    );
-  }
-  return ok(focalMm * (2 + ratio + 1 / ratio));
-}
-
-/**
  * Focal length in mm with which a length gets the wanted pixels from a distance.
  *
  * @source thin lens: f = T / (2 + m + 1/m)

@@ -37,26 +37,21 @@ export interface DeepReading {
 /** Catalogue sizes depend on how deep a picture goes. */
 const SIZE_ERROR = 0.2;
 
-/**
- * Reads an object of the deep sky against the frame.
- *
- * @source angle of view at infinity; the object as an ellipse of its catalogue size, turned against the frame
- */
-export function readDeep({
-  system,
-  object,
-  rollDeg,
-  overlap,
-  seeingArcsec,
-  tolerancePx,
-  mountArcsecPerMin,
-}: DeepInput): DeepReading {
-  const { used, focalMm, pitchUm } = system;
-  const field = {
-    widthDeg: angleOfViewDeg(used.widthMm, focalMm.value),
-    heightDeg: angleOfViewDeg(used.heightMm, focalMm.value),
-  };
-  const plan = planMosaic(object, field, rollDeg, overlap);
+interface Field {
+  widthDeg: number;
+  heightDeg: number;
+}
+
+const fieldOf = ({ used, focalMm }: EffectiveSystem): Field => ({
+  widthDeg: angleOfViewDeg(used.widthMm, focalMm.value),
+  heightDeg: angleOfViewDeg(used.heightMm, focalMm.value),
+});
+
+/** The field, and what a pixel takes in of the sky. */
+function scaleQuantities(
+  { used, focalMm, pitchUm }: EffectiveSystem,
+  field: Field,
+): Pick<DeepReading, 'fieldWidthDeg' | 'fieldHeightDeg' | 'pixelScaleArcsec'> {
   const side = (degrees: number, mm: number, name: string) =>
     computed(degrees, '°', () => ({
       name,
@@ -67,36 +62,31 @@ export function readDeep({
       ],
       source: 'rectilinear, focused on infinity',
     }));
-  const fieldWidthDeg = side(field.widthDeg, used.widthMm, 'Width of the field');
-  const fieldHeightDeg = side(field.heightDeg, used.heightMm, 'Height of the field');
-  const scale = (206.265 * pitchUm.value) / focalMm.value;
-  const pixelScaleArcsec = computed(scale, '″/px', () => ({
-    name: 'Pixel scale',
-    formula: '206.265 · p / f',
-    inputs: [input('p', 'pixel pitch', pitchUm), input('f', 'focal length', focalMm)],
-    source: 'definition',
-  }));
-  const size = given(
-    object.lengthArcmin * 60,
-    '″',
-    `Length of ${object.name}`,
-    'catalogue',
-    object.lengthArcmin * 60 * SIZE_ERROR,
-  );
-  const seeing = given(seeingArcsec, '″', 'Seeing', 'width of a star at half its height, as set');
-  const tolerance = given(tolerancePx, 'px', 'How far a star may run', 'as set');
-  const grid = starGrid(
-    skyCamera('rectilinear', focalMm.value, { declinationDeg: object.declinationDeg, rollDeg }),
-    used.widthMm,
-    used.heightMm,
-    system.imageCircleMm?.value,
-  );
-  const tripod = longestTimeS((seconds) => worstPoint(grid, seconds).mm * (1000 / pitchUm.value), tolerancePx);
   return {
-    plan,
-    fieldWidthDeg,
-    fieldHeightDeg,
-    pixelScaleArcsec,
+    fieldWidthDeg: side(field.widthDeg, used.widthMm, 'Width of the field'),
+    fieldHeightDeg: side(field.heightDeg, used.heightMm, 'Height of the field'),
+    pixelScaleArcsec: computed((206.265 * pitchUm.value) / focalMm.value, '″/px', () => ({
+      name: 'Pixel scale',
+      formula: '206.265 · p / f',
+      inputs: [input('p', 'pixel pitch', pitchUm), input('f', 'focal length', focalMm)],
+      source: 'definition',
+    })),
+  };
+}
+
+type Scale = ReturnType<typeof scaleQuantities>;
+
+/** How much of the frame the object takes, and how fine it is drawn against the air. */
+function objectQuantities(
+  { object, seeingArcsec }: DeepInput,
+  plan: MosaicPlan,
+  { fieldWidthDeg, fieldHeightDeg, pixelScaleArcsec }: Scale,
+): Pick<DeepReading, 'fillPercent' | 'lengthPx' | 'pixelToSeeing'> {
+  const scale = pixelScaleArcsec.value;
+  const lengthArcsec = object.lengthArcmin * 60;
+  const size = given(lengthArcsec, '″', `Length of ${object.name}`, 'catalogue', lengthArcsec * SIZE_ERROR);
+  const seeing = given(seeingArcsec, '″', 'Seeing', 'width of a star at half its height, as set');
+  return {
     fillPercent: computed(
       plan.fill * 100,
       '%',
@@ -139,6 +129,21 @@ export function readDeep({
       inputs: [input('scale', 'pixel scale', pixelScaleArcsec), input('w', 'seeing', seeing)],
       source: 'a third to a half is right: finer gains nothing, coarser leaves detail',
     })),
+  };
+}
+
+/** How long one may expose, on a tripod and on a mount that follows unguided. */
+function timeQuantities(
+  { system, object, rollDeg, tolerancePx, mountArcsecPerMin }: DeepInput,
+  pixelScaleArcsec: Quantity,
+): Pick<DeepReading, 'tripodS' | 'unguidedS'> {
+  const { used, focalMm, pitchUm } = system;
+  const scale = pixelScaleArcsec.value;
+  const tolerance = given(tolerancePx, 'px', 'How far a star may run', 'as set');
+  const camera = skyCamera('rectilinear', focalMm.value, { declinationDeg: object.declinationDeg, rollDeg });
+  const grid = starGrid(camera, used.widthMm, used.heightMm, system.imageCircleMm?.value);
+  const tripod = longestTimeS((seconds) => worstPoint(grid, seconds).mm * (1000 / pitchUm.value), tolerancePx);
+  return {
     tripodS: computed(tripod, 's', () => ({
       name: 'Longest on a tripod',
       formula: 'drift(t) = b',
@@ -169,6 +174,24 @@ export function readDeep({
       source: 'estimate: an even error of the mount',
       neglects: 'Gusts, and the uneven part of a gear’s error.',
     })),
-    stand: seeingStand(scale, seeingArcsec),
+  };
+}
+
+/**
+ * Reads an object of the deep sky against the frame.
+ *
+ * @source angle of view at infinity; the object as an ellipse of its catalogue size, turned against the frame
+ */
+export function readDeep(from: DeepInput): DeepReading {
+  const { system, object, rollDeg, overlap, seeingArcsec } = from;
+  const field = fieldOf(system);
+  const plan = planMosaic(object, field, rollDeg, overlap);
+  const scale = scaleQuantities(system, field);
+  return {
+    plan,
+    ...scale,
+    ...objectQuantities(from, plan, scale),
+    ...timeQuantities(from, scale.pixelScaleArcsec),
+    stand: seeingStand(scale.pixelScaleArcsec.value, seeingArcsec),
   };
 }

@@ -73,98 +73,72 @@ export interface StarsReading extends StarLimits {
 /** A lens that draws its corners out leaves the drift at least this share of the tolerance. */
 const LEAST_LEFT = 0.25;
 
-/**
- * How long a camera that stands still may expose under the stars, and what the schools say.
- *
- * @source exact projection of each star before and after; the worst point sought over the part of the frame that has a picture
- */
-export function starLimits({
-  system,
-  output,
-  projection,
-  pointing,
-  tolerance,
-  rule,
-  ceilingS,
-  fNumber,
-  cornerStretchPx = 0,
-}: Omit<StarsInput, 'exposureS'>): StarLimits {
-  const { used } = system;
-  const focalMm = system.focalMm.value;
-  const pitchMm = system.pitchUm.value / 1000;
-  const camera = skyCamera(projection, focalMm, pointing);
-  const grid = starGrid(camera, used.widthMm, used.heightMm, system.imageCircleMm?.value);
-  const longSidePx = Math.max(used.columns, used.rows);
-  const allowed = toleranceOf({ ...tolerance, output, longSidePx });
-  const centrePxAt = (seconds: number) => driftMm(camera, { xMm: 0, yMm: 0 }, seconds) / pitchMm;
-  const worstPxAt = (seconds: number) => worstPoint(grid, seconds).mm / pitchMm;
-
-  const focal = system.focalMm;
-  // A lens cannot be opened wider than it is.
-  const aperture =
-    fNumber !== undefined && fNumber > system.fNumber.value
-      ? given(fNumber, 'f/', 'f-number', 'as set')
-      : system.fNumber;
-  const declination = given(
-    pointing.declinationDeg,
-    '°',
-    'Declination of the frame’s centre',
-    'where the camera points',
+/** What is put into every time under the stars. */
+function skyInputs(system: EffectiveSystem, declinationDeg: number) {
+  const focal = input('f', 'focal length', system.focalMm);
+  const pitch = input('p', 'pixel pitch', system.pitchUm);
+  const declination = given(declinationDeg, '°', 'Declination of the frame’s centre', 'where the camera points');
+  const turn = input(
+    'ω',
+    'turn of the sky',
+    given(SIDEREAL_ARCSEC_PER_S, '″/s', 'Turn of the sky', 'one turn in a sidereal day'),
   );
-  const turn = given(SIDEREAL_ARCSEC_PER_S, '″/s', 'Turn of the sky', 'one turn in a sidereal day');
-  const left = Math.max(allowed.corner.value - cornerStretchPx, LEAST_LEFT * allowed.corner.value);
-  const cornerTolerancePx =
-    cornerStretchPx > 0
-      ? computed(left, 'px', () => ({
-          name: 'Left for drift in the corners',
-          formula: 'b − s',
-          inputs: [
-            input('b', 'how far a star may run', allowed.corner),
-            input(
-              's',
-              'drawn out by the lens itself',
-              given(cornerStretchPx, 'px', 'Corner stars drawn out by the lens', 'your note on this lens'),
-            ),
-          ],
-          source: 'a corner star that is drawn out already has less left; at least a quarter is kept',
-        }))
-      : allowed.corner;
+  return { focal, pitch, declination, turn };
+}
 
-  const timeBy = (name: string, seconds: number, toleranceBy: Quantity, where: string) =>
-    computed(seconds, 's', () => ({
-      name,
-      formula: 'drift(t) = b',
-      inputs: [
-        input('b', `how far a star may run ${where}`, toleranceBy),
-        input('f', 'focal length', focal),
-        input('p', 'pixel pitch', system.pitchUm),
-        input('δ', 'declination', declination),
-        input('ω', 'turn of the sky', turn),
-      ],
-      source:
-        seconds >= LONGEST_S
-          ? 'at the pole the sky stands still; shown up to an hour'
-          : 'found by projecting the star before and after',
-      neglects: 'Wind, a shutter’s shake and refraction near the horizon.',
-    }));
-  const centreSeconds = longestTimeS(centrePxAt, allowed.centre.value);
-  const worstSeconds = longestTimeS(worstPxAt, left);
-  const centreS = timeBy('Longest for the centre', centreSeconds, allowed.centre, 'in the centre');
-  const worstS = timeBy(
-    'Longest for the whole frame',
-    Math.min(centreSeconds, worstSeconds),
-    cornerTolerancePx,
-    'at the worst point',
-  );
+/** How far a star may run in the corners, when the lens has drawn it out already. */
+function cornerTolerance(allowed: Quantity, cornerStretchPx: number): Quantity {
+  if (!(cornerStretchPx > 0)) return allowed;
+  const left = Math.max(allowed.value - cornerStretchPx, LEAST_LEFT * allowed.value);
+  return computed(left, 'px', () => ({
+    name: 'Left for drift in the corners',
+    formula: 'b − s',
+    inputs: [
+      input('b', 'how far a star may run', allowed),
+      input(
+        's',
+        'drawn out by the lens itself',
+        given(cornerStretchPx, 'px', 'Corner stars drawn out by the lens', 'your note on this lens'),
+      ),
+    ],
+    source: 'a corner star that is drawn out already has less left; at least a quarter is kept',
+  }));
+}
 
-  const ruleInput = {
-    focalMm,
-    equivalentFocalMm: system.equivalentFocalMm.value,
-    fNumber: aperture.value,
-    pitchUm: system.pitchUm.value,
-    declinationDeg: pointing.declinationDeg,
-    ceilingS,
-  };
+type SkyInputs = ReturnType<typeof skyInputs>;
+
+/** A time that was found for a tolerance, with its reasons. */
+function timeBy(inputs: SkyInputs, name: string, seconds: number, toleranceBy: Quantity, where: string): Quantity {
+  const { focal, pitch, declination, turn } = inputs;
+  return computed(seconds, 's', () => ({
+    name,
+    formula: 'drift(t) = b',
+    inputs: [
+      input('b', `how far a star may run ${where}`, toleranceBy),
+      focal,
+      pitch,
+      input('δ', 'declination', declination),
+      turn,
+    ],
+    source:
+      seconds >= LONGEST_S
+        ? 'at the pole the sky stands still; shown up to an hour'
+        : 'found by projecting the star before and after',
+    neglects: 'Wind, a shutter’s shake and refraction near the horizon.',
+  }));
+}
+
+interface RuleContext {
+  rule: StarRule;
+  centrePxAt: (seconds: number) => number;
+  worstPxAt: (seconds: number) => number;
+  centreS: Quantity;
+  worstS: Quantity;
+  ruleInput: Parameters<(typeof STAR_RULES)['c500']['seconds']>[0];
+}
+
+/** Every school with the run it really gives. */
+function rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ruleInput }: RuleContext): RuleReading[] {
   const reading = (each: StarRule, name: string, formula: string, gloss: string, seconds: number): RuleReading => ({
     rule: each,
     name,
@@ -175,7 +149,7 @@ export function starLimits({
     worstPx: worstPxAt(seconds),
     chosen: each === rule,
   });
-  const rules: RuleReading[] = [
+  return [
     reading(
       'worst',
       'Whole frame, computed',
@@ -189,55 +163,92 @@ export function starLimits({
       return reading(each, name, formula, gloss, seconds(ruleInput));
     }),
   ];
+}
+
+/** The longest by the school chosen, with what the others say. */
+function limitOf(
+  rules: RuleReading[],
+  { centreS, worstS }: Pick<StarLimits, 'centreS' | 'worstS'>,
+  system: EffectiveSystem,
+  aperture: Quantity,
+  { focal, pitch, declination }: SkyInputs,
+): Quantity {
   const chosen = rules.find((each) => each.chosen) ?? rules[0]!;
-  const schools = (): School[] =>
-    rules.map((each) => ({
-      preference: 'starRule',
-      choice: each.rule,
-      name: each.name,
-      value: each.seconds,
-      chosen: each.chosen,
-    }));
+  const schools = rules.map((each): School => ({
+    preference: 'starRule',
+    choice: each.rule,
+    name: each.name,
+    value: each.seconds,
+    chosen: each.chosen,
+  }));
   const own = chosen.rule === 'worst' ? worstS : chosen.rule === 'centre' ? centreS : null;
-  const limitS = computed(chosen.seconds, 's', () =>
+  return computed(chosen.seconds, 's', () =>
     own
-      ? { ...own.why, schools: schools() }
+      ? { ...own.why, schools }
       : {
           name: `Longest by the ${chosen.name}`,
           formula: chosen.formula,
           inputs: [
-            input('f', 'focal length', focal),
+            focal,
             input('f_eq', 'equivalent focal length', system.equivalentFocalMm),
             input('N', 'f-number', aperture),
-            input('p', 'pixel pitch', system.pitchUm),
+            pitch,
             input('δ', 'declination', declination),
           ],
           source: `rule of thumb: ${chosen.gloss}`,
-          schools: schools(),
+          schools,
         },
   );
+}
+
+/**
+ * How long a camera that stands still may expose under the stars, and what the schools say.
+ *
+ * @source exact projection of each star before and after; the worst point sought over the part of the frame that has a picture
+ */
+export function starLimits(from: Omit<StarsInput, 'exposureS'>): StarLimits {
+  const { system, output, projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx = 0 } = from;
+  const { used, focalMm, pitchUm } = system;
+  const camera = skyCamera(projection, focalMm.value, pointing);
+  const grid = starGrid(camera, used.widthMm, used.heightMm, system.imageCircleMm?.value);
+  const allowed = toleranceOf({ ...tolerance, output, longSidePx: Math.max(used.columns, used.rows) });
+  const centrePxAt = (seconds: number) => driftMm(camera, { xMm: 0, yMm: 0 }, seconds) / (pitchUm.value / 1000);
+  const worstPxAt = (seconds: number) => worstPoint(grid, seconds).mm / (pitchUm.value / 1000);
+  // A lens cannot be opened wider than it is.
+  const stopped = fNumber !== undefined && fNumber > system.fNumber.value;
+  const aperture = stopped ? given(fNumber, 'f/', 'f-number', 'as set') : system.fNumber;
+  const inputs = skyInputs(system, pointing.declinationDeg);
+  const cornerTolerancePx = cornerTolerance(allowed.corner, cornerStretchPx);
+  const centreSeconds = longestTimeS(centrePxAt, allowed.centre.value);
+  const worstSeconds = Math.min(centreSeconds, longestTimeS(worstPxAt, cornerTolerancePx.value));
+  const centreS = timeBy(inputs, 'Longest for the centre', centreSeconds, allowed.centre, 'in the centre');
+  const worstS = timeBy(inputs, 'Longest for the whole frame', worstSeconds, cornerTolerancePx, 'at the worst point');
+  const ruleInput = {
+    focalMm: focalMm.value,
+    equivalentFocalMm: system.equivalentFocalMm.value,
+    fNumber: aperture.value,
+    pitchUm: pitchUm.value,
+    declinationDeg: pointing.declinationDeg,
+    ceilingS,
+  };
+  const rules = rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ruleInput });
   return {
     grid,
-    pitchUm: system.pitchUm.value,
+    pitchUm: pitchUm.value,
     aperture,
     centreTolerancePx: allowed.centre,
     cornerTolerancePx,
     centreS,
     worstS,
-    limitS,
-    pixelScaleArcsec: computed((206.265 * system.pitchUm.value) / focalMm, '″/px', () => ({
+    limitS: limitOf(rules, { centreS, worstS }, system, aperture, inputs),
+    pixelScaleArcsec: computed((206.265 * pitchUm.value) / focalMm.value, '″/px', () => ({
       name: 'Pixel scale',
       formula: '206.265 · p / f',
-      inputs: [input('p', 'pixel pitch', system.pitchUm), input('f', 'focal length', focal)],
+      inputs: [inputs.pitch, inputs.focal],
       source: 'definition; in the centre',
     })),
     rules,
-    runInputs: [
-      input('f', 'focal length', focal),
-      input('p', 'pixel pitch', system.pitchUm),
-      input('δ', 'declination of the centre', declination),
-      input('ω', 'turn of the sky', turn),
-    ],
+    runInputs: [inputs.focal, inputs.pitch, input('δ', 'declination of the centre', inputs.declination), inputs.turn],
   };
 }
 

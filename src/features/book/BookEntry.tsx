@@ -15,13 +15,13 @@ import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import WhySheet from '@/ui/why/WhySheet';
 import type { Quantity } from '@/core/quantity/quantity';
 import { readAsKept, readAsNow, type Reread } from './readingNow';
 import { whenText } from './whenText';
 import { comparisonLines } from './comparisonLines';
 import { entryWords } from './entryWords';
 import { StarPicture } from '@/features/sky/StarPicture';
+import { useWhy } from '../desk/useWhy';
 
 /** One kept reading: as it was, as it would be now, and its note. */
 export function BookEntry({ id }: { id: string }) {
@@ -30,7 +30,8 @@ export function BookEntry({ id }: { id: string }) {
   const units = usePreferences((state) => state.units);
   const { row, loading, failed, retry } = useReading(id);
   const { kit, loading: kitLoading } = useKit();
-  const [why, setWhy] = useState<Quantity | null>(null);
+  // What was kept was read by the schools of then: here another one cannot be chosen.
+  const { ask: setWhy, sheetFor } = useWhy(() => true);
   const [note, setNote] = useState<string | null>(null);
   const toBook = () => router.replace('/book');
 
@@ -134,9 +135,7 @@ export function BookEntry({ id }: { id: string }) {
           </View>
         </View>
       )}
-      {why ? (
-        <WhySheet quantity={why} units={units} onClose={() => setWhy(null)} onSchool={() => setWhy(null)} />
-      ) : null}
+      {sheetFor({})}
     </ScrollView>
   );
 }

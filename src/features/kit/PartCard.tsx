@@ -1,5 +1,5 @@
 import { Link, type Href } from 'expo-router';
-import { Suspense, useState } from 'react';
+import { useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import { modesOf } from '@/core/kit/body';
@@ -27,9 +27,7 @@ import { bodyBrief, setupBrief } from './briefs';
 import type { Fact } from './facts';
 import { partBrief, partFacts } from './kinds';
 import { useGo } from './useGo';
-import { lazyPart } from '@/ui/lazyPart';
-
-const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
+import { useWhy } from '../desk/useWhy';
 
 /** The card of one part: what it is, what its modes give, where it is used; and its form behind "Change". */
 export function PartCard({ resource, id }: { resource: PartResource; id: string }) {
@@ -39,7 +37,7 @@ export function PartCard({ resource, id }: { resource: PartResource; id: string 
   const { kit, loading } = useKit();
   const units = usePreferences((state) => state.units);
   const [editing, setEditing] = useState(false);
-  const [why, setWhy] = useState<Quantity | null>(null);
+  const { ask: setWhy, sheetFor } = useWhy();
   const show = useNotice((state) => state.show);
   const row = (kit[resource] as StoredOf<PartResource>[]).find((each) => each.id === id);
   if (!row) {
@@ -128,11 +126,7 @@ export function PartCard({ resource, id }: { resource: PartResource; id: string 
           ) : null}
         </View>
       </ScrollView>
-      {why ? (
-        <Suspense fallback={null}>
-          <WhySheet quantity={why} units={units} onClose={() => setWhy(null)} onSchool={() => undefined} />
-        </Suspense>
-      ) : null}
+      {sheetFor({})}
     </Page>
   );
 }

@@ -1,4 +1,3 @@
-import { Suspense, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
@@ -7,7 +6,6 @@ import { ofDate } from '@/core/sky/ephemeris';
 import { SEEING_WORDS, bestRollDeg, planMosaic } from '@/core/sky/mosaic';
 import { bestWindow } from '@/core/sky/night';
 import { readDeep } from '@/core/sky/readDeep';
-import type { Quantity } from '@/core/quantity/quantity';
 import { clock } from '@/data/localTime';
 import { usePreferences } from '@/data/preferences';
 import { useSky } from '@/data/inHand';
@@ -25,9 +23,7 @@ import { SiteLine } from './SiteLine';
 import { SkyDeskGate } from './SkyDeskGate';
 import { useNight } from './useNight';
 import type { SkyDesk } from './useSkyDesk';
-import { lazyPart } from '@/ui/lazyPart';
-
-const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
+import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 
@@ -44,7 +40,7 @@ function Deep({ desk }: { desk: Ready }) {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
   const units = usePreferences((state) => state.units);
-  const [asked, setAsked] = useState<string | null>(null);
+  const { ask: setAsked, sheetFor } = useWhy();
   const wide = width >= WIDE_FROM;
   const sky = useSky();
   const { system } = desk;
@@ -67,13 +63,7 @@ function Deep({ desk }: { desk: Ready }) {
     ? bestWindow(ofDate(object.raHours, object.declinationDeg, night.midnightMs), night.site, night.night)
     : null;
 
-  const found: unknown = asked === null ? undefined : reading[asked as keyof typeof reading];
-  const why = typeof found === 'object' && found !== null && 'why' in found ? (found as Quantity) : undefined;
-  const sheet = why ? (
-    <Suspense fallback={null}>
-      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={() => setAsked(null)} />
-    </Suspense>
-  ) : null;
+  const sheet = sheetFor(quantitiesOf(reading));
   const list = <ObjectList targetId={object.id} onChoose={(targetId) => sky.set({ targetId })} />;
   const block = (
     <View style={styles.block}>

@@ -1,4 +1,4 @@
-import { Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { DEEP_OBJECTS } from '@/core/sky/catalogue';
@@ -22,9 +22,7 @@ import { stylesOf } from '@/ui/theme/theme';
 import { SkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
 import { useNight, type SkyNight } from './useNight';
-import { lazyPart } from '@/ui/lazyPart';
-
-const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
+import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 /** Night: dark hours, Moon, planets, and when an object stands best. */
 export default function NightDesk() {
@@ -81,7 +79,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
   const sky = useSky();
   const units = usePreferences((state) => state.units);
   const [shownId, setShownId] = useState<string | null>(null);
-  const [asked, setAsked] = useState<string | null>(null);
+  const { ask: setAsked, sheetFor } = useWhy();
   const at = (ms: number) => clock(ms, site.zone);
   const planets = useMemo(
     () => PLANET_NAMES.map((name) => ({ name, ...planetOn(name, site, midnightMs) })),
@@ -112,12 +110,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
       ? { fromMs: night.sunset, toMs: night.sunrise }
       : { fromMs: night.fromMs, toMs: night.toMs };
   const numbers = nightQuantities(night, shown.best, shown.name);
-  const why = asked === null ? undefined : numbers[asked as keyof typeof numbers];
-  const sheet = why ? (
-    <Suspense fallback={null}>
-      <WhySheet quantity={why} units={units} onClose={() => setAsked(null)} onSchool={() => setAsked(null)} />
-    </Suspense>
-  ) : null;
+  const sheet = sheetFor(quantitiesOf(numbers));
   const choose = (id: string) => {
     setShownId(id);
     if (DEEP_OBJECTS.some((each) => each.id === id)) sky.set({ targetId: id });

@@ -1,4 +1,4 @@
-import { Suspense, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import type { Setup } from '@/contract/schemas/setup';
@@ -8,7 +8,6 @@ import { modesOf } from '@/core/kit/body';
 import { setupChecks } from '@/core/kit/setupChecks';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { quantityText } from '@/core/quantity/quantityText';
-import type { Quantity } from '@/core/quantity/quantity';
 import { usePreferences } from '@/data/preferences';
 import { systemInputOf, type Kit } from '@/data/situation';
 import { SensorDrawing } from '@/ui/finder/SensorDrawing';
@@ -30,9 +29,7 @@ import { Tray, linkOfTray } from './Tray';
 import { addToChain, chainItems, moveInChain } from './chainEdit';
 import type { ChainRow } from '@/data/hand';
 import { useSetupDraft } from './useSetupDraft';
-import { lazyPart } from '@/ui/lazyPart';
-
-const WhySheet = lazyPart(() => import('@/ui/why/WhySheet'));
+import { quantitiesOf, useWhy } from '../../desk/useWhy';
 
 interface Props {
   kit: Kit;
@@ -52,14 +49,13 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   const wide = width >= WIDE_FROM;
   const units = usePreferences((state) => state.units);
   const convention = usePreferences((state) => state.cropConvention);
-  const chooseSchool = usePreferences((state) => state.chooseSchool);
   const { setup, restored, change, startAfresh, done } = useSetupDraft(
     `setups:${row?.id ?? 'new'}`,
     row?.data ?? { ...EMPTY, bodyId: kit.bodies.find((each) => !each.data.retired)?.id ?? '' },
   );
   const [selected, setSelected] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [why, setWhy] = useState<string | null>(null);
+  const { ask, sheetFor } = useWhy();
 
   const body = kit.bodies.find((each) => each.id === setup.bodyId)?.data;
   const items = useMemo(() => chainItems(setup.chain, kit), [setup.chain, kit]);
@@ -103,7 +99,6 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
     then(result.value);
   };
 
-  const asked = why && system ? (system[why as keyof typeof system] as Quantity | undefined) : undefined;
   const drawingWidth = Math.min(wide ? width - 320 - 348 - 84 - 2 * space.page : width - 2 * space.page, 620);
   const lens = system?.lens;
 
@@ -127,7 +122,7 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   );
   const together = system ? (
     <>
-      <Together system={system} rows={rows} units={units} onWhy={setWhy} />
+      <Together system={system} rows={rows} units={units} onWhy={ask} />
       {system.imageCircleMm ? (
         <View style={{ alignItems: 'center' }}>
           <SensorDrawing
@@ -252,11 +247,7 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       <Key title="Start afresh" weight="plain" onPress={startAfresh} />
     </View>
   ) : null;
-  const sheet = asked ? (
-    <Suspense fallback={null}>
-      <WhySheet quantity={asked} units={units} onClose={() => setWhy(null)} onSchool={chooseSchool} />
-    </Suspense>
-  ) : null;
+  const sheet = sheetFor(quantitiesOf(system));
 
   if (wide) {
     return (

@@ -3,6 +3,7 @@ import type { Arrangement } from '../chain/arrangement';
 import type { FoldedOptics } from '../chain/fold';
 import type { EffectiveSystem } from './foldSystem';
 import type { MainLens } from '../chain/asLens';
+import type { ObjectiveSpec, ScopeSpec } from '../chain/parts';
 import type { Setting } from '../chain/opticState';
 import { focusSpan } from '../chain/chainFocus';
 
@@ -15,7 +16,7 @@ export function effectiveFocal(
 ): Quantity {
   const { scope, front } = arrangement;
   const magnification = scope ? (scope.magnificationSet ?? scope.magnificationLow) : 1;
-  const power = front.some((part) => part.kind !== 'scope');
+  const power = front.some((part) => part.kind !== 'scope' && part.kind !== 'filter');
   return computed(optics.state.far.focalMm, 'mm', () => ({
     name: 'Effective focal length',
     formula: scope ? 'M · f · t' : power ? 't / (1/f + Φ/1000)' : 'f · t',
@@ -48,63 +49,73 @@ export function effectiveFocal(
   }));
 }
 
-/** f-number of the whole, focused at infinity: what the exposure goes by. */
-export function effectiveFNumber(
-  arrangement: Arrangement,
-  optics: FoldedOptics,
+/** Through an eyepiece: the smaller of the two pupils stops the light. */
+function fNumberThroughScope(
+  scope: ScopeSpec,
+  { state, lensFocus }: FoldedOptics,
   marked: Quantity,
   factor: Quantity,
+  error: number | undefined,
 ): Quantity {
-  const { scope, front, main } = arrangement;
-  const { fNumber } = optics.state;
-  const error = marked.plusMinus === undefined ? undefined : (marked.plusMinus * fNumber) / marked.value;
-  if (scope) {
-    const magnification = scope.magnificationSet ?? scope.magnificationLow;
-    const exitPupil = computed(scope.objectiveMm / magnification, 'mm', () => ({
-      name: 'Exit pupil of the scope',
-      formula: 'D / M',
-      inputs: [
-        input('D', 'objective', given(scope.objectiveMm, 'mm', scope.name)),
-        input('M', 'magnification', given(magnification, '×', scope.name)),
-      ],
-      source: 'definition',
-    }));
-    return computed(
-      fNumber,
-      'f/',
-      () => ({
-        name: 'Effective f-number',
-        formula: 'M · f · t / (M · min(pupil of the scope, pupil of the camera))',
-        inputs: [
-          input('M', 'magnification', given(magnification, '×', scope.name)),
-          input(
-            'f',
-            'focal length of the camera’s lens',
-            given(optics.lensFocus.focalMm, 'mm', 'Focal length of the camera’s lens'),
-          ),
-          input('E', 'exit pupil of the scope', exitPupil),
-          input('N', 'f-number of the camera’s lens', marked),
-          input('t', 'converter factor', factor),
-        ],
-        source: 'the smaller of the two pupils behind the eyepiece stops the light',
-        neglects: 'Glass losses in the scope (often ⅓ to ⅔ stop).',
-      }),
-      error,
-    );
-  }
-  const objective = main.kind === 'objective' ? main : front.find((part) => part.kind === 'objective');
-  if (objective) {
-    return computed(fNumber, 'f/', () => ({
+  const { fNumber } = state;
+  const magnification = scope.magnificationSet ?? scope.magnificationLow;
+  const exitPupil = computed(scope.objectiveMm / magnification, 'mm', () => ({
+    name: 'Exit pupil of the scope',
+    formula: 'D / M',
+    inputs: [
+      input('D', 'objective', given(scope.objectiveMm, 'mm', scope.name)),
+      input('M', 'magnification', given(magnification, '×', scope.name)),
+    ],
+    source: 'definition',
+  }));
+  return computed(
+    fNumber,
+    'f/',
+    () => ({
       name: 'Effective f-number',
-      formula: 'm / (2 · NA · (1 + m))',
+      formula: 'M · f · t / (M · min(pupil of the scope, pupil of the camera))',
       inputs: [
-        input('m', 'reproduction ratio', given(optics.state.far.ratio, ':1', 'Reproduction ratio')),
-        input('NA', 'numerical aperture', given(objective.numericalAperture, '1', objective.name)),
+        input('M', 'magnification', given(magnification, '×', scope.name)),
+        input(
+          'f',
+          'focal length of the camera’s lens',
+          given(lensFocus.focalMm, 'mm', 'Focal length of the camera’s lens'),
+        ),
+        input('E', 'exit pupil of the scope', exitPupil),
+        input('N', 'f-number of the camera’s lens', marked),
+        input('t', 'converter factor', factor),
       ],
-      source: 'the objective’s numerical aperture stops the light; working f-number m/(2·NA)',
-    }));
-  }
-  const inFront = front.length > 0;
+      source: 'the smaller of the two pupils behind the eyepiece stops the light',
+      neglects: 'Glass losses in the scope (often ⅓ to ⅔ stop).',
+    }),
+    error,
+  );
+}
+
+/** Behind a numerical aperture: it stops the light on the subject's side. */
+function fNumberOfObjective(objective: ObjectiveSpec, { state }: FoldedOptics): Quantity {
+  const { fNumber } = state;
+  return computed(fNumber, 'f/', () => ({
+    name: 'Effective f-number',
+    formula: 'm / (2 · NA · (1 + m))',
+    inputs: [
+      input('m', 'reproduction ratio', given(state.far.ratio, ':1', 'Reproduction ratio')),
+      input('NA', 'numerical aperture', given(objective.numericalAperture, '1', objective.name)),
+    ],
+    source: 'the objective’s numerical aperture stops the light; working f-number m/(2·NA)',
+  }));
+}
+
+/** Of a lens: its opening stays, whatever stands in front or behind. */
+function fNumberOfLens(
+  { front }: Arrangement,
+  { state }: FoldedOptics,
+  marked: Quantity,
+  factor: Quantity,
+  error: number | undefined,
+): Quantity {
+  const { fNumber } = state;
+  const inFront = front.some((part) => part.kind !== 'filter');
   return computed(
     fNumber,
     'f/',
@@ -118,13 +129,9 @@ export function effectiveFNumber(
               input(
                 'F',
                 'focal length with what is in front',
-                given(optics.state.far.frontFocalMm, 'mm', 'Focal length with what is in front'),
+                given(state.far.frontFocalMm, 'mm', 'Focal length with what is in front'),
               ),
-              input(
-                'f',
-                'focal length of the lens',
-                given(optics.state.far.lensFocalMm, 'mm', 'Focal length of the lens'),
-              ),
+              input('f', 'focal length of the lens', given(state.far.lensFocalMm, 'mm', 'Focal length of the lens')),
             ]
           : []),
         input('t', 'converter factor', factor),
@@ -136,6 +143,20 @@ export function effectiveFNumber(
     }),
     error,
   );
+}
+
+/** f-number of the whole, focused at infinity: what the exposure goes by. */
+export function effectiveFNumber(
+  arrangement: Arrangement,
+  optics: FoldedOptics,
+  marked: Quantity,
+  factor: Quantity,
+): Quantity {
+  const { scope, front, main } = arrangement;
+  const error = marked.plusMinus === undefined ? undefined : (marked.plusMinus * optics.state.fNumber) / marked.value;
+  if (scope) return fNumberThroughScope(scope, optics, marked, factor, error);
+  const objective = main.kind === 'objective' ? main : front.find((part) => part.kind === 'objective');
+  return objective ? fNumberOfObjective(objective, optics) : fNumberOfLens(arrangement, optics, marked, factor, error);
 }
 
 /** Crop factor and converters in one number; the order makes no difference, and Why shows both. */

@@ -21,6 +21,7 @@ import { useFarMore } from './MoreGroups';
 import { FarLeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
 import { useFarDesk, type DeskState } from './useFarDesk';
+import { LeversHost } from './useLevers';
 import { DeskGate } from '../desk/DeskGate';
 import { quantitiesOf, useWhy } from '../desk/useWhy';
 
@@ -109,17 +110,19 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     system && reading && !reading.obstacle ? <GroupsBelow now={now} units={units} onWhy={ask} open={wide} /> : null;
 
   return (
-    <DeskFrame
-      picture={picture}
-      reading={readingBlock}
-      cautions={warnings}
-      keep={keep}
-      levers={<FarLeverList onWhy={ask} />}
-      groups={groups}
-      column={<InHandColumn now={now} units={units} />}
-      dock={<InHandDock now={now} units={units} />}
-      sheet={sheet}
-    />
+    <LeversHost>
+      <DeskFrame
+        picture={picture}
+        reading={readingBlock}
+        cautions={warnings}
+        keep={keep}
+        levers={<FarLeverList onWhy={ask} />}
+        groups={groups}
+        column={<InHandColumn now={now} units={units} />}
+        dock={<InHandDock now={now} units={units} />}
+        sheet={sheet}
+      />
+    </LeversHost>
   );
 }
 

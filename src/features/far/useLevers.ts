@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { createContext, createElement, useContext, useMemo, type ReactNode } from 'react';
 import { farLevers, type Lever, type LeverKind } from '@/core/far/levers';
 import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
 import type { UnitSystem } from '@/core/quantity/units';
@@ -51,15 +51,6 @@ function reckon(kit: Kit, chosen: Chosen, units: UnitSystem): Levers {
   return { levers, rivals, situation: typeof now === 'string' ? null : now, pending: false };
 }
 
-/** The last result: the scale and the list ask for the same one after another. */
-let last: { kit: Kit; key: string; levers: Levers } | null = null;
-
-function reckonOnce(kit: Kit, chosen: Chosen, units: UnitSystem): Levers {
-  const key = JSON.stringify({ chosen, units });
-  if (last?.kit !== kit || last.key !== key) last = { kit, key, levers: reckon(kit, chosen, units) };
-  return last.levers;
-}
-
 /** Often enough to be seen moving, seldom enough to leave the frames of a drag to the reading. */
 const EVERY_MS = 140;
 
@@ -70,13 +61,19 @@ function isTap(from: Chosen, to: Chosen): boolean {
   return (Object.keys(before) as (keyof typeof before)[]).some((key) => before[key] !== after[key]);
 }
 
+const LeversContext = createContext<Levers>(PENDING);
+
 /**
- * Levers of what is in hand. They follow a drag a few times a second, and come after the first reading; the reading itself
- * waits for nothing. Only the component that calls this is drawn again when they come.
+ * Reckons the levers once for everything below: the list and the letters on the scale. They follow a drag a few times a
+ * second, and come after the first reading; the reading itself waits for nothing.
  */
-export function useLevers(): Levers {
+export function LeversHost({ children }: { children: ReactNode }) {
   const { kit } = useKit();
   const chosen = useCalmed<Chosen>(useChosen(), EVERY_MS, isTap);
   const units = usePreferences((state) => state.units);
-  return useMemo(() => (chosen ? reckonOnce(kit, chosen, units) : PENDING), [kit, chosen, units]);
+  const levers = useMemo(() => (chosen ? reckon(kit, chosen, units) : PENDING), [kit, chosen, units]);
+  return createElement(LeversContext.Provider, { value: levers }, children);
 }
+
+/** The levers of what is in hand. Only the component that calls this is drawn again when they come. */
+export const useLevers = (): Levers => useContext(LeversContext);

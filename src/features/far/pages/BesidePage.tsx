@@ -12,6 +12,7 @@ import type { Situation } from '@/data/situation';
 import { OverlayDrawing } from '@/ui/finder/OverlayDrawing';
 import { Group } from '@/ui/Group';
 import { Page } from '@/ui/Page';
+import { ComparedTable } from '@/ui/ComparedTable';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -151,7 +152,6 @@ function Differences({
   units: UnitSystem;
   situation: Situation;
 }) {
-  const styles = useStyles();
   const length = (metres: number) => shownText(showLengthM(metres, units));
   const rows: { name: string; value: (each: Compared, i: number) => string }[] = [
     ...(stance === 'sameSpot'
@@ -217,31 +217,11 @@ function Differences({
     },
   ];
   return (
-    <View role="table" aria-label="Differences between the set-ups">
-      <View role="row" style={styles.names}>
-        {compared.map((each, i) => (
-          <View key={each.id} role="columnheader" style={styles.cell}>
-            <Txt kind="strong">
-              {LETTERS[i]} {each.name}
-            </Txt>
-          </View>
-        ))}
-      </View>
-      {rows.map((row) => (
-        <View key={row.name} role="row" style={styles.row}>
-          <Txt kind="fine" tone="soft" role="rowheader">
-            {row.name}
-          </Txt>
-          <View style={styles.values}>
-            {compared.map((each, i) => (
-              <Txt key={each.id} kind="small" role="cell" style={styles.cell}>
-                {row.value(each, i)}
-              </Txt>
-            ))}
-          </View>
-        </View>
-      ))}
-    </View>
+    <ComparedTable
+      label="Differences between the set-ups"
+      columns={compared.map(({ id, name }, i) => ({ key: id, letter: LETTERS[i] ?? '', name }))}
+      rows={rows.map(({ name, value }) => ({ name, values: compared.map(value) }))}
+    />
   );
 }
 
@@ -278,17 +258,7 @@ function Schools({ compared }: { compared: Compared[] }) {
   );
 }
 
-const useStyles = stylesOf((palette) => ({
+const useStyles = stylesOf(() => ({
   content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 960, marginHorizontal: 'auto' },
   keys: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-  names: {
-    flexDirection: 'row',
-    gap: space.medium,
-    borderBottomWidth: 2,
-    borderColor: palette.ink,
-    paddingBottom: space.small,
-  },
-  row: { borderBottomWidth: 1, borderColor: palette.hairline, paddingVertical: space.small },
-  values: { flexDirection: 'row', gap: space.medium },
-  cell: { flex: 1, minWidth: 0 },
 }));

@@ -13,6 +13,7 @@ const ROUTES = [
   '/far/detail',
   '/far/plan',
   '/far/routes',
+  '/far/takes',
   '/far/test',
   '/near',
   '/near/aperture',

@@ -4,7 +4,7 @@ import { hashOfSources, inRoot, installPackages, run, say } from './steps.mjs';
 
 const SOURCES = [
   'src/contract/schemas',
-  'src/contract/resources.ts',
+  'src/contract/resources',
   'src/contract/allSchemas.ts',
   'scripts/generateValidators.ts',
 ];

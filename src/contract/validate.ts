@@ -2,67 +2,21 @@ import type { ValidateFunction } from 'ajv';
 import { fieldErrors } from './fieldErrors';
 import * as validators from './generated/validators';
 import type { FieldError } from './problem';
-import { RESOURCE_SCHEMAS, type ResourceName, type ResourceTypes } from './resources';
+import { isMoment, noSuchMoment } from './moments';
+import { partChecks } from './partChecks';
+import { RESOURCE_NAMES, resourceOf, type ResourceName, type ResourceTypes } from './resources';
 import { ALL_SCHEMAS } from './allSchemas';
 import { farInputSchema, type FarInputData } from './schemas/farInput';
 import { nearInputSchema, type NearInputData } from './schemas/nearInput';
 import { planetInputSchema, type PlanetInputData } from './schemas/planetInput';
 import { starsInputSchema, type StarsInputData } from './schemas/starsInput';
 import { wholeDataSchema } from './schemas/wholeData';
-import { TRANSFER_ORDER, type TransferRow, type WholeData } from './wholeData';
-import { tubesNotInSet } from '@/core/chain/kinds/tubes';
+import type { TransferRow, WholeData } from './wholeData';
 import { systemInputSchema, type SystemInputData } from './schemas/systemInput';
 
 const SCHEMAS_BY_ID: Record<string, object> = Object.fromEntries(ALL_SCHEMAS.map((schema) => [schema.$id, schema]));
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
-
-/** What the schema of one part cannot say: ends of a range in the wrong order, tubes that are not in the set. */
-export function partChecks(part: { kind: string } & Record<string, unknown>): FieldError[] {
-  if ((part.kind === 'lens' || part.kind === 'builtIn') && Number(part.focalTeleMm) < Number(part.focalWideMm)) {
-    return [
-      { path: 'focalTeleMm', message: 'Longest focal length in mm must not be less than the shortest. Swap the two.' },
-    ];
-  }
-  if (part.kind === 'scope' && Number(part.magnificationHigh) < Number(part.magnificationLow)) {
-    return [{ path: 'magnificationHigh', message: 'Highest magnification must not be less than the lowest.' }];
-  }
-  if (part.kind === 'tubes' && Array.isArray(part.usedMm)) {
-    const missing = tubesNotInSet(part.usedMm as number[], part.lengthsMm as number[]);
-    if (missing.length)
-      return [
-        {
-          path: 'usedMm',
-          message: `Tubes used: the set has no ${missing.join(' and ')} mm (it has ${(part.lengthsMm as number[]).join(', ')}). Choose among these.`,
-        },
-      ];
-  }
-  return [];
-}
-
-/** Whether a text of the right form names a moment that exists: no 30 February, no hour 25. */
-export function isMoment(text: string): boolean {
-  const ms = Date.parse(text);
-  return Number.isFinite(ms) && new Date(ms).toISOString().slice(0, 19) === text.slice(0, 19);
-}
-
-const noSuchMoment = (path: string, title: string): FieldError => ({
-  path,
-  message: `${title} is not a day and time that exist.`,
-});
-
-/** Things the schemas cannot say. */
-function crossChecks(name: ResourceName, data: unknown): FieldError[] {
-  if (name === 'readings')
-    return isMoment((data as ResourceTypes['readings']).takenAt) ? [] : [noSuchMoment('takenAt', 'Time')];
-  if (name === 'starTests' && !isMoment((data as ResourceTypes['starTests']).takenAt))
-    return [noSuchMoment('takenAt', 'Time')];
-  if (name === 'optics' || name === 'adapters') return partChecks(data as ResourceTypes['optics'] as never);
-  if (name === 'setups' && !(data as ResourceTypes['setups']).chain.some((link) => link.type === 'optic')) {
-    return [{ path: 'chain', message: 'This set-up has no lens. Add one to get a picture.' }];
-  }
-  return [];
-}
 
 /** The same for every part that lies somewhere in an input of the command line, with the path to it. */
 export function checksWithin(data: unknown, path: string[] = []): FieldError[] {
@@ -79,9 +33,9 @@ export function checksWithin(data: unknown, path: string[] = []): FieldError[] {
 export function validateResource<N extends ResourceName>(name: N, data: unknown): Checked<ResourceTypes[N]> {
   // As a plain one: what the compiler would make of all the resources' types at once takes it minutes.
   const validate: ValidateFunction = validators[name];
-  if (!validate(data))
-    return { ok: false, errors: fieldErrors(RESOURCE_SCHEMAS[name], validate.errors, SCHEMAS_BY_ID) };
-  const errors = crossChecks(name, data);
+  const { schema, check } = resourceOf(name);
+  if (!validate(data)) return { ok: false, errors: fieldErrors(schema, validate.errors, SCHEMAS_BY_ID) };
+  const errors = check?.(data as ResourceTypes[N]) ?? [];
   return errors.length ? { ok: false, errors } : { ok: true, value: data as ResourceTypes[N] };
 }
 
@@ -148,7 +102,7 @@ export function validateWholeData(data: unknown, most = 50): Checked<WholeData> 
       errors: fieldErrors(wholeDataSchema, validators.wholeData.errors, SCHEMAS_BY_ID).slice(0, most),
     };
   const errors = validateHead({ ...data, rows: {} });
-  for (const name of TRANSFER_ORDER) {
+  for (const name of RESOURCE_NAMES) {
     for (const [i, row] of (data.rows[name] ?? []).entries()) {
       const checked = validateTransferRow(name, row, i);
       if (!checked.ok) errors.push(...checked.errors);

@@ -29,18 +29,5 @@ export interface ImportSummary {
   unchanged: number;
 }
 
-/** In this order every row's references exist before it. */
-export const TRANSFER_ORDER: readonly ResourceName[] = [
-  'bodies',
-  'optics',
-  'adapters',
-  'setups',
-  'subjects',
-  'outputs',
-  'readings',
-  'ratios',
-  'starTests',
-];
-
 /** After the last version a number can hold exactly, counting starts anew: versions are only compared for being the same. */
 export const nextVersion = (version: number): number => (version >= Number.MAX_SAFE_INTEGER ? 1 : version + 1);

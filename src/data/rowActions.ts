@@ -1,5 +1,5 @@
 import type { ResourceName, ResourceTypes, StoredOf } from '@/contract/resources';
-import { RESOURCE_NOUNS } from '@/contract/resources';
+import { nounOf } from '@/contract/resources';
 import { useNotice } from './notice';
 import { newId, submit } from './outbox';
 
@@ -17,7 +17,7 @@ export function replaceRow<N extends ResourceName>(resource: N, row: StoredOf<N>
 export function removeRow<N extends ResourceName>(resource: N, row: StoredOf<N>, name: string): void {
   void submit({ resource, id: row.id, verb: 'remove', version: row.version });
   useNotice.getState().show({
-    text: `Deleted the ${RESOURCE_NOUNS[resource]} “${name}”.`,
+    text: `Deleted the ${nounOf(resource)} “${name}”.`,
     action: { title: 'Undo', run: () => void createRow(resource, row.data as ResourceTypes[N], row.id) },
   });
 }

@@ -1,6 +1,6 @@
 import { Op, type Model } from 'sequelize';
 import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resources';
-import { RESOURCE_NOUNS } from '@/contract/resources';
+import { columnValues, nounOf } from '@/contract/resources';
 import { summary } from '@/contract/fieldErrors';
 import { validateResource } from '@/contract/validate';
 import type { ReadingsSought } from '@/contract/readingsSought';
@@ -8,7 +8,7 @@ import { nextVersion } from '@/contract/wholeData';
 import type { Database } from './database/openDatabase';
 import type { RowAttributes } from './models/tables';
 import { HttpProblem } from './problems';
-import { columnsOf, partsOf } from './rowColumns';
+import { partsOf } from './setupParts';
 
 /** A change sent with a key: sent again, it is answered as the first time and done once. */
 export interface SentOnce {
@@ -56,7 +56,7 @@ function parsed(data: string): unknown {
 function checked<N extends ResourceName>(name: N, data: unknown): ResourceTypes[N] {
   const result = validateResource(name, data);
   if (result.ok) return result.value;
-  throw new HttpProblem(422, 'data.invalid', `Not a valid ${RESOURCE_NOUNS[name]}`, summary(result.errors), {
+  throw new HttpProblem(422, 'data.invalid', `Not a valid ${nounOf(name)}`, summary(result.errors), {
     errors: result.errors,
   });
 }
@@ -76,8 +76,8 @@ export function createStore(
     new HttpProblem(
       404,
       'row.notFound',
-      `No such ${RESOURCE_NOUNS[name]}`,
-      `There is no ${RESOURCE_NOUNS[name]} with the id ${id}. It may have been deleted.`,
+      `No such ${nounOf(name)}`,
+      `There is no ${nounOf(name)} with the id ${id}. It may have been deleted.`,
     );
 
   async function current(name: ResourceName, id: string, version: number, yours: unknown) {
@@ -88,7 +88,7 @@ export function createStore(
         409,
         'version.stale',
         'Changed elsewhere',
-        `This ${RESOURCE_NOUNS[name]} was changed elsewhere since you opened it. Choose which of the two to keep.`,
+        `This ${nounOf(name)} was changed elsewhere since you opened it. Choose which of the two to keep.`,
         { stored: stored(row), ...(yours === undefined ? {} : { yours }) },
       );
     }
@@ -111,7 +111,7 @@ export function createStore(
       if ((await write.rows[resource].count({ where: { id } })) > 0) continue;
       throw missingReference(
         path,
-        `This set-up refers to ${RESOURCE_NOUNS[resource] === 'body' ? 'a' : 'an'} ${RESOURCE_NOUNS[resource]} that does not exist (any more). Choose another one.`,
+        `This set-up refers to ${resource === 'bodies' ? 'a' : 'an'} ${nounOf(resource)} that does not exist (any more). Choose another one.`,
       );
     }
     const body = stored<ResourceTypes['bodies']>((await write.rows.bodies.findByPk(setup.bodyId))!).data;
@@ -171,16 +171,10 @@ export function createStore(
     const existing = await write.rows[name].findByPk(id);
     if (!existing) throw missing(name, id);
     if (existing.get('data') === JSON.stringify(valid)) return stored<ResourceTypes[N]>(existing);
-    throw new HttpProblem(
-      409,
-      'row.exists',
-      'Exists already',
-      `There is already a ${RESOURCE_NOUNS[name]} with this id.`,
-      {
-        stored: stored(existing),
-        yours: valid,
-      },
-    );
+    throw new HttpProblem(409, 'row.exists', 'Exists already', `There is already a ${nounOf(name)} with this id.`, {
+      stored: stored(existing),
+      yours: valid,
+    });
   }
 
   /** A page as JSON, UTF-8: the rows' own JSON, put together by the database. */
@@ -243,7 +237,7 @@ export function createStore(
           createdAt: time,
           updatedAt: time,
         };
-        await write.rows[name].create({ ...row, ...columnsOf(name, valid) });
+        await write.rows[name].create({ ...row, ...columnValues(name, valid) });
         await writeParts(name, id, valid);
         if (deletedVersion !== null) await write.tombstones.destroy({ where: { id } });
         return { ...row, data: valid };
@@ -260,7 +254,7 @@ export function createStore(
           version: nextVersion(version),
           data: JSON.stringify(valid),
           updatedAt: now().toISOString(),
-          ...columnsOf(name, valid),
+          ...columnValues(name, valid),
         });
         await writeParts(name, id, valid);
         return stored<ResourceTypes[N]>(row);
@@ -276,7 +270,7 @@ export function createStore(
             409,
             'row.inUse',
             'Still in use',
-            `This ${RESOURCE_NOUNS[name]} is used by ${usedBy.map((user) => `“${user.name}”`).join(', ')}. Change or delete ${usedBy.length > 1 ? 'these' : 'that'} first.`,
+            `This ${nounOf(name)} is used by ${usedBy.map((user) => `“${user.name}”`).join(', ')}. Change or delete ${usedBy.length > 1 ? 'these' : 'that'} first.`,
             { usedBy },
           );
         }

@@ -1,3 +1,4 @@
+import { RESOURCES } from '../resources';
 import { dateTime, uuid } from './fields';
 
 const row = {
@@ -35,17 +36,7 @@ export const wholeDataSchema = {
       type: 'object',
       title: 'Rows',
       additionalProperties: false,
-      properties: {
-        bodies: rows('Bodies'),
-        optics: rows('Optics'),
-        adapters: rows('Adapters'),
-        setups: rows('Set-ups'),
-        subjects: rows('Subjects'),
-        outputs: rows('Outputs'),
-        readings: rows('Kept readings'),
-        ratios: rows('Measured ratios'),
-        starTests: rows('Star tests'),
-      },
+      properties: Object.fromEntries(Object.entries(RESOURCES).map(([name, { plural }]) => [name, rows(plural)])),
     },
   },
 } as const;

@@ -9,7 +9,7 @@ import KitList from './KitList';
 import PartPage from './PartPage';
 import SetupSheet from './SetupSheet';
 import SubjectSheet from './SubjectSheet';
-import CompareKit from './compare/CompareKit';
+import { CompareKit } from './compare/CompareKit';
 import { NoticeBar } from '../slate/NoticeBar';
 import PreferencesSheet from '../slate/PreferencesSheet';
 import { Slate } from '../slate/Slate';

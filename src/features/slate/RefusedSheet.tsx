@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { RESOURCE_NOUNS } from '@/contract/resources';
+import { nounOf } from '@/contract/resources';
 import { keepMine, keepStored, type Refused } from '@/data/outbox';
 import { Sheet } from '@/ui/Sheet';
 import { Txt } from '@/ui/Txt';
@@ -18,7 +18,7 @@ export default function RefusedSheet({ refused, onClose }: { refused: Refused; o
   const stored = (problem.stored as { data?: unknown } | undefined)?.data;
   const inUse = problem.code === 'row.inUse';
   return (
-    <Sheet title={`${problem.title}: ${RESOURCE_NOUNS[change.resource]}`} onClose={onClose}>
+    <Sheet title={`${problem.title}: ${nounOf(change.resource)}`} onClose={onClose}>
       <Txt>{problem.detail}</Txt>
       {'data' in change ? (
         <View>

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { RESOURCE_NOUNS } from '@/contract/resources';
+import { nounOf } from '@/contract/resources';
 import { saveFile } from '@/data/files';
 import { discard, tryStuck, useOutbox, type Change } from '@/data/outbox';
 import { Sheet } from '@/ui/Sheet';
@@ -34,7 +34,7 @@ export default function TraySheet({ onClose }: { onClose: () => void }) {
       {stuck.map((each) => (
         <Item
           key={each.change.key}
-          title={`${VERBS[each.change.verb]} ${RESOURCE_NOUNS[each.change.resource]}${nameOf(each.change)}`}
+          title={`${VERBS[each.change.verb]} ${nounOf(each.change.resource)}${nameOf(each.change)}`}
           words={`The server failed on it ${each.failures} times.`}
           onTry={() => void tryStuck(each)}
           onSave={() => save(each.change.key, each.change)}

@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { QueryTypes } from 'sequelize';
-import { TRANSFER_ORDER } from '@/contract/wholeData';
+import { RESOURCE_NAMES } from '@/contract/resources';
 import { HttpProblem } from '../problems';
 import { backupFolder, listBackups } from './backups';
 import { connect } from './connect';
@@ -67,13 +67,13 @@ async function takeOver(writer: Database['writer']): Promise<void> {
   const run = (sql: string) => writer.query(sql);
   await run('PRAGMA defer_foreign_keys = ON');
   await run('CREATE TEMP TABLE known (id TEXT PRIMARY KEY, version INTEGER, data TEXT)');
-  for (const table of TRANSFER_ORDER)
+  for (const table of RESOURCE_NAMES)
     await run(`INSERT OR REPLACE INTO temp.known SELECT id, version, data FROM main.${table}`);
   await run('INSERT OR IGNORE INTO temp.known SELECT id, version, NULL FROM main.tombstones');
   await run('DELETE FROM main.setup_parts');
-  for (const table of [...TRANSFER_ORDER].reverse()) await run(`DELETE FROM main.${table}`);
+  for (const table of [...RESOURCE_NAMES].reverse()) await run(`DELETE FROM main.${table}`);
   await run('DELETE FROM main.tombstones');
-  for (const table of TRANSFER_ORDER) {
+  for (const table of RESOURCE_NAMES) {
     const columns = (
       await writer.query<{ name: string }>(`SELECT name FROM pragma_table_info('${table}')`, {
         type: QueryTypes.SELECT,
@@ -89,7 +89,7 @@ async function takeOver(writer: Database['writer']): Promise<void> {
     );
   }
   await run('INSERT INTO main.setup_parts SELECT * FROM old.setup_parts');
-  const anyRow = TRANSFER_ORDER.map((table) => `SELECT id FROM main.${table}`).join(' UNION ALL ');
+  const anyRow = RESOURCE_NAMES.map((table) => `SELECT id FROM main.${table}`).join(' UNION ALL ');
   await run(`INSERT INTO main.tombstones (id, version) SELECT id, version FROM temp.known WHERE id NOT IN (${anyRow})`);
   await run('DROP TABLE temp.known');
 }

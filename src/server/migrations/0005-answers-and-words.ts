@@ -1,5 +1,5 @@
 import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize';
-import { readingColumns } from '../rowColumns';
+import { columnValues } from '@/contract/resources';
 import type { Reading } from '@/contract/schemas/reading';
 
 export const name = '0005-answers-and-words';
@@ -29,10 +29,10 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
       { bind: { last, page: PAGE }, type: QueryTypes.SELECT },
     );
     for (const row of rows) {
-      const { desk, subject, words, figure, held } = readingColumns(JSON.parse(row.data) as Reading);
+      const { desk, subject, words, figure, held } = columnValues('readings', JSON.parse(row.data) as Reading);
       await sequelize.query(
         'UPDATE readings SET desk = $desk, subject = $subject, words = $words, figure = $figure, held = $held WHERE id = $id',
-        { bind: { id: row.id, desk, subject, words, figure, held: held ?? null } },
+        { bind: { id: row.id, desk, subject, words, figure, held } },
       );
     }
     if (rows.length < PAGE) break;

@@ -1,5 +1,5 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
-import type { ResourceName } from '@/contract/resources';
+import { RESOURCE_NAMES, columnsOf, type ResourceName } from '@/contract/resources';
 
 /** A row as it lies in the database. `data` is the validated JSON of its resource. */
 export interface RowAttributes {
@@ -8,14 +8,8 @@ export interface RowAttributes {
   data: string;
   createdAt: string;
   updatedAt: string;
-  /** Where a column repeats a field of `data`, for an index or a foreign key. */
-  bodyId?: string;
-  takenAt?: string;
-  desk?: string;
-  subject?: string;
-  words?: string;
-  figure?: number;
-  held?: string | null;
+  /** A column that repeats a field of `data`, for an index or a foreign key. */
+  [column: string]: string | number | null;
 }
 
 export type RowModel = ModelStatic<Model<RowAttributes>>;
@@ -58,29 +52,24 @@ const common = {
   updatedAt: { type: DataTypes.TEXT, allowNull: false, field: 'updated_at' },
 };
 
+const extraColumns = (name: ResourceName) =>
+  Object.fromEntries(
+    Object.entries(columnsOf(name)).map(([field, column]) => [
+      field,
+      { type: DataTypes[column.type], allowNull: column.optional ?? false, field: column.name },
+    ]),
+  );
+
 /** Binds the models to a connection. The tables themselves are made by the migrations. */
 export function defineTables(sequelize: Sequelize): Tables {
-  const table = (name: ResourceName, extra: object = {}): RowModel =>
-    sequelize.define<Model<RowAttributes>>(name, { ...common, ...extra }, { tableName: name, timestamps: false });
+  const table = (name: ResourceName): RowModel =>
+    sequelize.define<Model<RowAttributes>>(
+      name,
+      { ...common, ...extraColumns(name) },
+      { tableName: name, timestamps: false },
+    );
   return {
-    rows: {
-      bodies: table('bodies'),
-      optics: table('optics'),
-      adapters: table('adapters'),
-      setups: table('setups', { bodyId: { type: DataTypes.TEXT, allowNull: false, field: 'body_id' } }),
-      subjects: table('subjects'),
-      outputs: table('outputs'),
-      readings: table('readings', {
-        takenAt: { type: DataTypes.TEXT, allowNull: false, field: 'taken_at' },
-        desk: { type: DataTypes.TEXT, allowNull: false },
-        subject: { type: DataTypes.TEXT, allowNull: false },
-        words: { type: DataTypes.TEXT, allowNull: false },
-        figure: { type: DataTypes.REAL, allowNull: false },
-        held: { type: DataTypes.TEXT, allowNull: true },
-      }),
-      ratios: table('ratios'),
-      starTests: table('starTests'),
-    },
+    rows: Object.fromEntries(RESOURCE_NAMES.map((name) => [name, table(name)])) as Record<ResourceName, RowModel>,
     setupParts: sequelize.define<Model<SetupPartAttributes>>(
       'setupParts',
       {

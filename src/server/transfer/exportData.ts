@@ -2,7 +2,7 @@ import { once } from 'node:events';
 import type { Writable } from 'node:stream';
 import type { ResourceName } from '@/contract/resources';
 import { WHOLE_DATA_VERSION } from '@/contract/schemas/wholeData';
-import { TRANSFER_ORDER } from '@/contract/wholeData';
+import { RESOURCE_NAMES } from '@/contract/resources';
 import { openRaw, type Raw } from '../database/raw';
 import { ROW_JSON, orderOf } from '../database/rowsJson';
 
@@ -45,7 +45,7 @@ export async function exportData(file: string, to: Writable, now: () => Date): P
     await write(
       `{"format":"jauge","formatVersion":${WHOLE_DATA_VERSION},"exportedAt":"${now().toISOString()}","rows":{`,
     );
-    for (const [i, name] of TRANSFER_ORDER.entries()) {
+    for (const [i, name] of RESOURCE_NAMES.entries()) {
       await write(`${i ? ',' : ''}"${name}":[`);
       let separator = '';
       for await (const page of pagesOf(raw, name)) {

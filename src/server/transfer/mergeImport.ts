@@ -1,11 +1,10 @@
 import { QueryTypes } from 'sequelize';
 import type { FieldError } from '@/contract/problem';
-import type { ResourceName } from '@/contract/resources';
-import { TRANSFER_ORDER, type ImportSummary } from '@/contract/wholeData';
-import { RESOURCE_NOUNS } from '@/contract/resources';
+import { RESOURCE_NAMES, columnsOf, nounOf, type ResourceName } from '@/contract/resources';
+import type { ImportSummary } from '@/contract/wholeData';
 import type { Database } from '../database/openDatabase';
 import { importInvalid } from './importProblem';
-import { EXTRA_COLUMNS, stagingFile } from './staging';
+import { stagingFile } from './staging';
 
 /** Rows taken over in one transaction; in between others write. Readings refer to nothing, so they may come in parts. */
 export const BATCH = 60;
@@ -46,7 +45,7 @@ export async function mergeImport(database: Database, time: string): Promise<Imp
     await queue(() =>
       together(async () => {
         await refuseDangling(ask);
-        for (const name of TRANSFER_ORDER) if (name !== 'readings' && counts[name]) await part(name, 0, counts[name]);
+        for (const name of RESOURCE_NAMES) if (name !== 'readings' && counts[name]) await part(name, 0, counts[name]);
         await refuseUnknownModes(ask);
         await part('readings', 0, Math.min(BATCH, readings));
       }),
@@ -88,7 +87,7 @@ async function mergePart(
     `SELECT coalesce(sum(m.data <> s.data), 0) AS differ, coalesce(sum(m.data = s.data), 0) AS same FROM staged.rows AS s JOIN main.${name} AS m ON m.id = s.id WHERE ${staged}`,
     here,
   );
-  const extra = Object.values(EXTRA_COLUMNS[name] ?? {});
+  const extra = Object.values(columnsOf(name)).map((column) => column.name);
   if (existing === 'replace' && counted!.differ > 0) {
     await run(
       `UPDATE main.${name} AS m SET version = ${NEXT_VERSION}, data = s.data, updated_at = $time${extra.map((column) => `, ${column} = s.${column}`).join('')}
@@ -149,7 +148,7 @@ async function refuseUnknownModes(ask: Ask): Promise<void> {
   );
   const errors: FieldError[] = rows.map(({ n, name, mode, body }) => ({
     path: n === null ? 'rows.bodies' : `rows.setups.${n}.data.modeId`,
-    message: `The ${RESOURCE_NOUNS.setups} “${name}” uses the mode “${mode}”, which “${body}” does not have.`,
+    message: `The ${nounOf('setups')} “${name}” uses the mode “${mode}”, which “${body}” does not have.`,
   }));
   if (errors.length) throw importInvalid(errors);
 }

@@ -2,7 +2,7 @@ import { TokenParser, TokenType, Tokenizer } from '@streamparser/json';
 import type { ParsedTokenInfo } from '@streamparser/json/utils/types/parsedTokenInfo.js';
 import type { ResourceName } from '@/contract/resources';
 import { wholeDataSchema } from '@/contract/schemas/wholeData';
-import { TRANSFER_ORDER } from '@/contract/wholeData';
+import { RESOURCE_NAMES } from '@/contract/resources';
 import { HttpProblem } from '../problems';
 
 /** One row takes at most this many bytes; more without an end is not a file of data. */
@@ -61,8 +61,8 @@ function formWatch(onField: (name: string) => void): (token: ParsedTokenInfo) =>
     }
     if (token === STRING && depth === 2) {
       resource = String(value);
-      if (!TRANSFER_ORDER.includes(resource as ResourceName))
-        throw wrongForm(`rows.${resource}`, `“${resource}” is not a kind of row. Known: ${TRANSFER_ORDER.join(', ')}.`);
+      if (!RESOURCE_NAMES.includes(resource as ResourceName))
+        throw wrongForm(`rows.${resource}`, `“${resource}” is not a kind of row. Known: ${RESOURCE_NAMES.join(', ')}.`);
     }
     if (opens) depth += 1;
     if (token === RIGHT_BRACE || token === RIGHT_BRACKET) depth -= 1;

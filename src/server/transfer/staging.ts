@@ -1,19 +1,20 @@
 import fs from 'node:fs';
-import type { ResourceName, ResourceTypes } from '@/contract/resources';
+import { RESOURCE_NAMES, columnValues, columnsOf, type ResourceName, type ResourceTypes } from '@/contract/resources';
 import type { TransferRow } from '@/contract/wholeData';
 import { FILE_MODE, syncFile } from '../database/files';
 import { openRaw, type Raw } from '../database/raw';
-import { columnsOf, partsOf } from '../rowColumns';
+import { partsOf } from '../setupParts';
 
 /** Where the rows of an import wait until all of them are known to be good. */
 export const stagingFile = (file: string): string => `${file}.import`;
 
-/** Beside the columns every row has, those of set-ups and readings. */
-export const EXTRA_COLUMNS: Partial<Record<ResourceName, Record<string, string>>> = {
-  setups: { bodyId: 'body_id' },
-  readings: { takenAt: 'taken_at', desk: 'desk', subject: 'subject', words: 'words', figure: 'figure', held: 'held' },
-};
-const EXTRAS = Object.values(EXTRA_COLUMNS).flatMap((columns) => Object.entries(columns));
+/** Beside the columns every row has, those of its resource; no two resources have a column of one name. */
+const EXTRAS = RESOURCE_NAMES.flatMap((resource) => Object.entries(columnsOf(resource)));
+const NUMBERS = new Set([
+  'n',
+  'version',
+  ...EXTRAS.filter(([, { type }]) => type === 'REAL').map(([, { name }]) => name),
+]);
 
 const COLUMNS = [
   'resource',
@@ -23,7 +24,7 @@ const COLUMNS = [
   'created_at',
   'updated_at',
   'data',
-  ...EXTRAS.map(([, column]) => column),
+  ...EXTRAS.map(([, column]) => column.name),
 ];
 /** A file is checked faster than it is written, so rows are written many at a time. */
 const BATCH = 100;
@@ -58,7 +59,7 @@ export async function openStaging(file: string): Promise<Staging> {
   await raw.run('PRAGMA journal_mode = OFF');
   await raw.run('PRAGMA synchronous = OFF');
   await raw.run(
-    `CREATE TABLE rows (${COLUMNS.map((column) => (column === 'n' || column === 'version' ? `${column} INTEGER` : column === 'figure' ? 'figure REAL' : `${column} TEXT`)).join(', ')}, PRIMARY KEY (resource, n)) WITHOUT ROWID`,
+    `CREATE TABLE rows (${COLUMNS.map((column) => `${column} ${NUMBERS.has(column) ? 'NUMERIC' : 'TEXT'}`).join(', ')}, PRIMARY KEY (resource, n)) WITHOUT ROWID`,
   );
   await raw.run('CREATE TABLE parts (setup_id TEXT, position INTEGER, optic_id TEXT, adapter_id TEXT)');
   await raw.run('CREATE TABLE decision (existing TEXT NOT NULL)');
@@ -96,7 +97,7 @@ function stagingOn(raw: Raw, name: string, file: string): Staging {
     add: (resource, row) => {
       const n = counts.get(resource) ?? 0;
       counts.set(resource, n + 1);
-      const extra = columnsOf(resource, row.data) as Record<string, unknown>;
+      const extra = columnValues(resource, row.data);
       rows.push([
         resource,
         n,

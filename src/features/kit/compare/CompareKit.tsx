@@ -1,3 +1,4 @@
+import { useLocalSearchParams } from 'expo-router';
 import { ScrollView, useWindowDimensions } from 'react-native';
 import { usePreferences } from '@/data/preferences';
 import { useKit } from '@/data/useKit';
@@ -13,8 +14,15 @@ import { bodiesTable, opticsTable } from './tables';
 const DASHES = ['', '8 4', '2 3', '10 3 2 3'];
 const LETTERS = ['A', 'B', 'C', 'D'];
 
+/** The page: what is compared stands in its address. */
+export default function ComparePage() {
+  const { what = 'bodies', ids = '' } = useLocalSearchParams<{ what?: string; ids?: string }>();
+  const named = ids.split(',').filter((id) => id !== '');
+  return <CompareKit what={what} ids={named.slice(0, 4)} />;
+}
+
 /** Bodies or optics beside each other; bodies also drawn to scale over each other. */
-export default function CompareKit({ what, ids }: { what: string; ids: string[] }) {
+export function CompareKit({ what, ids }: { what: string; ids: string[] }) {
   const styles = useStyles();
   const { width } = useWindowDimensions();
   const { kit } = useKit();

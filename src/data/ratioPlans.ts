@@ -1,6 +1,7 @@
 import { mayMount } from '@/core/chain/mounts';
 import type { MeasuredChain, OtherMeans } from '@/core/near/otherRoutes';
-import { closeConverters, type ChainLink, type Owned, type RatioKit, type RatioPlan } from '@/core/near/planRatio';
+import { closeConverters, type Owned, type RatioKit, type RatioPlan } from '@/core/near/planRatio';
+import { type ChainLink } from '@/core/near/ratioRoutes';
 import { isFactor, type FactorPart, type LensSpec, type Part } from '@/core/chain/parts';
 import { type BodySpec } from '@/core/kit/body';
 import { partAsUsed } from '@/core/chain/link';

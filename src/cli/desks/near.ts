@@ -7,7 +7,8 @@ import { nearInputSchema, type NearInputData } from '@/contract/schemas/nearInpu
 import { compareSensors, type SensorStance } from '@/core/near/compareSensors';
 import { nearLevers } from '@/core/near/nearLevers';
 import { wholePlan } from '@/core/near/otherRoutes';
-import { closeConverters, rankRatioRoutes, type Owned, type RatioOrder } from '@/core/near/planRatio';
+import { closeConverters, type Owned } from '@/core/near/planRatio';
+import { rankRatioRoutes, type RatioOrder } from '@/core/near/ratioRoutes';
 import { readNear, type NearReading } from '@/core/near/readNear';
 import { stackPlan } from '@/core/near/stackPlan';
 import { subjectDepthMm } from '@/core/near/subjectDepth';

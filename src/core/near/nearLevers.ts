@@ -82,106 +82,87 @@ const gainOf = (before: State, after: State): Quantity =>
 /** Share of the frame's side that a subject fills with some air around it. */
 const FILLING_PERCENT = 80;
 
+/** A set-up folded and read as the situation has it, at a ratio and an f-number. */
+function stateOf(situation: NearSituation, setup: SystemInput, ratio?: number, fNumber?: number): State | null {
+  const { subject, output, judgeBy, cocSchool, handHoldRatio, threshold } = situation;
+  const folded = foldSystem(setup, situation.convention);
+  if (!folded.ok) return null;
+  const system = folded.value;
+  const reading = readNear({ system, subject, output, judgeBy, cocSchool, handHoldRatio, threshold, ratio, fNumber });
+  return reading.ok ? { system, reading: reading.value } : null;
+}
+
+/** What is turned and not exchanged: the focus, until the subject fills the frame, and the f-number. */
+function turnings({ setup, ratio, fNumber }: NearSituation, { system, reading }: State): Offer[] {
+  const offers: Offer[] = [];
+  const range = ratioRange(system);
+  const fill = (reading.ratio.value * FILLING_PERCENT) / reading.shareOfFrame.value;
+  const reachable = range ? Math.min(range.highest, Math.max(range.lowest, fill)) : 0;
+  if (range && Math.abs(reachable / reading.ratio.value - 1) > 0.03) {
+    const held = Math.min(range.highest, Math.max(range.lowest, Number(reachable.toPrecision(3))));
+    const patch = { nearRatio: held };
+    offers.push({ id: 'ratio', kind: 'ratio', name: '', removes: false, setup, ratio: held, fNumber, patch });
+  }
+  const best = reading.bestFNumber.value;
+  if (Math.abs(best / reading.setFNumber.value - 1) > 0.06) {
+    const patch = { nearFNumber: best };
+    offers.push({ id: 'aperture', kind: 'aperture', name: '', removes: false, setup, ratio, fNumber: best, patch });
+  }
+  return offers;
+}
+
+/** What is worth a warning before the change is made. */
+function cautionOf({ warnings, hints }: NearReading): string | undefined {
+  const dark = warnings.find(({ code }) => code === 'coverage.dark' || code === 'mount.mismatch');
+  const hint = hints.find(({ code }) => code === 'near.touches' || code === 'near.shadow' || code === 'near.rough');
+  return dark?.message ?? hint?.message;
+}
+
+/** A change, judged by what is read before and after it. */
+function leverOf({ id, kind, name, removes, patch }: Offer, cocSchool: CocSchool, now: State, after: State): NearLever {
+  const { reading } = after;
+  const room = reading.workingDistanceMm?.value;
+  const roomBefore = now.reading.workingDistanceMm?.value;
+  const caution = cautionOf(reading);
+  return {
+    id,
+    kind,
+    name,
+    removes,
+    patch,
+    ratioAfter: reading.ratio.value,
+    ratioChange: reading.ratio.value / now.reading.ratio.value,
+    resolvedChange: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
+    depthChange: reading.depthMm.value / now.reading.depthMm.value,
+    cocSchool,
+    fieldAfterMm: reading.fieldWidthMm.value,
+    fNumberAfter: reading.setFNumber.value,
+    stops:
+      -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value) -
+      (after.system.optics.shadeStops - now.system.optics.shadeStops),
+    verdictAfter: reading.verdict,
+    ...(room === undefined ? {} : { workingAfterMm: room }),
+    ...(room === undefined || roomBefore === undefined ? {} : { workingChangeMm: room - roomBefore }),
+    gain: gainOf(now, after),
+    ...(caution === undefined ? {} : { caution }),
+  };
+}
+
 /**
  * What could be changed at close range, each with its gain and its price: focus nearer or farther until the subject fills
  * the frame, the best f-number, tubes, close-up lenses, converters, modes, other set-ups.
  */
 export function nearLevers(situation: NearSituation): NearLever[] {
-  const { subject, output, judgeBy, cocSchool, convention, handHoldRatio, threshold } = situation;
-  const stateOf = (setup: SystemInput, ratio: number | undefined, fNumber: number | undefined): State | null => {
-    const system = foldSystem(setup, convention);
-    if (!system.ok) return null;
-    const reading = readNear({
-      system: system.value,
-      subject,
-      output,
-      judgeBy,
-      cocSchool,
-      handHoldRatio,
-      threshold,
-      ratio,
-      fNumber,
-    });
-    return reading.ok ? { system: system.value, reading: reading.value } : null;
-  };
-  const now = stateOf(situation.setup, situation.ratio, situation.fNumber);
+  const now = stateOf(situation, situation.setup, situation.ratio, situation.fNumber);
   if (!now) return [];
-  const offered: Offer[] = [];
-  const range = ratioRange(now.system);
-  const fill = (now.reading.ratio.value * FILLING_PERCENT) / now.reading.shareOfFrame.value;
-  const reachable = range ? Math.min(range.highest, Math.max(range.lowest, fill)) : 0;
-  if (range && Math.abs(reachable / now.reading.ratio.value - 1) > 0.03) {
-    const ratio = Number(reachable.toPrecision(3));
-    const held = Math.min(range.highest, Math.max(range.lowest, ratio));
-    offered.push({
-      id: 'ratio',
-      kind: 'ratio',
-      name: '',
-      removes: false,
-      setup: situation.setup,
-      ratio: held,
-      fNumber: situation.fNumber,
-      patch: { nearRatio: held },
-    });
-  }
-  const best = now.reading.bestFNumber.value;
-  if (Math.abs(best / now.reading.setFNumber.value - 1) > 0.06) {
-    offered.push({
-      id: 'aperture',
-      kind: 'aperture',
-      name: '',
-      removes: false,
-      setup: situation.setup,
-      ratio: situation.ratio,
-      fNumber: best,
-      patch: { nearFNumber: best },
-    });
-  }
   // A Barlow is for telescopes, which nobody points at an insect.
   const around = candidatesAround(situation.setup, situation.kit).filter(({ part }) => part !== 'barlow');
-  return [...offered, ...around].flatMap((candidate: Offer): NearLever[] => {
+  return [...turnings(situation, now), ...around].flatMap((offer: Offer): NearLever[] => {
     // A part put in or taken out is judged where it leads: at the same end of the focus.
-    const ratio =
-      candidate.kind === 'chain' || candidate.kind === 'setup' ? undefined : (candidate.ratio ?? situation.ratio);
-    const after = stateOf(
-      candidate.setup,
-      ratio,
-      candidate.kind === 'setup' ? undefined : (candidate.fNumber ?? situation.fNumber),
-    );
-    if (!after) return [];
-    const { reading } = after;
-    const room = reading.workingDistanceMm?.value;
-    const roomBefore = now.reading.workingDistanceMm?.value;
-    const dark = reading.warnings.find(
-      (warning) => warning.code === 'coverage.dark' || warning.code === 'mount.mismatch',
-    );
-    const hint = reading.hints.find(
-      (each) => each.code === 'near.touches' || each.code === 'near.shadow' || each.code === 'near.rough',
-    );
-    const caution = dark?.message ?? hint?.message;
-    return [
-      {
-        id: candidate.id,
-        kind: candidate.kind,
-        name: candidate.name,
-        removes: candidate.removes,
-        patch: candidate.patch,
-        ratioAfter: reading.ratio.value,
-        ratioChange: reading.ratio.value / now.reading.ratio.value,
-        resolvedChange: reading.resolvedPixels.value / now.reading.resolvedPixels.value,
-        depthChange: reading.depthMm.value / now.reading.depthMm.value,
-        cocSchool,
-        fieldAfterMm: reading.fieldWidthMm.value,
-        fNumberAfter: reading.setFNumber.value,
-        stops:
-          -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value) -
-          (after.system.optics.shadeStops - now.system.optics.shadeStops),
-        verdictAfter: reading.verdict,
-        ...(room === undefined ? {} : { workingAfterMm: room }),
-        ...(room === undefined || roomBefore === undefined ? {} : { workingChangeMm: room - roomBefore }),
-        gain: gainOf(now, after),
-        ...(caution === undefined ? {} : { caution }),
-      },
-    ];
+    const moved = offer.kind === 'chain' || offer.kind === 'setup';
+    const ratio = moved ? undefined : (offer.ratio ?? situation.ratio);
+    const fNumber = offer.kind === 'setup' ? undefined : (offer.fNumber ?? situation.fNumber);
+    const after = stateOf(situation, offer.setup, ratio, fNumber);
+    return after ? [leverOf(offer, situation.cocSchool, now, after)] : [];
   });
 }

@@ -10,16 +10,8 @@ import { type BodySpec } from '../kit/body';
 import { foldSystem } from '../optics/foldSystem';
 import { misfits } from '../chain/mountPath';
 import { nearState, ratioRange } from './nearState';
-import {
-  NEAR_ENOUGH,
-  planRatio,
-  swapsBetween,
-  type ChainLink,
-  type Owned,
-  type RatioKit,
-  type RatioPlan,
-  type RatioRoute,
-} from './planRatio';
+import { NEAR_ENOUGH, planRatio, type Owned, type RatioKit, type RatioPlan } from './planRatio';
+import { swapsBetween, type ChainLink, type RatioRoute } from './ratioRoutes';
 import type { MeasuredRatio } from '../chain/measuredRatio';
 import { subsets } from './subsets';
 import { workingDistance } from './workingDistance';

@@ -1,5 +1,6 @@
 import type { MeasuredChain, OtherMeans } from './otherRoutes';
-import type { ChainLink, RatioKit, RatioPlan } from './planRatio';
+import type { ChainLink } from './ratioRoutes';
+import type { RatioKit, RatioPlan } from './planRatio';
 
 /** What a search for ratios is given, as it goes to the worker. */
 export interface PlanOrder {

@@ -3,15 +3,9 @@ import type { BodySpec } from '../kit/body';
 import type { LensSpec, Part } from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
 import { otherRoutes, wholePlan } from './otherRoutes';
-import {
-  NEAR_ENOUGH,
-  leastSwaps,
-  planRatio,
-  rankRatioRoutes,
-  swapsBetween,
-  type ChainLink,
-  type RatioKit,
-} from './planRatio';
+import { NEAR_ENOUGH, planRatio, type RatioKit } from './planRatio';
+import { leastSwaps } from './leastSwaps';
+import { rankRatioRoutes, swapsBetween, type ChainLink } from './ratioRoutes';
 import { ratioRange } from './nearState';
 import { subsets } from './subsets';
 

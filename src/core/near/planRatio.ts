@@ -1,6 +1,8 @@
 import { isFactor, type CloseUpSpec, type FactorPart, type LensSpec, type TubesSpec } from '../chain/parts';
 import { lensFocus } from '../chain/lensFocus';
 import { CONVERTER_POWER_PER_MM, CONVERTER_POWER_UNSURE } from '../chain/opticState';
+import { BestRoutes } from './bestRoutes';
+import { piecesOf, type ChainLink, type Merits, type RatioRoute } from './ratioRoutes';
 import { frontOffsetMm } from './workingDistance';
 import { subsets, type Subset } from './subsets';
 
@@ -8,12 +10,6 @@ import { subsets, type Subset } from './subsets';
 export interface Owned<T> {
   id: string;
   spec: T;
-}
-
-/** One part of a chain: which, and which tubes of a set. */
-export interface ChainLink {
-  id: string;
-  usedMm?: number[];
 }
 
 /** What may be combined, already known to fit the body. */
@@ -24,31 +20,6 @@ export interface RatioKit {
   converters: Owned<FactorPart>[];
   flangeMm?: number | undefined;
 }
-
-/** A combination that reaches a ratio. */
-export interface RatioRoute {
-  /** From the subject to the sensor. */
-  links: ChainLink[];
-  /** Ratios it covers by its own focus. */
-  lowest: number;
-  highest: number;
-  /** The ratio it would be used at, and how far the focus is turned there: 0 infinity, 1 closest. */
-  ratio: number;
-  turned: number;
-  /** Free room in front, mm; absent where the lens's length is not entered. */
-  workingMm?: number;
-  /** Light against the f-number on the lens, stops; never above 0. */
-  stops: number;
-  /** Pieces to take off or put on from the chain in hand. */
-  swaps: number;
-  /** Relative error of the ratio: by reckoning, or of the measurement. */
-  errorShare: number;
-  /** The ratio of this very chain was measured. */
-  measured?: boolean;
-}
-
-export type RatioOrder = 'swaps' | 'workingDistance' | 'light' | 'error';
-export const RATIO_ORDERS: readonly RatioOrder[] = ['swaps', 'workingDistance', 'light', 'error'];
 
 export interface RatioPlan {
   /** Combinations tried, and how many of them get there. */
@@ -62,98 +33,6 @@ export interface RatioPlan {
 const NOMINAL = 0.05;
 /** A chain of one ratio serves when it is this near to the wish. */
 export const NEAR_ENOUGH = 0.02;
-/** Up to so many routes all are kept; of more, so many of each order. */
-export const ALL_KEPT = 2000;
-export const KEPT = 240;
-
-/** What a route is ranked by. */
-interface Merits {
-  swaps: number;
-  links: number;
-  stops: number;
-  workingMm: number | undefined;
-  errorShare: number;
-}
-
-/** A subject that would have to be inside the glass: such a route comes after all others, whatever one cares for. */
-const NO_ROOM = 1e9;
-
-const scoreOf = (merits: Merits, order: RatioOrder): number =>
-  ownScore(merits, order) + (merits.workingMm !== undefined && merits.workingMm <= 0 ? NO_ROOM : 0);
-
-const ownScore = ({ swaps, links, stops, workingMm, errorShare }: Merits, order: RatioOrder): number => {
-  switch (order) {
-    case 'swaps':
-      return swaps * 1000 + links * 10 - stops;
-    case 'workingDistance':
-      return workingMm === undefined ? 1e6 + swaps : -workingMm;
-    case 'light':
-      return -stops * 100 + swaps;
-    case 'error':
-      return errorShare * 1000 + swaps * 0.01;
-  }
-};
-
-const meritsOf = (route: RatioRoute): Merits => ({ ...route, links: route.links.length, workingMm: route.workingMm });
-
-/** Routes in the order of what one cares for. */
-export const rankRatioRoutes = (routes: RatioRoute[], order: RatioOrder): RatioRoute[] =>
-  [...routes].sort((a, b) => scoreOf(meritsOf(a), order) - scoreOf(meritsOf(b), order));
-
-/** Pieces of a chain as one handles them: every tube of a set by itself. */
-const piecesOf = (links: ChainLink[]): string[] =>
-  links.flatMap((link) => (link.usedMm ? link.usedMm.map((mm) => `${link.id}:${mm}`) : [link.id]));
-
-/** Pieces to take off or put on between two chains; a lens exchanged for another counts once. */
-export function swapsBetween(from: ChainLink[], to: ChainLink[], isLens: (id: string) => boolean): number {
-  const had = piecesOf(from);
-  const has = piecesOf(to);
-  const off = had.filter((piece) => !has.includes(piece));
-  const on = has.filter((piece) => !had.includes(piece));
-  const exchanged = Math.min(off.filter(isLens).length, on.filter(isLens).length);
-  return off.length + on.length - exchanged;
-}
-
-/** Keeps all routes while they are few, then the best of each order; a route is written out only when it is kept. */
-class Best {
-  private every: { merits: Merits; route: RatioRoute }[] | null = [];
-  private readonly kept = RATIO_ORDERS.map((order) => ({
-    order,
-    worst: Infinity,
-    routes: [] as { score: number; route: RatioRoute }[],
-  }));
-
-  offer(merits: Merits, write: () => RatioRoute): void {
-    if (this.every === null) return this.rank(merits, write);
-    this.every.push({ merits, route: write() });
-    if (this.every.length <= ALL_KEPT) return;
-    const all = this.every;
-    this.every = null;
-    for (const each of all) this.rank(each.merits, () => each.route);
-  }
-
-  private rank(merits: Merits, write: () => RatioRoute): void {
-    let route: RatioRoute | undefined;
-    for (const each of this.kept) {
-      const score = scoreOf(merits, each.order);
-      if (score >= each.worst) continue;
-      route ??= write();
-      const { routes } = each;
-      let at = routes.length;
-      while (at > 0 && routes[at - 1]!.score > score) at -= 1;
-      routes.splice(at, 0, { score, route });
-      if (routes.length > KEPT) routes.pop();
-      if (routes.length === KEPT) each.worst = routes[KEPT - 1]!.score;
-    }
-  }
-
-  all(): RatioRoute[] {
-    return this.every
-      ? this.every.map((each) => each.route)
-      : [...new Set(this.kept.flatMap(({ routes }) => routes.map((each) => each.route)))];
-  }
-}
-
 /**
  * What converters do to extension behind them besides making the focal length longer: each adds its own power times what is
  * drawn in front of it. The power is not published; see `actOfFactor`.
@@ -193,6 +72,215 @@ interface Handled extends Subset {
   news: number;
 }
 
+/** The sums of tubes, close-up lenses and converters to be combined, and how each compares with the chain in hand. */
+interface Choices {
+  had: string[];
+  hadLens: boolean;
+  powers: Handled[];
+  factors: (Handled & { bend: number; unsure: number })[];
+  /** Tubes of one set are one link of the chain. */
+  tubes: (Handled & { links: ChainLink[] })[];
+}
+
+function choicesOf(kit: RatioKit, present: ChainLink[]): Choices {
+  const pieces = kit.tubes.flatMap(({ id, spec }) => spec.lengthsMm.map((mm) => ({ id, mm })));
+  const sum = (a: number, b: number) => a + b;
+  const product = (a: number, b: number) => a * b;
+  const had = piecesOf(present);
+  const handled = (choice: Subset, pieceOf: (i: number) => string): Handled => {
+    const has = choice.indexes.filter((i) => had.includes(pieceOf(i))).length;
+    return { ...choice, has, news: choice.indexes.length - has };
+  };
+  const lensIds = new Set(kit.lenses.map((each) => each.id));
+  return {
+    had,
+    hadLens: had.some((piece) => lensIds.has(piece)),
+    powers: subsets(
+      kit.closeUps.map(({ spec }) => spec.dioptres),
+      0,
+      sum,
+    ).map((choice) => handled(choice, (i) => kit.closeUps[i]!.id)),
+    factors: subsets(
+      kit.converters.map(({ spec }) => spec.factor),
+      1,
+      product,
+    ).map((choice) => ({
+      ...handled(choice, (i) => kit.converters[i]!.id),
+      ...bendOf(choice.indexes.map((i) => kit.converters[i]!.spec.factor)),
+    })),
+    tubes: subsets(
+      pieces.map((piece) => piece.mm),
+      0,
+      sum,
+    ).map((choice) => {
+      const used = new Map<string, number[]>();
+      for (const i of choice.indexes) used.set(pieces[i]!.id, [...(used.get(pieces[i]!.id) ?? []), pieces[i]!.mm]);
+      return {
+        ...handled(choice, (i) => `${pieces[i]!.id}:${pieces[i]!.mm}`),
+        links: [...used].map(([id, usedMm]) => ({ id, usedMm })),
+      };
+    }),
+  };
+}
+
+/** A lens as the search needs it. */
+interface Searched {
+  id: string;
+  f: number;
+  /** Its own ratio at closest focus. */
+  last: number;
+  /** Focal length lost (or won) for each unit of the lens's own ratio. */
+  slope: number;
+  /** From the front of the lens to where its distances count from, mm; absent where its length is not entered. */
+  offset: number | undefined;
+  /** It is the lens of the chain in hand. */
+  kept: boolean;
+  factors: Choices['factors'];
+}
+
+function searched({ id, spec }: Owned<LensSpec>, { had, factors }: Choices, flangeMm: number | undefined): Searched {
+  const lens = lensFocus(
+    spec.focalTeleMm,
+    spec.closestFocusM === undefined ? undefined : spec.closestFocusM * 1000,
+    spec.closestRatio,
+  );
+  const last = lens.closest?.ratio ?? 0;
+  return {
+    id,
+    f: lens.focalMm,
+    last,
+    slope: lens.closest && lens.law === 'shortening' ? (lens.closest.focalMm - lens.focalMm) / last : 0,
+    offset:
+      spec.lengthMm === undefined || flangeMm === undefined ? undefined : frontOffsetMm(lens, spec.lengthMm + flangeMm),
+    kept: had.includes(id),
+    factors: spec.takesConverters === false ? factors.filter((each) => each.indexes.length === 0) : factors,
+  };
+}
+
+/** Ratio of lens and close-up lenses alone. */
+const ownAt = ({ f, slope }: Searched, phi: number, lensRatio: number): number =>
+  (1 + lensRatio) * (1 + (f + slope * lensRatio) * phi) - 1;
+
+/** What the whole draws: tubes before the converter, or behind it, where its power bends what is drawn in front. */
+const drawn = (own: number, per: number, e: number, t: number, bent: number, behind: boolean): number =>
+  behind ? own * (t + bent) + (e * per) / t : (own + e * per) * t;
+
+/** One combination that gets there. */
+interface Combined {
+  lens: Searched;
+  power: Handled;
+  factor: Choices['factors'][number];
+  tubes: Choices['tubes'][number];
+  behind: boolean;
+  /** By how much the converter's power changes its factor for what is drawn in front of it. */
+  bent: number;
+  far: number;
+  near: number;
+}
+
+/** Where the lens has to be focused for the ratio wanted, or for the nearest it reaches. */
+function settingFor({ lens, power, factor, tubes, behind, bent, far, near }: Combined, wanted: number) {
+  const used = Math.min(Math.max(wanted, Math.min(far, near)), Math.max(far, near));
+  const phi = power.total / 1000;
+  const ratioAt = (lensRatio: number): number =>
+    drawn(
+      ownAt(lens, phi, lensRatio),
+      1 / (lens.f + lens.slope * lensRatio) + phi,
+      tubes.total,
+      factor.total,
+      bent,
+      behind,
+    );
+  return { used, lensRatio: near === far ? lens.last : turnedTo(ratioAt, used, far, near, lens.last) };
+}
+
+/** Free room in front, mm; absent where it is not known or without end. */
+function roomOf(lens: Searched, focal: number, phi: number, spread: number, alone: number): number | undefined {
+  if (lens.offset === undefined) return undefined;
+  const bare = alone > 1e-9 ? focal * (1 + spread / alone) - lens.offset : Infinity;
+  if (bare === Infinity && phi === 0) return undefined;
+  return bare <= 0 ? bare : 1 / (phi + 1 / bare);
+}
+
+/** What a combination is ranked by. */
+function meritsOf(combined: Combined, { had, hadLens }: Choices, used: number, lensRatio: number): Merits {
+  const { lens, power, factor, tubes, behind, bent } = combined;
+  const phi = power.total / 1000;
+  const [t, e] = [factor.total, tubes.total];
+  const focal = lens.f + lens.slope * lensRatio;
+  const spread = t + bent;
+  // As without what is in front: the cone behind the lens, and where the lens alone is focused.
+  const cone = (used + spread) / (1 + focal * phi);
+  const has = Number(lens.kept) + power.has + factor.has + tubes.has;
+  const news = Number(!lens.kept) + power.news + factor.news + tubes.news;
+  return {
+    swaps: had.length - has + news - (hadLens && !lens.kept ? 1 : 0),
+    links: 1 + power.indexes.length + factor.indexes.length + tubes.links.length,
+    stops: -2 * Math.log2(Math.max(1, cone)),
+    workingMm: roomOf(lens, focal, phi, spread, cone - spread),
+    errorShare:
+      (NOMINAL * Math.abs(used - t * lensRatio) +
+        (behind ? Math.abs(ownAt(lens, phi, lensRatio)) * (e * factor.unsure + Math.abs(e * factor.bend - bent)) : 0)) /
+      used,
+  };
+}
+
+/** A combination written out as a chain, from the subject to the sensor. */
+function routeOf(kit: RatioKit, combined: Combined, merits: Merits, used: number, lensRatio: number): RatioRoute {
+  const { lens, power, factor, tubes, behind, far, near } = combined;
+  const { links: _, workingMm, ...rest } = merits;
+  const converters = factor.indexes.map((i): ChainLink => ({ id: kit.converters[i]!.id }));
+  return {
+    links: [
+      ...power.indexes.map((i) => ({ id: kit.closeUps[i]!.id })),
+      { id: lens.id },
+      ...(behind ? [...converters, ...tubes.links] : [...tubes.links, ...converters]),
+    ],
+    lowest: Math.min(far, near),
+    highest: Math.max(far, near),
+    ratio: used,
+    turned: lens.last === 0 ? 1 : lensRatio / lens.last,
+    ...rest,
+    ...(workingMm === undefined ? {} : { workingMm }),
+  };
+}
+
+/** Every combination of one lens; those that get there are handed on. Returns how many were tried. */
+function combine(
+  lens: Searched,
+  { powers, tubes }: Choices,
+  ratio: number,
+  reaches: (combined: Combined) => void,
+): number {
+  const floor = ratio * (1 - NEAR_ENOUGH);
+  const ceiling = ratio * (1 + NEAR_ENOUGH);
+  let tried = 0;
+  for (const power of powers) {
+    const phi = power.total / 1000;
+    const [own, nearOwn] = [ownAt(lens, phi, 0), ownAt(lens, phi, lens.last)];
+    const [perFar, perNear] = [1 / lens.f + phi, 1 / (lens.f + lens.slope * lens.last) + phi];
+    for (const factor of lens.factors) {
+      const t = factor.total;
+      for (let k = 0; k < tubes.length; k++) {
+        const e = tubes[k]!.total;
+        // With no tube or no converter there is only one order.
+        const orders = e > 0 && factor.indexes.length > 0 ? 2 : 1;
+        for (let order = 0; order < orders; order++) {
+          tried += 1;
+          const behind = order === 1;
+          const bent = behind ? Math.max(e * factor.bend, -t / 2) : 0;
+          const far = drawn(own, perFar, e, t, bent, behind);
+          const near = drawn(nearOwn, perNear, e, t, bent, behind);
+          const highest = far < near ? near : far;
+          if (highest < floor || (far < near ? far : near) > ceiling || !(highest > 0)) continue;
+          reaches({ lens, power, factor, tubes: tubes[k]!, behind, bent, far, near });
+        }
+      }
+    }
+  }
+  return tried;
+}
+
 /**
  * Every combination of the kit that reaches a ratio: any sum of the tubes, any stack of close-up lenses, any converters,
  * tubes before and behind the converter, on every lens at its longest focal length.
@@ -211,142 +299,18 @@ export function planRatio(
   present: ChainLink[],
   onProgress: (share: number) => void = () => undefined,
 ): RatioPlan {
-  const pieces = kit.tubes.flatMap(({ id, spec }) => spec.lengthsMm.map((mm) => ({ id, mm })));
-  const sum = (a: number, b: number) => a + b;
-  const extensions = subsets(
-    pieces.map((piece) => piece.mm),
-    0,
-    sum,
-  );
-  const powers = subsets(
-    kit.closeUps.map(({ spec }) => spec.dioptres),
-    0,
-    sum,
-  );
-  const factors = subsets(
-    kit.converters.map(({ spec }) => spec.factor),
-    1,
-    (a, b) => a * b,
-  );
-  const lensIds = new Set(kit.lenses.map((each) => each.id));
-  const had = piecesOf(present);
-  const hadLens = had.some((piece) => lensIds.has(piece));
-  const handled = (choices: Subset[], pieceOf: (i: number) => string): Handled[] =>
-    choices.map((choice) => {
-      const has = choice.indexes.filter((i) => had.includes(pieceOf(i))).length;
-      return { ...choice, has, news: choice.indexes.length - has };
-    });
-  const tubesHandled = handled(extensions, (i) => `${pieces[i]!.id}:${pieces[i]!.mm}`);
-  const powersHandled = handled(powers, (i) => kit.closeUps[i]!.id);
-  const factorsHandled = handled(factors, (i) => kit.converters[i]!.id);
-  const noFactor = factorsHandled.filter((each) => each.indexes.length === 0);
-  // Tubes of one set are one link of the chain.
-  const tubeLinks = tubesHandled.map(({ indexes }): ChainLink[] => {
-    const usedTubes = new Map<string, number[]>();
-    for (const i of indexes) usedTubes.set(pieces[i]!.id, [...(usedTubes.get(pieces[i]!.id) ?? []), pieces[i]!.mm]);
-    return [...usedTubes].map(([id, usedMm]) => ({ id, usedMm }));
-  });
-  const best = new Best();
-  const floor = ratio * (1 - NEAR_ENOUGH);
-  const ceiling = ratio * (1 + NEAR_ENOUGH);
+  const choices = choicesOf(kit, present);
+  const best = new BestRoutes();
   let tried = 0;
   let reaching = 0;
-
-  const bends = factorsHandled.map((factor) => bendOf(factor.indexes.map((i) => kit.converters[i]!.spec.factor)));
-  const noBend = bends.filter((_, i) => factorsHandled[i]!.indexes.length === 0);
-
-  kit.lenses.forEach(({ id, spec }, lensIndex) => {
-    const lens = lensFocus(
-      spec.focalTeleMm,
-      spec.closestFocusM === undefined ? undefined : spec.closestFocusM * 1000,
-      spec.closestRatio,
-    );
-    const f = lens.focalMm;
-    const last = lens.closest?.ratio ?? 0;
-    // Focal length lost (or won) for each unit of the lens's own ratio.
-    const slope = lens.closest && lens.law === 'shortening' ? (lens.closest.focalMm - f) / last : 0;
-    const keptLens = had.includes(id) ? 1 : 0;
-    const offset =
-      spec.lengthMm === undefined || kit.flangeMm === undefined
-        ? undefined
-        : frontOffsetMm(lens, spec.lengthMm + kit.flangeMm);
-    const bare = spec.takesConverters === false;
-    for (const power of powersHandled) {
-      const phi = power.total / 1000;
-      const ownAt = (lensRatio: number): number => (1 + lensRatio) * (1 + (f + slope * lensRatio) * phi) - 1;
-      const [own, nearOwn] = [ownAt(0), ownAt(last)];
-      const [perFar, perNear] = [1 / f + phi, 1 / (f + slope * last) + phi];
-      (bare ? noFactor : factorsHandled).forEach((factor, j) => {
-        const t = factor.total;
-        const { bend, unsure } = (bare ? noBend : bends)[j]!;
-        const orders = factor.indexes.length > 0 ? 2 : 1;
-        for (let k = 0; k < tubesHandled.length; k++) {
-          const extension = tubesHandled[k]!;
-          const e = extension.total;
-          // With no tube or no converter there is only one order.
-          for (let behind = 0; behind < (e > 0 ? orders : 1); behind++) {
-            tried += 1;
-            const bent = behind ? Math.max(e * bend, -t / 2) : 0;
-            const far = behind ? own * (t + bent) + (e * perFar) / t : (own + e * perFar) * t;
-            const near = behind ? nearOwn * (t + bent) + (e * perNear) / t : (nearOwn + e * perNear) * t;
-            const lowest = far < near ? far : near;
-            const highest = far < near ? near : far;
-            if (highest < floor || lowest > ceiling || !(highest > 0)) continue;
-            reaching += 1;
-            const used = ratio < lowest ? lowest : ratio > highest ? highest : ratio;
-            const ratioAt = (lensRatio: number): number => {
-              const per = 1 / (f + slope * lensRatio) + phi;
-              const alone = ownAt(lensRatio);
-              return behind ? alone * (t + bent) + (e * per) / t : (alone + e * per) * t;
-            };
-            const lensRatio = near === far ? last : turnedTo(ratioAt, used, far, near, last);
-            const focal = f + slope * lensRatio;
-            const spread = t + bent;
-            // As without what is in front: the cone behind the lens, and where the lens alone is focused.
-            const cone = (used + spread) / (1 + focal * phi);
-            const alone = cone - spread;
-            const bareRoom =
-              offset === undefined ? undefined : alone > 1e-9 ? focal * (1 + spread / alone) - offset : Infinity;
-            const has = keptLens + power.has + factor.has + extension.has;
-            const news = 1 - keptLens + power.news + factor.news + extension.news;
-            const merits: Merits = {
-              swaps: had.length - has + news - (hadLens && !keptLens ? 1 : 0),
-              links: 1 + power.indexes.length + factor.indexes.length + tubeLinks[k]!.length,
-              stops: -2 * Math.log2(Math.max(1, cone)),
-              workingMm:
-                bareRoom === undefined || (bareRoom === Infinity && phi === 0)
-                  ? undefined
-                  : bareRoom <= 0
-                    ? bareRoom
-                    : 1 / (phi + 1 / bareRoom),
-              errorShare:
-                (NOMINAL * Math.abs(used - t * lensRatio) +
-                  (behind ? Math.abs(ownAt(lensRatio)) * (e * unsure + Math.abs(e * bend - bent)) : 0)) /
-                used,
-            };
-            best.offer(merits, () => {
-              const { links: _, workingMm, ...rest } = merits;
-              const converters = factor.indexes.map((i): ChainLink => ({ id: kit.converters[i]!.id }));
-              const tubes = tubeLinks[k]!;
-              return {
-                links: [
-                  ...power.indexes.map((i) => ({ id: kit.closeUps[i]!.id })),
-                  { id },
-                  ...(behind ? [...converters, ...tubes] : [...tubes, ...converters]),
-                ],
-                lowest,
-                highest,
-                ratio: used,
-                turned: last === 0 ? 1 : lensRatio / last,
-                ...rest,
-                ...(workingMm === undefined ? {} : { workingMm }),
-              };
-            });
-          }
-        }
-      });
-    }
-    onProgress((lensIndex + 1) / kit.lenses.length);
+  kit.lenses.forEach((owned, i) => {
+    tried += combine(searched(owned, choices, kit.flangeMm), choices, ratio, (combined) => {
+      reaching += 1;
+      const { used, lensRatio } = settingFor(combined, ratio);
+      const merits = meritsOf(combined, choices, used, lensRatio);
+      best.offer(merits, () => routeOf(kit, combined, merits, used, lensRatio));
+    });
+    onProgress((i + 1) / kit.lenses.length);
   });
   return { tried, reaching, routes: best.all() };
 }
@@ -354,74 +318,3 @@ export function planRatio(
 /** Converters that can take part: Barlows belong to telescopes. */
 export const closeConverters = <T extends { spec: { kind: string } }>(parts: T[]): T[] =>
   parts.filter(({ spec }) => isFactor(spec as never) && spec.kind !== 'barlow');
-
-/** One stop of a round through several ratios. */
-export interface RoundStop {
-  wanted: number;
-  route: RatioRoute;
-  swaps: number;
-}
-
-const permutations = <T>(items: T[]): T[][] =>
-  items.length <= 1
-    ? [items]
-    : items.flatMap((item, i) =>
-        permutations([...items.slice(0, i), ...items.slice(i + 1)]).map((rest) => [item, ...rest]),
-      );
-
-/** Above this many ratios the order given is kept: trying all orders would take too long. */
-export const MOST_REORDERED = 5;
-/** Routes considered for each ratio of a round. */
-const MOST_CONSIDERED = 120;
-
-/**
- * The way through several ratios with the fewest pieces handled, from the chain in hand; a chain whose focus covers several
- * ratios serves them without a swap. Up to five ratios are taken in the best order, more in the order given.
- *
- * @param plans the routes to each ratio
- * @returns the stops in the order in which to take them, or null where a ratio cannot be reached
- */
-export function leastSwaps(
-  plans: { wanted: number; routes: RatioRoute[] }[],
-  present: ChainLink[],
-  isLens: (id: string) => boolean,
-): RoundStop[] | null {
-  if (!plans.length || plans.some((plan) => plan.routes.length === 0)) return null;
-  const offered = plans.map((plan) => ({
-    wanted: plan.wanted,
-    routes: rankRatioRoutes(plan.routes, 'swaps').slice(0, MOST_CONSIDERED),
-  }));
-  const cost = new Map<string, number>();
-  const key = (links: ChainLink[]) => piecesOf(links).join('|');
-  const between = (from: ChainLink[], to: ChainLink[]) => {
-    const name = `${key(from)}>${key(to)}`;
-    let swaps = cost.get(name);
-    if (swaps === undefined) cost.set(name, (swaps = swapsBetween(from, to, isLens)));
-    return swaps;
-  };
-  let best: { total: number; stops: RoundStop[] } | null = null;
-  for (const order of offered.length <= MOST_REORDERED ? permutations(offered) : [offered]) {
-    let states = [{ total: 0, links: present, stops: [] as RoundStop[] }];
-    for (const { wanted, routes } of order) {
-      states = routes.map((route) => {
-        let cheapest = states[0]!;
-        let least = Infinity;
-        for (const state of states) {
-          const total = state.total + between(state.links, route.links);
-          if (total < least) {
-            least = total;
-            cheapest = state;
-          }
-        }
-        return {
-          total: least,
-          links: route.links,
-          stops: [...cheapest.stops, { wanted, route, swaps: least - cheapest.total }],
-        };
-      });
-    }
-    const end = states.reduce((a, b) => (b.total < a.total ? b : a));
-    if (!best || end.total < best.total) best = end;
-  }
-  return best?.stops ?? null;
-}

@@ -11,13 +11,20 @@ interface Props {
   /** What the group says while it is closed. */
   brief?: string;
   startsOpen?: boolean;
+  /** Something in it must be seen: it opens when this turns true. */
+  mustOpen?: boolean;
   children: ReactNode;
 }
 
 /** A group of readings that opens and closes. Closed groups are not drawn, so they cost nothing during a drag. */
-export function Group({ title, brief, startsOpen = false, children }: Props) {
+export function Group({ title, brief, startsOpen = false, mustOpen = false, children }: Props) {
   const styles = useStyles();
   const [open, setOpen] = useState(startsOpen);
+  const [forced, setForced] = useState(mustOpen);
+  if (forced !== mustOpen) {
+    setForced(mustOpen);
+    if (mustOpen) setOpen(true);
+  }
   return (
     <View style={styles.group}>
       <Head title={title} brief={open ? undefined : brief} open={open} setOpen={setOpen} />

@@ -8,6 +8,7 @@ import { whereUsed, type PartResource } from '@/data/whereUsed';
 import { useKit } from '@/data/useKit';
 import { useInHand } from '@/data/inHand';
 import { RowForm } from './LazyRowForm';
+import { SensorRemarks } from './SensorRemarks';
 import { BODY_FORM } from './bodyForm';
 import { KIT_KINDS } from './kinds';
 import { lazyPart } from '@/ui/lazyPart';
@@ -34,10 +35,10 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
 
   const save = (data: ResourceTypes[PartResource]) => {
     if (row) {
-      replaceRow(resource, row as never, data as never);
+      replaceRow(resource, row, data);
       return onSaved(row.id);
     }
-    const id = createRow(resource, data as never);
+    const id = createRow(resource, data);
     const body = kit.bodies.at(-1);
     // The first lens makes the first set-up, so that there is a reading at once.
     if (kit.setups.length === 0 && body && 'kind' in data && (data.kind === 'lens' || data.kind === 'builtIn')) {
@@ -56,22 +57,22 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
   const remove = () => {
     if (!row) return;
     if (whereUsed(kit, resource, row.id).length) return setAsking(true);
-    removeRow(resource, row as never, row.data.name);
+    removeRow(resource, row, row.data.name);
     onGone();
   };
   return (
     <View>
       <RowForm
-        key={`${resource}:${row?.id ?? kind}`}
         resource={resource}
         sections={shownKind === 'body' ? BODY_FORM : KIT_KINDS[shownKind].form}
-        initial={initial as never}
+        initial={initial}
         draftKey={`${resource}:${row?.id ?? `new:${kind}`}`}
+        remarks={shownKind === 'body' ? <SensorRemarks /> : null}
         onSave={save}
         {...(row
           ? {
               onDuplicate: (data: ResourceTypes[PartResource]) =>
-                onSaved(createRow(resource, { ...data, name: `${data.name} (copy)`.slice(0, 120) } as never)),
+                onSaved(createRow(resource, { ...data, name: `${data.name} (copy)`.slice(0, 120) })),
               onDelete: remove,
             }
           : {})}

@@ -39,7 +39,6 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
     return (
       <Sheet title={row ? row.data.name : 'New subject'} onClose={onClose} onBack={back}>
         <RowForm
-          key={view.id ?? 'new'}
           resource="subjects"
           sections={subjectSections(units)}
           initial={row?.data ?? NEW_SUBJECT}
@@ -68,7 +67,6 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
     return (
       <Sheet title={row ? row.data.name : 'New output'} onClose={onClose} onBack={back}>
         <RowForm
-          key={view.id ?? view.kind}
           resource="outputs"
           sections={outputSections(view.kind)}
           initial={row?.data ?? NEW_OUTPUTS[view.kind]}

@@ -1,7 +1,9 @@
-import { carry, choiceOf, main, number, type Section } from './formFields';
+import type { Body } from '@/contract/schemas/body';
+import { carry, choiceOf, main, number, type PathIn, type Section } from './formFields';
+import { CROP_MODE, READOUT_WINDOW, VIDEO_MODE } from './listFields';
 
 /** The form of a body. */
-export const BODY_FORM: Section[] = [
+export const BODY_FORM: Section<PathIn<Body>>[] = [
   main(
     'Sensor',
     number('sensor.widthMm', 'Width', 'mm', false),
@@ -10,7 +12,7 @@ export const BODY_FORM: Section[] = [
     number('sensor.rows', 'Rows', 'px', false),
     choiceOf('antiAliasFilter', 'Anti-aliasing filter', { none: 'None', weak: 'Weak', standard: 'Standard' }),
   ),
-  { title: 'Crop modes', open: false, fields: [{ kind: 'modes', path: 'cropModes' }] },
+  { title: 'Crop modes', open: false, fields: [{ kind: 'list', path: 'cropModes', list: CROP_MODE }] },
   {
     title: 'Frames, files, autofocus',
     open: false,
@@ -29,7 +31,11 @@ export const BODY_FORM: Section[] = [
       number('screenDiagonalMm', 'Screen diagonal', 'mm'),
     ],
   },
-  { title: 'Video modes', open: false, fields: [{ kind: 'videoModes', path: 'videoModes' }] },
-  { title: 'Read-out windows for planets', open: false, fields: [{ kind: 'windows', path: 'readoutWindows' }] },
+  { title: 'Video modes', open: false, fields: [{ kind: 'list', path: 'videoModes', list: VIDEO_MODE }] },
+  {
+    title: 'Read-out windows for planets',
+    open: false,
+    fields: [{ kind: 'list', path: 'readoutWindows', list: READOUT_WINDOW }],
+  },
   carry(number('flangeMm', 'Flange distance', 'mm')),
 ];

@@ -1,32 +1,58 @@
 import type { FieldUnit } from '@/core/quantity/parseNumber';
 
-/** One field of a form: where its value lies in the row, and how it is entered. */
-export type Field =
-  | { kind: 'text'; path: string; label: string; multiline?: boolean; optional?: boolean }
+type Fields<T> =
+  NonNullable<T> extends readonly unknown[]
+    ? never
+    : NonNullable<T> extends object
+      ? keyof NonNullable<T> & string
+      : never;
+
+/** The places of a row that a field may write: its fields, and those of an object in it. */
+export type PathIn<T> = T extends unknown
+  ? { [K in keyof T & string]: K | `${K}.${Fields<T[K]>}` }[keyof T & string]
+  : never;
+
+/** One field of a form that holds a value of its own: where it lies in the row, and how it is entered. */
+export type PlainField<P extends string = string> =
+  | { kind: 'text'; path: P; label: string; multiline?: boolean; optional?: boolean }
   | {
       kind: 'number';
-      path: string;
+      path: P;
       label: string;
       unit: FieldUnit;
       shownUnit?: string;
       perUnit?: number;
       optional?: boolean;
     }
-  | { kind: 'numbers'; path: string; label: string }
-  | { kind: 'choice'; path: string; label: string; options: readonly { value: string; name: string; gloss?: string }[] }
-  | { kind: 'flag'; path: string; label: string }
+  | { kind: 'numbers'; path: P; label: string }
+  | { kind: 'choice'; path: P; label: string; options: readonly { value: string; name: string; gloss?: string }[] }
+  | { kind: 'flag'; path: P; label: string }
   /** Yes, no, or not known. */
-  | { kind: 'known'; path: string; label: string }
-  | { kind: 'modes' | 'videoModes' | 'windows'; path: string };
+  | { kind: 'known'; path: P; label: string }
+  /** Any of several. */
+  | { kind: 'ticks'; path: P; label: string; options: Record<string, string> };
+
+/** The same, or a list of like things with fields of their own. */
+export type Field<P extends string = string> = PlainField<P> | { kind: 'list'; path: P; list: ItemList };
+
+/** A list of like things inside a row: what one is called, what a new one is, and its fields. */
+export interface ItemList {
+  noun: string;
+  fields: PlainField[];
+  /** A new one, under a key that no other has. */
+  make(key: string): object;
+  /** What the `n`th is called. */
+  nameOf(item: object, n: number): string;
+}
 
 /** Fields under one heading; later sections start closed. */
-export interface Section {
+export interface Section<P extends string = string> {
   title: string;
-  fields: Field[];
+  fields: readonly Field<P>[];
   open: boolean;
 }
 
-export const number = (path: string, label: string, shownUnit = '', optional = true): Field => ({
+export const number = <P extends string>(path: P, label: string, shownUnit = '', optional = true): PlainField<P> => ({
   kind: 'number',
   path,
   label,
@@ -34,15 +60,20 @@ export const number = (path: string, label: string, shownUnit = '', optional = t
   shownUnit,
   optional,
 });
-export const text = (path: string, label: string, optional = false): Field => ({ kind: 'text', path, label, optional });
-export const flag = (path: string, label: string): Field => ({ kind: 'flag', path, label });
-export const choiceOf = (path: string, label: string, words: Record<string, string>): Field => ({
+export const text = <P extends string>(path: P, label: string, optional = false): PlainField<P> => ({
+  kind: 'text',
+  path,
+  label,
+  optional,
+});
+export const flag = <P extends string>(path: P, label: string): PlainField<P> => ({ kind: 'flag', path, label });
+export const choiceOf = <P extends string>(path: P, label: string, words: Record<string, string>): PlainField<P> => ({
   kind: 'choice',
   path,
   label,
   options: Object.entries(words).map(([value, name]) => ({ value, name })),
 });
-export const note: Field = { kind: 'text', path: 'note', label: 'Note', multiline: true, optional: true };
+export const note: Field<'note'> = { kind: 'text', path: 'note', label: 'Note', multiline: true, optional: true };
 
 export const draws = choiceOf('detailClass', 'How well it draws', {
   excellent: 'Excellent',
@@ -51,7 +82,8 @@ export const draws = choiceOf('detailClass', 'How well it draws', {
   weak: 'Weak',
 });
 export const own50 = number('lens50LpPerMm', '50 % frequency', 'lp/mm');
-export const carry = (...more: Field[]): Section => ({
+type Carried = 'maker' | 'mount' | 'weightG' | 'price' | 'wish' | 'note';
+export const carry = <P extends string = never>(...more: Field<P>[]): Section<P | Carried> => ({
   title: 'Make, mount, weight, price',
   open: false,
   fields: [
@@ -64,13 +96,13 @@ export const carry = (...more: Field[]): Section => ({
     note,
   ],
 });
-export const main = (title: string, ...fields: Field[]): Section => ({
+export const main = <P extends string>(title: string, ...fields: Field<P>[]): Section<P | 'name'> => ({
   title,
   open: true,
   fields: [text('name', 'Name'), ...fields],
 });
 
-export const PHOTOGRAPHIC: Field[] = [
+export const PHOTOGRAPHIC = [
   number('focalWideMm', 'Shortest focal length', 'mm', false),
   number('focalTeleMm', 'Longest focal length', 'mm', false),
   number('fNumberWide', 'Widest f/ at the short end', '', false),
@@ -78,7 +110,7 @@ export const PHOTOGRAPHIC: Field[] = [
   draws,
   flag('autofocus', 'Autofocus'),
 ];
-export const NEAR: Field[] = [
+export const NEAR = [
   number('closestFocusM', 'Closest focus', 'm'),
   number('closestRatio', 'Ratio there (0.25 for 1 : 4)'),
   number('imageCircleWideMm', 'Image circle', 'mm'),
@@ -86,16 +118,3 @@ export const NEAR: Field[] = [
   own50,
   number('lens50CornerLpPerMm', '… in the corner', 'lp/mm'),
 ];
-
-/** Sets a value at a path of plain objects, without changing the original; an empty value removes the field. */
-export function withPath(object: unknown, path: string, value: unknown): unknown {
-  const [head = '', ...rest] = path.split('.');
-  const source = (object ?? {}) as Record<string, unknown>;
-  if (rest.length) return { ...source, [head]: withPath(source[head], rest.join('.'), value) };
-  const { [head]: _, ...others } = source;
-  return value === undefined || value === null || value === '' ? others : { ...others, [head]: value };
-}
-
-export function atPath(object: unknown, path: string): unknown {
-  return path.split('.').reduce<unknown>((node, step) => (node as Record<string, unknown> | undefined)?.[step], object);
-}

@@ -1,50 +1,42 @@
+import type { Body } from '@/contract/schemas/body';
 import { RESTRICTION_WORDS } from '@/core/kit/words';
+import { choiceOf, flag, number, text, type ItemList, type PathIn, type PlainField } from './formFields';
 
-/** One field of an entry in a list of a body's modes or windows. */
-export type ItemField =
-  | { kind: 'text'; key: string; label: string }
-  | { kind: 'number'; key: string; label: string; unit?: string; optional?: boolean; aspect?: boolean }
-  | { kind: 'numbers'; key: string; label: string }
-  | { kind: 'flag'; key: string; label: string }
-  | { kind: 'choice'; key: string; label: string; options: Record<string, string> }
-  | { kind: 'ticks'; key: string; label: string; options: Record<string, string> };
+type Item<K extends 'cropModes' | 'videoModes' | 'readoutWindows'> = NonNullable<Body[K]>[number];
 
-/** A list of like things inside a row: what one is called, what a new one is, and its fields. */
-export interface ItemList {
+/** A list whose fields are those of its own items. */
+const listOf = <T extends object>(list: {
   noun: string;
-  fields: ItemField[];
-  make: (key: string) => Record<string, unknown>;
-  /** Entries without a name of their own are called by this. */
-  nameOf: (item: Record<string, unknown>, i: number) => string;
-}
+  fields: PlainField<PathIn<T>>[];
+  make(key: string): T;
+  nameOf(item: T, n: number): string;
+}): ItemList => list as ItemList;
 
-const named = (item: Record<string, unknown>, i: number): string =>
-  typeof item.name === 'string' && item.name !== '' ? item.name : `entry ${i + 1}`;
+const named = ({ name }: { name?: string }, n: number): string => (name ? name : `entry ${n}`);
 
-export const CROP_MODE: ItemList = {
+export const CROP_MODE = listOf<Item<'cropModes'>>({
   noun: 'crop mode',
   nameOf: named,
   make: (id) => ({ id, name: 'Crop 1.5', factor: 1.5 }),
   fields: [
-    { kind: 'text', key: 'name', label: 'Name of mode' },
-    { kind: 'number', key: 'factor', label: 'Factor', unit: '×', optional: true },
-    { kind: 'number', key: 'aspect', label: 'Own aspect (5:4)', optional: true, aspect: true },
-    { kind: 'number', key: 'pixels.columns', label: 'Exact columns', unit: 'px', optional: true },
-    { kind: 'number', key: 'pixels.rows', label: 'Exact rows', unit: 'px', optional: true },
-    { kind: 'number', key: 'framesPerSecond', label: 'Frames per second', optional: true },
-    { kind: 'number', key: 'framesPerSecondWithAccessory', label: '… with accessory', optional: true },
-    { kind: 'number', key: 'fileSizeMb', label: 'File size', unit: 'MB', optional: true },
-    {
-      kind: 'choice',
-      key: 'finder',
-      label: 'The finder',
-      options: { masks: 'Hides the rest', outlines: 'Draws a line', fills: 'Is filled with it' },
-    },
-    { kind: 'flag', key: 'switchedByLens', label: 'A crop-format lens switches it on' },
+    text('name', 'Name of mode'),
+    number('factor', 'Factor', '×'),
+    { kind: 'number', path: 'aspect', label: 'Own aspect (5:4)', unit: 'aspect', optional: true },
+    number('pixels.columns', 'Exact columns', 'px'),
+    number('pixels.rows', 'Exact rows', 'px'),
+    number('framesPerSecond', 'Frames per second'),
+    number('framesPerSecondWithAccessory', '… with accessory'),
+    number('fileSizeMb', 'File size', 'MB'),
+    choiceOf('finder', 'The finder', {
+      masks: 'Hides the rest',
+      outlines: 'Draws a line',
+      fills: 'Is filled with it',
+    }),
+    flag('switchedByLens', 'A crop-format lens switches it on'),
   ],
-};
+});
 
-export const VIDEO_MODE: ItemList = {
+export const VIDEO_MODE = listOf<Item<'videoModes'>>({
   noun: 'video mode',
   nameOf: named,
   make: (id) => ({
@@ -57,24 +49,24 @@ export const VIDEO_MODE: ItemList = {
     framesPerSecond: [25],
   }),
   fields: [
-    { kind: 'text', key: 'name', label: 'Name of video mode' },
-    { kind: 'number', key: 'sampledColumns', label: 'Sampled columns', unit: 'px' },
-    { kind: 'number', key: 'sampledRows', label: 'Sampled rows', unit: 'px' },
-    { kind: 'number', key: 'recordedColumns', label: 'Recorded columns', unit: 'px' },
-    { kind: 'number', key: 'recordedRows', label: 'Recorded rows', unit: 'px' },
-    { kind: 'numbers', key: 'framesPerSecond', label: 'Frame rates (25 + 30)' },
-    { kind: 'number', key: 'processedZoomLimit', label: 'Processed zoom up to', unit: '×', optional: true },
-    { kind: 'ticks', key: 'restrictions', label: 'What it does not allow', options: RESTRICTION_WORDS },
+    text('name', 'Name of video mode'),
+    number('sampledColumns', 'Sampled columns', 'px', false),
+    number('sampledRows', 'Sampled rows', 'px', false),
+    number('recordedColumns', 'Recorded columns', 'px', false),
+    number('recordedRows', 'Recorded rows', 'px', false),
+    { kind: 'numbers', path: 'framesPerSecond', label: 'Frame rates (25 + 30)' },
+    number('processedZoomLimit', 'Processed zoom up to', '×'),
+    { kind: 'ticks', path: 'restrictions', label: 'What it does not allow', options: RESTRICTION_WORDS },
   ],
-};
+});
 
-export const READOUT_WINDOW: ItemList = {
+export const READOUT_WINDOW = listOf<Item<'readoutWindows'>>({
   noun: 'read-out window',
-  nameOf: (item) => `${String(item.columns)} × ${String(item.rows)}`,
+  nameOf: ({ columns, rows }) => `${String(columns)} × ${String(rows)}`,
   make: () => ({ columns: 640, rows: 480, framesPerSecond: 120 }),
   fields: [
-    { kind: 'number', key: 'columns', label: 'Columns of window', unit: 'px' },
-    { kind: 'number', key: 'rows', label: 'Rows of window', unit: 'px' },
-    { kind: 'number', key: 'framesPerSecond', label: 'Frames per second' },
+    number('columns', 'Columns of window', 'px', false),
+    number('rows', 'Rows of window', 'px', false),
+    number('framesPerSecond', 'Frames per second', '', false),
   ],
-};
+});

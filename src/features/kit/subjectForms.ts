@@ -1,12 +1,16 @@
 import type { Output } from '@/contract/schemas/output';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { metresToFeet, mmToInches, type UnitSystem } from '@/core/quantity/units';
-import type { Field, Section } from './formFields';
+import type { Subject } from '@/contract/schemas/subject';
+import type { Field, PathIn, Section } from './formFields';
+
+type SubjectField = Field<PathIn<Subject>>;
+type OutputField = Field<PathIn<Output>>;
 
 /** The form of a subject, in the person's units. */
-export function subjectSections(units: UnitSystem): Section[] {
+export function subjectSections(units: UnitSystem): Section<PathIn<Subject>>[] {
   const imperial = units === 'imperial';
-  const length = (path: string, label: string, optional: boolean): Field => ({
+  const length = (path: PathIn<Subject>, label: string, optional: boolean): SubjectField => ({
     kind: 'number',
     path,
     label,
@@ -15,7 +19,7 @@ export function subjectSections(units: UnitSystem): Section[] {
     perUnit: imperial ? mmToInches(1) : 1,
     optional,
   });
-  const distance = (path: string, label: string, optional: boolean): Field => ({
+  const distance = (path: PathIn<Subject>, label: string, optional: boolean): SubjectField => ({
     kind: 'number',
     path,
     label,
@@ -62,7 +66,7 @@ export function subjectSections(units: UnitSystem): Section[] {
   ];
 }
 
-const share: Field = {
+const share: OutputField = {
   kind: 'number',
   path: 'subjectShare',
   label: 'Subject’s share of the long side (0.5 for half)',
@@ -71,9 +75,9 @@ const share: Field = {
 };
 
 /** The form of an output of one kind. */
-export function outputSections(kind: Output['kind']): Section[] {
-  const name: Field = { kind: 'text', path: 'name', label: 'Name' };
-  const fields: Record<Output['kind'], Field[]> = {
+export function outputSections(kind: Output['kind']): Section<PathIn<Output>>[] {
+  const name: OutputField = { kind: 'text', path: 'name', label: 'Name' };
+  const fields: Record<Output['kind'], OutputField[]> = {
     screen: [
       name,
       { kind: 'number', path: 'longSidePx', label: 'Long side', unit: 'none', shownUnit: 'px', optional: false },

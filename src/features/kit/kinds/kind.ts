@@ -3,7 +3,7 @@ import type { Adapter } from '@/contract/schemas/adapter';
 import type { Optic } from '@/contract/schemas/optic';
 import type { Part } from '@/core/chain/parts';
 import type { UnitSystem } from '@/core/quantity/units';
-import type { Section } from '../formFields';
+import type { PathIn, Section } from '../formFields';
 import type { Fact } from '../facts';
 
 /** How a glyph is drawn: lines, and glass that is filled. */
@@ -15,11 +15,14 @@ export interface Pen {
 /** A part as it is entered: with its maker and a note. */
 export type Entered<P extends Part> = P & { maker?: string | undefined; note?: string | undefined };
 
+/** The row a part is kept as. */
+type RowOf<P extends Part> = Extract<Optic | Adapter, { kind: P['kind'] }>;
+
 /** Everything the screens must know of a kind of part. */
 export interface KitKind<P extends Part> {
-  form: Section[];
+  form: Section<PathIn<RowOf<P>>>[];
   /** What the form of something new starts from. */
-  start: Extract<Optic | Adapter, { kind: P['kind'] }>;
+  start: RowOf<P>;
   /** What matters most about it, in a line. */
   brief: (part: P) => string;
   /** What is entered of it besides what every part has, in words. */

@@ -109,6 +109,7 @@ const examples: Record<DeskName, object> = {
     object: 'M 31',
     overlap: 0.2,
     seeingArcsec: 3,
+    kit: { setups: [hide] },
   },
   night: { latitudeDeg: 54.3, longitudeDeg: 8.6, date: '2026-11-25', utcOffsetHours: 1, objects: ['M 31', 'M 42'] },
   kit,

@@ -1,8 +1,7 @@
-import type { Adapter } from '@/contract/schemas/adapter';
 import { linksOf, usedOf, type Link } from '@/core/chain/link';
 import type { Part } from '@/core/chain/parts';
 import type { KitAround, Patch } from '@/core/levers/candidates';
-import type { NamedSetup } from './desks/fields';
+import type { RestOfKit } from './desks/fields';
 
 /** On the command line parts have no ids: they go by their names, numbered where one stands in a chain again. */
 function named(parts: readonly Part[]): Link[] {
@@ -18,7 +17,7 @@ function named(parts: readonly Part[]): Link[] {
 /** A set-up with the rest of its kit, as the levers want it. */
 export function withKit<T extends { chain: Part[] }>(
   setup: T,
-  kit: { adapters?: Adapter[] | undefined; setups?: NamedSetup[] | undefined } | undefined,
+  kit: RestOfKit | undefined,
 ): { setup: Omit<T, 'chain'> & { chain: Link[] }; kit: KitAround } {
   const chain = named(setup.chain);
   const spare = named(kit?.adapters ?? []).filter(({ id }) => !chain.some((link) => link.id === id));

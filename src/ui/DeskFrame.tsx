@@ -14,6 +14,8 @@ interface Props {
   /** The key that keeps the reading. */
   keep?: ReactNode;
   levers: ReactNode;
+  /** What belongs to the reading and takes room: below it on a wide screen, below the levers on a phone. */
+  more?: ReactNode;
   groups: ReactNode;
   /** The controls of what is in hand: as a column of a wide screen, and under the thumb on a phone. */
   column: ReactNode;
@@ -23,7 +25,7 @@ interface Props {
 }
 
 /** A desk: one scroll above its controls on a phone; in hand, reading and levers side by side on a wide screen. */
-export function DeskFrame({ picture, reading, cautions, keep, levers, groups, column, dock, sheet }: Props) {
+export function DeskFrame({ picture, reading, cautions, keep, levers, more, groups, column, dock, sheet }: Props) {
   const styles = useStyles();
   const wide = useWindowDimensions().width >= WIDE_FROM;
   if (wide) {
@@ -41,6 +43,7 @@ export function DeskFrame({ picture, reading, cautions, keep, levers, groups, co
         <ScrollView style={styles.middle} contentContainerStyle={styles.columnContent}>
           {picture}
           {reading}
+          {more}
         </ScrollView>
         <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
           {levers}
@@ -57,6 +60,7 @@ export function DeskFrame({ picture, reading, cautions, keep, levers, groups, co
         {cautions}
         {keep}
         {levers}
+        {more}
         {groups}
       </ScrollView>
       {dock}

@@ -8,7 +8,6 @@ import { focalLengthsFor, inHandNeeds, type Wish } from '@/core/far/whatItTakes'
 import { readFar } from '@/core/far/readFar';
 import { told } from '@/core/far/withheld';
 import { foldSystem } from '@/core/optics/foldSystem';
-import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
 import { fail, ok, type Problem } from '@/core/quantity/result';
 import { desk } from '../desk';
@@ -27,6 +26,8 @@ import {
   type Choices,
   type FarInput,
   type NamedSetup,
+  restOfKit,
+  type RestOfKit,
 } from './fields';
 
 /** Speed nobody entered is assumed by `farMore`, and not concluded from by the ladder. */
@@ -92,7 +93,7 @@ export const ladder = desk<FarInput>({
 });
 
 interface LeversInput extends FarInput {
-  kit?: { adapters?: Adapter[] | undefined; setups?: NamedSetup[] | undefined } | undefined;
+  kit?: RestOfKit | undefined;
 }
 
 export const levers = desk<LeversInput>({
@@ -101,11 +102,7 @@ export const levers = desk<LeversInput>({
     'Levers',
     {
       ...farProperties,
-      kit: objectSchema(
-        'The rest of the kit',
-        { adapters: list('Adapters', { $ref: 'adapter' }), setups: list('Other set-ups', namedSetup) },
-        [],
-      ),
+      kit: restOfKit,
     },
     farRequired,
   ),

@@ -1,4 +1,5 @@
 import { between, text } from '@/contract/schemas/fields';
+import type { Adapter } from '@/contract/schemas/adapter';
 import type { Output } from '@/contract/schemas/output';
 import type { Subject } from '@/contract/schemas/subject';
 import { systemProperties, type SystemInputData } from '@/contract/schemas/systemInput';
@@ -29,6 +30,17 @@ export const list = (title: string, items: object, minItems = 0, maxItems = 200)
   ({ type: 'array', title, minItems, maxItems, items }) as const;
 export const choice = (title: string, values: readonly string[]) => ({ type: 'string', title, enum: values }) as const;
 export const yesNo = (title: string) => ({ type: 'boolean', title }) as const;
+
+/** What else the kit has, for levers. */
+export const restOfKit = objectSchema(
+  'The rest of the kit',
+  { adapters: list('Adapters', { $ref: 'adapter' }), setups: list('Other set-ups', namedSetup) },
+  [],
+);
+export interface RestOfKit {
+  adapters?: Adapter[] | undefined;
+  setups?: NamedSetup[] | undefined;
+}
 
 const judgeBy = choice('Pixels that count', ['resolved', 'sampled']);
 const cocSchool = choice('Circle of confusion', ['diagonal', 'output', 'pixel']);

@@ -20,7 +20,7 @@ import { ok, type Result } from '@/core/quantity/result';
 import { desk } from '../desk';
 import { plainPatch, withKit } from '../kitAround';
 import { plainSystem } from '../plainSystem';
-import { choice, choices, list, namedSetup, objectSchema, type Choices, type NamedSetup } from './fields';
+import { choice, choices, list, objectSchema, type Choices, restOfKit, type RestOfKit } from './fields';
 
 type NearInput = NearInputData & Choices;
 const { required } = nearInputSchema;
@@ -144,7 +144,7 @@ export const sensors = desk<SensorsInput>({
 });
 
 interface NearLeversInput extends NearInput {
-  kit?: { adapters?: Adapter[] | undefined; setups?: NamedSetup[] | undefined } | undefined;
+  kit?: RestOfKit | undefined;
 }
 
 export const nearLeversDesk = desk<NearLeversInput>({
@@ -153,11 +153,7 @@ export const nearLeversDesk = desk<NearLeversInput>({
     'Levers close up',
     {
       ...properties,
-      kit: objectSchema(
-        'The rest of the kit',
-        { adapters: list('Adapters', { $ref: 'adapter' }), setups: list('Other set-ups', namedSetup) },
-        [],
-      ),
+      kit: restOfKit,
     },
     required,
   ),

@@ -4,6 +4,8 @@ import { starsInputSchema, type StarsInputData } from '@/contract/schemas/starsI
 import { systemProperties, type SystemInputData } from '@/contract/schemas/systemInput';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { fail, ok } from '@/core/quantity/result';
+import { deepLevers } from '@/core/sky/deepLevers';
+import { findObjects } from '@/core/sky/findObjects';
 import { bestRollDeg } from '@/core/sky/mosaic';
 import { angleOfViewDeg } from '@/core/optics/angleOfView';
 import { planCapture } from '@/core/sky/capture';
@@ -24,7 +26,8 @@ import type { SunBelow } from '@/core/sky/sunBelow';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
 import { desk } from '../desk';
 import { plainSystem } from '../plainSystem';
-import { list, namedSetup, objectSchema, type NamedSetup } from './fields';
+import { plainPatch, withKit } from '../kitAround';
+import { list, namedSetup, objectSchema, restOfKit, type NamedSetup, type RestOfKit } from './fields';
 
 const plainStars = ({ grid: _, runInputs: __, ...reading }: StarsReading) => reading;
 
@@ -163,13 +166,25 @@ const objectFields = objectSchema(
 );
 const objectSchemaOf = {
   title: 'Object',
-  oneOf: [{ type: 'string', title: 'Catalogue number, such as M 31', minLength: 1, maxLength: 40 }, objectFields],
+  oneOf: [
+    {
+      type: 'string',
+      title: 'Catalogue number or name, such as M 31 or Andromeda Galaxy',
+      minLength: 1,
+      maxLength: 40,
+    },
+    objectFields,
+  ],
 } as const;
 
-const objectOf = (told: string | DeepObject): DeepObject | undefined =>
-  typeof told === 'string'
-    ? DEEP_OBJECTS.find((each) => each.id.replace(/\s/g, '').toLowerCase() === told.replace(/\s/g, '').toLowerCase())
-    : told;
+/** By its number, or by a name that only one has. */
+function objectOf(told: string | DeepObject): DeepObject | undefined {
+  if (typeof told !== 'string') return told;
+  const [first, ...more] = findObjects(told.trim() === '' ? '?' : told);
+  return first && (more.length === 0 || samePlain(first.id, told)) ? first : undefined;
+}
+const samePlain = (a: string, b: string): boolean =>
+  a.replace(/\s/g, '').toLowerCase() === b.replace(/\s/g, '').toLowerCase();
 const unknown = (told: string | DeepObject) =>
   fail(
     'deep.unknown',
@@ -184,6 +199,7 @@ interface DeepInput extends SystemInputData {
   seeingArcsec?: number | undefined;
   tolerancePx?: number | undefined;
   mountArcsecPerMin?: number | undefined;
+  kit?: RestOfKit | undefined;
 }
 
 export const deep = desk<DeepInput>({
@@ -198,6 +214,7 @@ export const deep = desk<DeepInput>({
       seeingArcsec: between('Seeing in ″', 0.1, 30),
       tolerancePx: between('How far a star may run in px', 0.01, 1000),
       mountArcsecPerMin: between('Error of the mount in ″ per minute', 0.001, 10_000),
+      kit: restOfKit,
     },
     ['body', 'modeId', 'chain', 'object'],
   ),
@@ -207,10 +224,12 @@ export const deep = desk<DeepInput>({
     seeingArcsec = 3,
     tolerancePx = 1.5,
     mountArcsecPerMin = 6,
-    rollDeg,
+    rollDeg = 0,
+    kit,
     ...input
   }) => {
-    const system = foldSystem(input, input.cropConvention ?? 'usual');
+    const convention = input.cropConvention ?? 'usual';
+    const system = foldSystem(input, convention);
     if (!system.ok) return system;
     const object = objectOf(told);
     if (!object) return unknown(told);
@@ -220,21 +239,16 @@ export const deep = desk<DeepInput>({
       heightDeg: angleOfViewDeg(used.heightMm, focalMm.value),
     };
     const best = bestRollDeg(object, field, overlap);
+    const asked = { object, rollDeg, overlap, seeingArcsec, tolerancePx, mountArcsecPerMin };
+    const levers = kit ? deepLevers({ ...asked, ...withKit(input, kit), convention }) : undefined;
     return ok({
       desk: 'deep',
       object,
-      rollDeg: rollDeg ?? 0,
+      rollDeg,
       bestRollDeg: best,
       system: plainSystem(system.value),
-      reading: readDeep({
-        system: system.value,
-        object,
-        rollDeg: rollDeg ?? 0,
-        overlap,
-        seeingArcsec,
-        tolerancePx,
-        mountArcsecPerMin,
-      }),
+      reading: readDeep({ ...asked, system: system.value }),
+      ...(levers ? { levers: levers.map((lever) => ({ ...lever, patch: plainPatch(lever.patch) })) } : {}),
     });
   },
 });

@@ -1,3 +1,4 @@
+import { computed, given, input, type Quantity } from '../quantity/quantity';
 import { discPx, standOf, type SamplingStand } from './planet';
 
 /** One Barlow or reducer in the chain: where it would bring the focal ratio. */
@@ -13,6 +14,7 @@ export interface SpreadChoice {
   /** Light on each pixel against the present chain, stops: spread wider, every pixel gets less and the exposure grows. */
   pixelLightStops: number;
   present: boolean;
+  gain: Quantity;
 }
 
 interface Bare {
@@ -49,6 +51,15 @@ export function spreadChoices(
         stand: standOf(fNumber / pitchUm),
         pixelLightStops: -2 * Math.log2(factor / presentFactor),
         present: Math.abs(factor / presentFactor - 1) < 1e-9,
+        gain: computed(factor / presentFactor, '×', () => ({
+          name: 'Disc wider by',
+          formula: 't₂ / t₁',
+          inputs: [
+            input('t₁', 'factor now', given(presentFactor, '×', 'Factor now')),
+            input('t₂', 'factor then', given(factor, '×', 'Factor then')),
+          ],
+          source: 'the disc grows with the focal length; light on each pixel falls with its square',
+        })),
       };
     })
     .sort((a, b) => a.factor - b.factor);

@@ -144,7 +144,12 @@ describe('the Deep sky desk', () => {
     expect(words()).toContain('M 31 needs 2 frames, 1 × 2');
     fireEvent.press(screen.getByText(/^Turn the frame to/));
     expect(words()).toContain('M 31 fits');
-    expect(words()).toMatch(/Dark sky fits 3 %/);
+    expect(words()).toMatch(/Take “Dark sky” ● fits it fills 3 % of the frame/);
+    // Two taps: tried, and taken back.
+    fireEvent.press(screen.getByText('Take “Dark sky”'));
+    expect(words()).toContain('M 31 fits: it fills 3 % of the frame');
+    fireEvent.press(screen.getByText('Take “Dark sky”'));
+    expect(words()).not.toContain('M 31 fits: it fills 3 % of the frame');
     act(() => useSky.now().set({ targetId: 'M 57' }));
     expect(words()).toContain('M 57 fits: it fills 1 % of the frame');
   });

@@ -1,3 +1,4 @@
+import type { SamplingStand } from '@/core/sky/planet';
 import type { RateLimit } from '@/core/sky/capture';
 
 /** What holds the frame rate down, in words. */
@@ -13,3 +14,12 @@ export function bytesText(bytes: number): string {
   if (bytes >= 1e9) return `${(bytes / 1e9).toFixed(bytes >= 1e10 ? 0 : 1)}\u202fGB`;
   return `${Math.max(1, Math.round(bytes / 1e6))}\u202fMB`;
 }
+
+/** A mark for how finely a planet is sampled, and the same in a word. */
+export const STAND_MARKS: Record<SamplingStand, string> = { coarse: '▽', customary: '●', fineSeeing: '●', empty: '▲' };
+export const STAND_BRIEF: Record<SamplingStand, string> = {
+  coarse: 'coarse',
+  customary: 'customary',
+  fineSeeing: 'best air only',
+  empty: 'empty',
+};

@@ -3,10 +3,16 @@ import { fail, ok, type Problem } from '@/core/quantity/result';
 import type { Kit, Situation } from '@/data/situation';
 import { useDesk, type DeskWaiting, type Read } from '../desk/useDesk';
 
-export type SkyDesk =
-  | DeskWaiting
-  | { status: 'problem'; problem: Problem; situation: Situation }
-  | { status: 'ready'; situation: Situation; system: EffectiveSystem; kit: Kit };
+export type SkyDesk = DeskWaiting | { status: 'problem'; problem: Problem; situation: Situation } | ReadySky;
+
+/** A set-up that reaches the stars, as it is in hand; `base` is it without the levers being tried. */
+export interface ReadySky {
+  status: 'ready';
+  situation: Situation;
+  system: EffectiveSystem;
+  base: { situation: Situation; system: EffectiveSystem };
+  kit: Kit;
+}
 
 /** Under the sky a set-up is read as it is; only one that does not reach the stars is none. */
 const read: Read<EffectiveSystem> = (_, system) =>
@@ -22,7 +28,13 @@ export function useSkyDesk(): SkyDesk {
   const desk = useDesk(read);
   if (desk.status !== 'ready') return desk;
   const { situation, reading, problem } = desk.now;
-  return reading
-    ? { status: 'ready', situation, system: reading, kit: desk.kit }
-    : { status: 'problem', problem: problem!, situation };
+  if (!reading) return { status: 'problem', problem: problem!, situation };
+  const { before, kit } = desk;
+  const now = { situation, system: reading };
+  return {
+    status: 'ready',
+    ...now,
+    base: before?.reading ? { situation: before.situation, system: before.reading } : now,
+    kit,
+  };
 }

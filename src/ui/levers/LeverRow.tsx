@@ -14,6 +14,8 @@ export interface LeverText {
   gain: string;
   price: string;
   caution: string;
+  /** What stands in the place of the verdict where a lever is judged by something else than pixels. */
+  mark?: string;
 }
 
 export type LeverVerdict = Verdict | 'outOfFocus' | 'doesNotFit';
@@ -59,7 +61,7 @@ export const LeverRow = memo(function LeverRow({ icon, text, verdict, output, on
         aria-checked={on}
         onPress={onPress}
         style={styles.press}
-        aria-label={`${text.title}: ${text.gain}. ${text.price} ${spoken(verdict, output)}. ${text.caution}`}
+        aria-label={`${text.title}: ${text.gain}. ${text.price} ${text.mark ?? spoken(verdict, output)}. ${text.caution}`}
         testID={testID}
       >
         <MaterialIcons name={on ? 'undo' : icon} size={22} color={palette.press} style={styles.icon} />
@@ -68,8 +70,8 @@ export const LeverRow = memo(function LeverRow({ icon, text, verdict, output, on
             <Txt kind="strong" style={styles.title}>
               {text.title}
             </Txt>
-            <Txt kind="small" tone={verdict === 'enough' || verdict === 'more' ? 'press' : 'soft'}>
-              {SHORT[verdict]}
+            <Txt kind="small" tone={verdict === 'enough' || verdict === 'more' ? 'press' : 'soft'} style={styles.mark}>
+              {text.mark ?? SHORT[verdict]}
             </Txt>
           </View>
           <Txt kind="small">{text.gain}</Txt>
@@ -114,4 +116,5 @@ const useStyles = stylesOf((palette) => ({
   words: { flex: 1, gap: 1 },
   titleLine: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.medium },
   title: { flexShrink: 1 },
+  mark: { flexShrink: 0 },
 }));

@@ -20,28 +20,3 @@ export function lens50BehindConverter(lens50LpPerMm: number, factor: number, own
   const spread = lens50LpPerMm / factor;
   return own50LpPerMm === undefined ? spread : 1 / Math.hypot(1 / spread, 1 / own50LpPerMm);
 }
-
-/**
- * Inverts a published or home-measured figure of resolved megapixels for the lens's 50 % frequency.
- *
- * @param resolvedMegapixels what a test says the lens resolves on the body
- * @param sensorMegapixels the body's megapixels
- * @param shareOf resolved share for a 50 % frequency on that body and f-number (falls to 0 with it)
- * @returns lp/mm, or null when the figure is not below what a perfect lens gives or not above that of a 2 lp/mm one
- */
-export function lens50FromResolvedMegapixels(
-  resolvedMegapixels: number,
-  sensorMegapixels: number,
-  shareOf: (lens50LpPerMm: number) => number,
-): number | null {
-  const wanted = Math.sqrt(resolvedMegapixels / sensorMegapixels);
-  let low = 2;
-  let high = 2000;
-  if (!(wanted > shareOf(low)) || !(wanted < shareOf(high))) return null;
-  for (let i = 0; i < 60; i++) {
-    const middle = Math.sqrt(low * high);
-    if (shareOf(middle) < wanted) low = middle;
-    else high = middle;
-  }
-  return Math.sqrt(low * high);
-}

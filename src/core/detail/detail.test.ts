@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { detailLimit } from './detailLimit';
-import { lens50BehindConverter, lens50FromResolvedMegapixels } from '../chain/lens50';
+import { lens50BehindConverter } from '../chain/lens50';
 import { lensResponse, systemResponse, type DetailParts } from './response';
 
 const parts = fc.record({
@@ -121,22 +121,5 @@ describe('50 % frequency', () => {
   it('behind a real converter is where both responses multiply to one half', () => {
     const frequency = lens50BehindConverter(80, 2, 90);
     expect(lensResponse(frequency, 40) * lensResponse(frequency, 90)).toBeCloseTo(0.5, 12);
-  });
-
-  it('comes back from the resolved megapixels it gives', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 25, max: 120, noNaN: true }), (lens50) => {
-        const shareOf = (value: number) =>
-          detailLimit({ pitchUm: 2.4, workingFNumber: 5.6, lens50LpPerMm: value, antiAliasPx: 0 }).resolvedShare;
-        const resolved = 60 * shareOf(lens50) ** 2;
-        expect(lens50FromResolvedMegapixels(resolved, 60, shareOf)).toBeCloseTo(lens50, 4);
-      }),
-    );
-  });
-
-  it('refuses a figure no lens can give', () => {
-    const shareOf = (value: number) =>
-      detailLimit({ pitchUm: 2.4, workingFNumber: 5.6, lens50LpPerMm: value, antiAliasPx: 0 }).resolvedShare;
-    expect(lens50FromResolvedMegapixels(70, 60, shareOf)).toBeNull();
   });
 });

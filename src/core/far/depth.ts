@@ -5,26 +5,8 @@ export interface Depth {
 }
 
 /**
- * Depth of field of a focused lens, exact: no small-angle shortcut.
- *
- * @param focalMm f
- * @param fNumber N
- * @param cocMm circle of confusion c, mm on the sensor
- * @param lensToSubjectMm u, from the lens
- * @source near = u·f²/(f² + N·c·(u − f)), far = u·f²/(f² − N·c·(u − f)) or infinite
- */
-export function depthOfField(focalMm: number, fNumber: number, cocMm: number, lensToSubjectMm: number): Depth {
-  const square = focalMm * focalMm;
-  const spread = fNumber * cocMm * (lensToSubjectMm - focalMm);
-  return {
-    nearMm: (lensToSubjectMm * square) / (square + spread),
-    farMm: spread >= square ? Infinity : (lensToSubjectMm * square) / (square - spread),
-  };
-}
-
-/**
- * The same limits from what a chain really has: its entrance pupil, the ratio it draws at, and the subject's distance from the
- * pupil. For a bare thin lens both forms are one.
+ * Depth of field from what a chain really has: its entrance pupil, the ratio it draws at, and the subject's distance from the
+ * pupil. For a bare thin lens it is the usual u·f²/(f² ± N·c·(u − f)), without a small-angle shortcut.
  *
  * @param pupilMm A
  * @param ratio m at the subject

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { demoBodies, demoOptics, demoOutputs, demoSubjects } from '@/demo/kit';
 import { foldSystem, type SystemInput } from '../optics/foldSystem';
-import { blurDiscMm, depthOfField } from './depth';
+import { blurDiscMm, depthOfChain } from './depth';
 import { behindSubject } from './eyeLevel';
 import { farMore, type Background, type FarMoreInput } from './farMore';
 import { modesLadder } from './modesLadder';
@@ -62,7 +62,7 @@ describe('depth of field', () => {
         fc.double({ min: 0.004, max: 0.06, noNaN: true }),
         (f, n, multiple, c) => {
           const u = f * multiple;
-          const { nearMm, farMm } = depthOfField(f, n, c, u);
+          const { nearMm, farMm } = depthOfChain(f / n, f / (u - f), c, u);
           // Nearer than a focal length a point has no image; the circle would have to be as large as the pupil.
           fc.pre(nearMm > f * 1.001 && c < f / n / 2);
           expect(blurByRays(f, n, u, nearMm) / c).toBeCloseTo(1, 6);

@@ -240,6 +240,14 @@ const distanceQuantity = (optics: FoldedOptics, metres: number, name: string, ra
     optics.ratioUncertainty ? metres * optics.ratioUncertainty : undefined,
   );
 
+/** Each set of tubes as an input of a derivation. */
+const tubeInputs = (back: Arrangement['back']) =>
+  back.flatMap((part) => {
+    if (part.kind !== 'tubes') return [];
+    const mm = (part.usedMm ?? part.lengthsMm).reduce((sum, each) => sum + each, 0);
+    return [input('e', part.name, given(mm, 'mm', part.name))];
+  });
+
 /** The ratio at one end of the lens's own focus, measured where it was, else reckoned part by part. */
 function endRatio(
   { back }: Arrangement,
@@ -296,21 +304,7 @@ function endRatio(
                 ),
               ),
             ]),
-        ...back.flatMap((part) =>
-          part.kind === 'tubes'
-            ? [
-                input(
-                  'e',
-                  part.name,
-                  given(
-                    (part.usedMm ?? part.lengthsMm).reduce((sum, each) => sum + each, 0),
-                    'mm',
-                    part.name,
-                  ),
-                ),
-              ]
-            : [],
-        ),
+        ...tubeInputs(back),
         input('F', 'focal length of the whole', given(far.focalMm, 'mm', 'Effective focal length')),
       ],
       source: 'each part in turn: a converter multiplies the ratio, extension adds e/F, a lens in front adds its power',

@@ -2,7 +2,6 @@ import {
   AngleFromSun,
   Body,
   Equator,
-  Horizon,
   Illumination,
   MakeTime,
   MoonPhase,
@@ -69,12 +68,6 @@ export function altitudeDeg({ raDeg, declinationDeg }: Place, { latitudeDeg }: S
       Math.max(-1, Math.min(1, Math.sin(lat) * Math.sin(dec) + Math.cos(lat) * Math.cos(dec) * Math.cos(hour))),
     ) / RAD
   );
-}
-
-/** Azimuth from north through east and altitude, degrees, without refraction. */
-export function horizonOf(place: Place, site: Site, ms: number): { azimuthDeg: number; altitudeDeg: number } {
-  const { azimuth, altitude } = Horizon(timeOf(ms), observerOf(site), place.raDeg / 15, place.declinationDeg);
-  return { azimuthDeg: azimuth, altitudeDeg: altitude };
 }
 
 /** Apparent sidereal time at the site, degrees. */

@@ -1,25 +1,30 @@
-import { MoonPhase, SearchMoonPhase } from 'astronomy-engine';
+import { Horizon, MoonPhase, SearchMoonPhase } from 'astronomy-engine';
 import { DEEP_OBJECTS } from './catalogue';
 import {
   Body,
   altitudeDeg,
   bodyAt,
   discsOf,
-  horizonOf,
   moonLitShare,
   moonPhaseName,
   msOf,
+  observerOf,
   ofDate,
   planetOn,
   separationDeg,
   siderealDeg,
   timeOf,
+  type Place,
   type Site,
 } from './ephemeris';
 import { altitudesOf, bestWindow, nightAt } from './night';
 
 const utc = (text: string): number => Date.parse(`${text}Z`);
 const greenwich: Site = { latitudeDeg: 51.4779, longitudeDeg: 0, heightM: 45 };
+/** Altitude by the package’s own transformation. */
+const horizonOf = (place: Place, site: Site, ms: number) => ({
+  altitudeDeg: Horizon(timeOf(ms), observerOf(site), place.raDeg / 15, place.declinationDeg).altitude,
+});
 const minutes = (a: number, b: number): number => Math.abs(a - b) / 60_000;
 
 // Published facts: The Astronomical Almanac and the almanac offices' public tables (phases of the Moon, seasons, oppositions,

@@ -1,5 +1,5 @@
 import { detailLimit } from '../detail/detailLimit';
-import { blurDiscMm, depthOfField } from '../far/depth';
+import { blurDiscMm, depthOfChain } from '../far/depth';
 import { freeZoom, processedZoom } from '../far/processedZoom';
 import type { LensSpec, Part } from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
@@ -155,7 +155,7 @@ describe('reference values', () => {
     ({ input, expect: expected, relative_tolerance }) => {
       const u = n(input.lensToSubjectMm);
       const focal = n(input.focalMm);
-      const depth = depthOfField(focal, n(input.fNumber), n(input.cocMm), u);
+      const depth = depthOfChain(focal / n(input.fNumber), focal / (u - focal), n(input.cocMm), u);
       agree(depth.nearMm, at(expected, 'nearMm'), relative_tolerance);
       const far = (expected as Record<string, number | null>).farMm;
       if (far === null) expect(depth.farMm).toBe(Infinity);

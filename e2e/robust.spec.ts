@@ -142,18 +142,27 @@ test('an image circle too small is said with the share covered and the crop that
 test.describe('with an empty database', () => {
   test.use({ demo: false });
 
-  test('the way from nothing to a first reading is shown step by step', async ({ page }) => {
+  test('from nothing to a first reading in five taps, with nothing to type; what is assumed is made one’s own', async ({
+    page,
+  }) => {
     await page.goto('/far');
-    await page.getByRole('button', { name: 'Start with a body' }).click();
+    await page.getByRole('radio', { name: /^Far birds/ }).click();
     await page.getByRole('radio', { name: /^APS-C 1.5/ }).click();
-    await page.getByRole('radio', { name: '24 MP' }).click();
-    await page.getByRole('button', { name: 'Use it now' }).click();
-    await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await page.getByRole('button', { name: 'Add a subject' }).click();
-    await page.getByRole('button', { name: 'New subject' }).click();
+    await page.getByRole('button', { name: '24 MP' }).click();
+    await page.getByRole('radio', { name: /^150–600/ }).click();
+    await page.getByTestId('kind-perchingBird').click();
+    await expect(page.getByTestId('pixels-value')).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Set-up: APS-C 1.5 24.MP \+ 150–600/ })).toBeVisible();
+    await expect(page.getByTestId('pixels')).toContainText('on an assumed 140');
+    await page.getByTestId('assumed-subject').click();
+    await page.getByRole('radio', { name: /^Raptor/ }).click();
+    await expect(page.getByRole('textbox', { name: /^Size, mm/ })).toHaveValue('1200');
+    await expect(page.getByRole('textbox', { name: /^Usual distance/ })).toHaveValue('80');
     await page.getByRole('button', { name: 'Save', exact: true }).click();
     await page.getByRole('button', { name: 'Close', exact: true }).click();
-    await expect(page.getByTestId('pixels-value')).toBeVisible();
+    await expect(page.getByTestId('pixels')).not.toContainText('assumed');
+    await page.getByTestId('assumed-lens').click();
+    await expect(page).toHaveURL(/\/kit\/optics\//);
     await page.goto('/book');
     await expect(page.getByText('Nothing kept yet.')).toBeVisible();
   });

@@ -128,6 +128,10 @@ for (const size of [
       await expect(page.getByTestId('deep-fit')).toContainText(/needs \d+ frames/);
       const panels = async () => Number(/needs (\d+)/.exec(await page.getByTestId('deep-fit').innerText())?.[1] ?? 1);
       const before = await panels();
+      for (const name of [/^How the frame lies/, /^Air and mount/]) {
+        const group = page.getByRole('button', { name });
+        if ((await group.getAttribute('aria-expanded')) !== 'true') await group.click();
+      }
       await page.getByTestId('roll-field').fill('0');
       await page.getByTestId('roll-field').press('Enter');
       await page.getByTestId('overlap-field').fill('80');

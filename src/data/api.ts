@@ -112,6 +112,13 @@ export const api = {
   remove: (name: ResourceName, id: string, version: number, key?: string) =>
     request<void>(`${name}/${id}?version=${version}`, { method: 'DELETE', headers: withKey(key) }),
 
+  /** The demo kit: how much of it is there, put in, put away. */
+  demo: {
+    rows: () => request<{ rows: number }>('demo'),
+    putIn: () => request<{ added: number }>('demo', { method: 'POST' }, TRANSFER_TIMEOUT_MS),
+    putAway: () => request<{ removed: number; kept: number }>('demo', { method: 'DELETE' }, TRANSFER_TIMEOUT_MS),
+  },
+
   /** Everything, as a file. */
   exportData: async (): Promise<Blob> => (await ask('export', undefined, TRANSFER_TIMEOUT_MS)).blob(),
 

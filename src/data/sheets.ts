@@ -5,12 +5,15 @@ export type SheetName = 'setup' | 'subject' | 'preferences' | 'site';
 /** Which sheet of the slate is open. */
 interface Sheets {
   sheet: SheetName | null;
-  open: (sheet: SheetName) => void;
+  /** Which row of it, where one is meant. */
+  at: string | null;
+  open: (sheet: SheetName, at?: string) => void;
   close: () => void;
 }
 
 export const useSheets = create<Sheets>()((set) => ({
   sheet: null,
-  open: (sheet) => set({ sheet }),
-  close: () => set({ sheet: null }),
+  at: null,
+  open: (sheet, at) => set({ sheet, at: at ?? null }),
+  close: () => set({ sheet: null, at: null }),
 }));

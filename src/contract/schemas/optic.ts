@@ -11,6 +11,7 @@ const common = {
   note: note('Note'),
   retired,
   wish,
+  assumed: { type: 'boolean', title: 'Typical numbers, not entered' },
 } as const;
 const detailClass = {
   type: 'string',

@@ -42,6 +42,7 @@ export const setupSchema = {
     chain: chainOfIds,
     focalMm: between('Focal length in mm', 1, 20_000),
     supportWeightG: between('Weight of the support in grams', 0, 100_000),
+    namedAfterParts: { type: 'boolean', title: 'Named after its parts' },
     note: note('Note'),
     retired,
   },

@@ -20,6 +20,7 @@ export const subjectSchema = {
     distanceM: between('Distance in m', 0.01, 100_000),
     speedMPerS: between('Speed in m/s', 0, 500),
     keepDistanceM: between('Distance to keep in m', 0, 100_000),
+    assumed: { type: 'boolean', title: 'Usual numbers, not entered' },
     note: note('Note'),
   },
 } as const;

@@ -2,7 +2,7 @@ import { SUBJECT_KINDS, type SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { neededPixels, outputLongSidePx, type OutputSpec } from '../output/needs';
 import { verdictOf, type Verdict } from '../output/verdict';
-import { computed, given, input, type Quantity } from '../quantity/quantity';
+import { assumed, computed, given, input, type Quantity } from '../quantity/quantity';
 import { megapixels } from '../sensor/diagonal';
 import { detailLimit } from './detailLimit';
 import { detailPartsOf } from './detailParts';
@@ -45,14 +45,16 @@ export interface SubjectCount {
 const orNothing = (error: number): number | undefined => (error > 0 ? error : undefined);
 
 /** Size of the subject, with how well it is known. */
-const sizeOf = (subject: SubjectSpec): Quantity =>
-  given(
-    subject.sizeMm,
-    'mm',
-    `Size of the subject, ${SUBJECT_KINDS[subject.kind].measure}`,
-    'subject data',
-    subject.sizePlusMinusMm,
-  );
+function sizeOf({ kind, sizeMm, sizePlusMinusMm, assumed: usual }: SubjectSpec): Quantity {
+  const { name, measure } = SUBJECT_KINDS[kind];
+  const title = `Size of the subject, ${measure}`;
+  return usual
+    ? assumed(sizeMm, 'mm', title, `usual for “${name.toLowerCase()}”`, sizePlusMinusMm)
+    : given(sizeMm, 'mm', title, 'subject data', sizePlusMinusMm);
+}
+
+/** What rests on an assumed size says so. */
+const noteOf = ({ assumed: usual }: SubjectSpec) => (usual ? ('assumed' as const) : undefined);
 
 /** Relative error of what goes with size and ratio. */
 const pixelErrorOf = ({ subject, ratioError }: SubjectCountInput): number =>
@@ -77,6 +79,7 @@ function pixelsQuantity(from: SubjectCountInput): Quantity {
       neglects: 'Pose and foreshortening.',
     }),
     orNothing(px * pixelErrorOf(from)),
+    noteOf(subject),
   );
 }
 
@@ -145,6 +148,7 @@ function resolvedQuantity(
       neglects: 'Focus error, shake, haze and noise: they only make it fewer.',
     }),
     orNothing(pixels.value * share * Math.hypot(pixelError, shareError / share)),
+    pixels.note,
   );
 }
 

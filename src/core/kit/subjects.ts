@@ -12,17 +12,84 @@ export interface SubjectKindInfo {
   aspect: number;
   /** How fast one may cross the view, m/s, where nothing is entered. */
   speedMPerS: number;
+  /** A usual size, mm, and the distance from which it is usually photographed, m. */
+  usualMm: number;
+  usualDistanceM: number;
 }
 
 export const SUBJECT_KINDS: Record<SubjectKind, SubjectKindInfo> = {
-  wader: { name: 'Wader', measure: 'bill to tail', axis: 'width', aspect: 1.12, speedMPerS: 1.2 },
-  perchingBird: { name: 'Perching bird', measure: 'bill to tail', axis: 'width', aspect: 1.3, speedMPerS: 2 },
-  raptor: { name: 'Raptor in flight', measure: 'wing span', axis: 'width', aspect: 2.3, speedMPerS: 9 },
-  smallMammal: { name: 'Small mammal', measure: 'nose to tail root', axis: 'width', aspect: 1.55, speedMPerS: 3 },
-  deer: { name: 'Deer-sized mammal', measure: 'height at the head', axis: 'height', aspect: 0.95, speedMPerS: 3 },
-  butterfly: { name: 'Butterfly', measure: 'wing span', axis: 'width', aspect: 1.4, speedMPerS: 2 },
-  beetle: { name: 'Beetle', measure: 'body length', axis: 'height', aspect: 0.62, speedMPerS: 0.1 },
-  flower: { name: 'Flower', measure: 'width across', axis: 'width', aspect: 1, speedMPerS: 0.2 },
+  wader: {
+    name: 'Wader',
+    measure: 'bill to tail',
+    axis: 'width',
+    aspect: 1.12,
+    speedMPerS: 1.2,
+    usualMm: 450,
+    usualDistanceM: 50,
+  },
+  perchingBird: {
+    name: 'Perching bird',
+    measure: 'bill to tail',
+    axis: 'width',
+    aspect: 1.3,
+    speedMPerS: 2,
+    usualMm: 140,
+    usualDistanceM: 12,
+  },
+  raptor: {
+    name: 'Raptor in flight',
+    measure: 'wing span',
+    axis: 'width',
+    aspect: 2.3,
+    speedMPerS: 9,
+    usualMm: 1200,
+    usualDistanceM: 80,
+  },
+  smallMammal: {
+    name: 'Small mammal',
+    measure: 'nose to tail root',
+    axis: 'width',
+    aspect: 1.55,
+    speedMPerS: 3,
+    usualMm: 250,
+    usualDistanceM: 20,
+  },
+  deer: {
+    name: 'Deer-sized mammal',
+    measure: 'height at the head',
+    axis: 'height',
+    aspect: 0.95,
+    speedMPerS: 3,
+    usualMm: 1200,
+    usualDistanceM: 80,
+  },
+  butterfly: {
+    name: 'Butterfly',
+    measure: 'wing span',
+    axis: 'width',
+    aspect: 1.4,
+    speedMPerS: 2,
+    usualMm: 55,
+    usualDistanceM: 1,
+  },
+  beetle: {
+    name: 'Beetle',
+    measure: 'body length',
+    axis: 'height',
+    aspect: 0.62,
+    speedMPerS: 0.1,
+    usualMm: 20,
+    usualDistanceM: 0.4,
+  },
+  flower: {
+    name: 'Flower',
+    measure: 'width across',
+    axis: 'width',
+    aspect: 1,
+    speedMPerS: 0.2,
+    usualMm: 40,
+    usualDistanceM: 0.6,
+  },
 };
 
 /** A subject: a thing of a known size at a distance. */
@@ -34,8 +101,16 @@ export interface SubjectSpec {
   sizePlusMinusMm?: number | undefined;
   /** Usual sensor-to-subject distance, m. */
   distanceM: number;
+  /** Its size and distance are usual ones of its kind, which nobody entered. */
+  assumed?: boolean | undefined;
   /** Across the view, m/s. */
   speedMPerS?: number | undefined;
   /** The distance local rules or the site ask for, m. */
   keepDistanceM?: number | undefined;
 }
+
+/** A subject of a kind as it usually is; marked as assumed. */
+export const usualSubject = (kind: SubjectKind): SubjectSpec => {
+  const { name, usualMm: sizeMm, usualDistanceM: distanceM } = SUBJECT_KINDS[kind];
+  return { name, kind, sizeMm, distanceM, assumed: true };
+};

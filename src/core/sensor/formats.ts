@@ -13,6 +13,14 @@ export interface FormatPreset {
 
 export const FORMATS: readonly FormatPreset[] = [
   {
+    id: 'medium-44',
+    name: 'Medium format',
+    gloss: '44 × 33 mm',
+    widthMm: 43.8,
+    heightMm: 32.9,
+    usualMegapixels: [50, 100],
+  },
+  {
     id: 'full-frame',
     name: 'Full frame',
     gloss: '36 × 24 mm',
@@ -60,6 +68,38 @@ export const FORMATS: readonly FormatPreset[] = [
     widthMm: 5.6,
     heightMm: 4.2,
     usualMegapixels: [12, 48],
+  },
+  {
+    id: 'superzoom',
+    name: 'Superzoom, bridge',
+    gloss: '6.2 × 4.6 mm',
+    widthMm: 6.2,
+    heightMm: 4.6,
+    usualMegapixels: [12, 16, 20],
+  },
+  {
+    id: 'super-16-9',
+    name: 'Video, super 16:9',
+    gloss: '24.9 × 14 mm',
+    widthMm: 24.9,
+    heightMm: 14,
+    usualMegapixels: [8.8, 9.8, 19],
+  },
+  {
+    id: 'planet-small',
+    name: 'Planet camera, small',
+    gloss: '5.6 × 3.2 mm',
+    widthMm: 5.57,
+    heightMm: 3.13,
+    usualMegapixels: [2.1, 8.3],
+  },
+  {
+    id: 'planet-square',
+    name: 'Planet camera, square',
+    gloss: '11.3 × 11.3 mm',
+    widthMm: 11.3,
+    heightMm: 11.3,
+    usualMegapixels: [9],
   },
 ];
 

@@ -1,8 +1,13 @@
 import { useSheets } from '@/data/sheets';
 import type { Missing } from '@/data/situation';
 import { DeskMessage } from '@/ui/DeskFrame';
+import { Opening } from '@/ui/Opening';
 import { Key } from '@/ui/controls/Key';
+import { lazyPart } from '@/ui/lazyPart';
 import type { DeskWaiting } from './useDesk';
+
+// The way to a first reading is not needed once there is one.
+const StartGuide = lazyPart(() => import('../start/StartGuide'));
 
 /** What a desk says of each thing that is not there yet, the key that brings it, and the sheet it opens. */
 const MISSING: Record<Missing, { text: string; key: string; sheet: 'setup' | 'subject' }> = {
@@ -37,6 +42,12 @@ export function DeskGate({ desk }: { desk: DeskWaiting }) {
       <DeskMessage text="The server cannot be reached, so there is no kit to read. Start it again, then try again.">
         <Key title="Try again" weight="strong" onPress={desk.retry} />
       </DeskMessage>
+    );
+  if (desk.missing === 'setup')
+    return (
+      <Opening>
+        <StartGuide />
+      </Opening>
     );
   const { text, key, sheet } = MISSING[desk.missing];
   return (

@@ -22,6 +22,7 @@ import { FarLeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
 import { useFarDesk, type DeskState } from './useFarDesk';
 import { LeversHost } from './useLevers';
+import { AssumedLine } from '../desk/AssumedLine';
 import { DeskGate } from '../desk/DeskGate';
 import { quantitiesOf, useWhy } from '../desk/useWhy';
 
@@ -114,7 +115,12 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       <DeskFrame
         picture={picture}
         reading={readingBlock}
-        cautions={warnings}
+        cautions={
+          <>
+            <AssumedLine situation={situation} />
+            {warnings}
+          </>
+        }
         keep={keep}
         levers={<FarLeverList onWhy={ask} />}
         groups={groups}

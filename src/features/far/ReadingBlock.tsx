@@ -10,7 +10,7 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from '@/ui/Txt';
 import { Gauge } from '@/ui/gauge/Gauge';
 import { farthestDistanceM, nearestDistanceM } from '@/core/far/focusAt';
-import { showError, showLengthM, showQuantity, shownText } from '@/core/quantity/quantityText';
+import { showError, showLengthM, showQuantity, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
 import { Key } from '@/ui/controls/Key';
 import { OutputKeys } from '@/ui/reading/OutputKeys';
@@ -56,7 +56,7 @@ export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: P
       <Numbers
         pixels={pixels.number}
         resolved={resolved.number}
-        about={`on the subject, ${SUBJECT_KINDS[subject.kind].measure} ${showError(reading.pixelsOnSubject, units)}`}
+        about={`${subject.assumed ? `on an assumed ${shownText(showSubjectMm(subject.sizeMm, units))}` : 'on the subject'}, ${SUBJECT_KINDS[subject.kind].measure} ${showError(reading.pixelsOnSubject, units)}`}
         resolvedAbout={`resolved ${showError(reading.resolvedPixels, units)}`}
         onWhy={onWhy}
       />

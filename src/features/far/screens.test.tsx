@@ -40,8 +40,7 @@ beforeAll(() => {
 describe('the Far desk', () => {
   it('leads from nothing to a first reading, step by step', async () => {
     await renderWithKit(desk(), { held: {} });
-    fireEvent.press(screen.getByText('Start with a body'));
-    expect(useSheets.getState().sheet).toBe('setup');
+    expect(await screen.findByText('What do you want to photograph?')).toBeTruthy();
     await renderWithKit(desk(), { held: { ...demoHeld(), subjects: [] } });
     fireEvent.press(screen.getByText('Add a subject'));
     expect(useSheets.getState().sheet).toBe('subject');

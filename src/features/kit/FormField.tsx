@@ -1,4 +1,4 @@
-import { useController, type FieldValues } from 'react-hook-form';
+import { useController, useFormContext, type FieldValues } from 'react-hook-form';
 import { View } from 'react-native';
 import { CheckBox } from '@/ui/rne';
 import { Txt } from '@/ui/Txt';
@@ -21,6 +21,7 @@ interface Props {
 /** One field of a form over a row: what is entered goes into the form, its message comes from the form's check. */
 export function FormField({ field, name, number, onProblem }: Props) {
   const { field: held, fieldState } = useController<FieldValues>({ name });
+  const form = useFormContext<FieldValues>();
   const value: unknown = held.value;
   const set = (next: unknown) => held.onChange(next === '' || next === null ? undefined : next);
   // In a list a message may belong to one of several numbers.
@@ -68,7 +69,11 @@ export function FormField({ field, name, number, onProblem }: Props) {
           label={field.label}
           options={field.options}
           value={typeof value === 'string' ? value : null}
-          onChange={set}
+          onChange={(next) => {
+            const brought = field.brings?.(next, form.getValues()) ?? {};
+            set(next);
+            for (const [path, each] of Object.entries(brought)) form.setValue(path, each, { shouldDirty: true });
+          }}
         />
       );
     case 'known':

@@ -11,6 +11,9 @@ import { RowForm } from './LazyRowForm';
 import { SensorRemarks } from './SensorRemarks';
 import { BODY_FORM } from './bodyForm';
 import { KIT_KINDS } from './kinds';
+import { owned } from './owned';
+import { renameSetups } from './renameSetups';
+import { setupNameOf } from './setupName';
 import { lazyPart } from '@/ui/lazyPart';
 
 const InUse = lazyPart(() => import('./InUse'));
@@ -33,9 +36,12 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
   const shownKind = resource === 'bodies' ? 'body' : row && 'kind' in row.data ? row.data.kind : kind;
   const initial = (row?.data ?? KIT_KINDS[kind].start) as ResourceTypes[PartResource];
 
-  const save = (data: ResourceTypes[PartResource]) => {
+  const save = (entered: ResourceTypes[PartResource]) => {
+    // What was taken as typical is one's own once it was looked at and saved.
+    const data = owned(entered);
     if (row) {
       replaceRow(resource, row, data);
+      if (data.name !== row.data.name) renameSetups(kit, row.id, data.name);
       return onSaved(row.id);
     }
     const id = createRow(resource, data);
@@ -44,7 +50,8 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
     if (kit.setups.length === 0 && body && 'kind' in data && (data.kind === 'lens' || data.kind === 'builtIn')) {
       chooseSetup(
         createRow('setups', {
-          name: `${body.data.name} + ${data.name}`.slice(0, 120),
+          name: setupNameOf([body.data.name, data.name]),
+          namedAfterParts: true,
           bodyId: body.id,
           modeId: 'whole',
           chain: [{ type: 'optic', id }],

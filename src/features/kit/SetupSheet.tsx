@@ -3,7 +3,6 @@ import type { Body } from '@/contract/schemas/body';
 import { PLACES } from '@/data/hand';
 import { takeTo, useInHand, usePlace } from '@/data/inHand';
 import { useChosen } from '@/data/useChosen';
-import { useNotice } from '@/data/notice';
 import { createRow } from '@/data/rowActions';
 import { useKit } from '@/data/useKit';
 import { Group } from '@/ui/Group';
@@ -15,6 +14,7 @@ import { PLACE_NAMES, PLACE_PATHS } from '../places';
 import { NewBody } from './NewBody';
 import { PartList } from './PartList';
 import { setupBrief } from './briefs';
+import { partsName } from './setupName';
 import { briefly } from './unreadable';
 import { useGo } from './useGo';
 
@@ -25,30 +25,18 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
   const place = usePlace();
   const chosenId = useChosen().setupId ?? kit.setups[0]?.id;
   const chooseSetup = useInHand((state) => state.chooseSetup);
-  const show = useNotice((state) => state.show);
   const offered = kit.setups.filter((row) => !row.data.retired || row.id === chosenId);
   const chosen = kit.setups.find((row) => row.id === chosenId) ?? kit.setups[0];
 
-  /** Mounts a body in front of the optics in hand, as a set-up of its own. */
-  const mountBody = (bodyId: string, body: Body) => {
-    const chain = chosen?.data.chain ?? (kit.optics[0] ? [{ type: 'optic' as const, id: kit.optics[0].id }] : []);
-    if (!chain.length) {
-      go('/kit/optics/new?kind=lens');
-      show({ text: `${body.name} is in the kit. Now add a lens for it.` });
-      return;
-    }
-    const names = chain
-      .map(
-        (link) =>
-          (link.type === 'optic' ? kit.optics : kit.adapters).find((row) => row.id === link.id)?.data.name ?? '',
-      )
-      .join(' + ');
-    chooseSetup(createRow('setups', { name: `${body.name} + ${names}`.slice(0, 120), bodyId, modeId: 'whole', chain }));
-    onClose();
-  };
+  /** A new body comes before the optics in hand, as a set-up of its own, and is in hand at once. */
   const makeBody = (body: Body) => {
-    const id = createRow('bodies', body);
-    show({ text: `${body.name} is in the kit.`, action: { title: 'Use it now', run: () => mountBody(id, body) } });
+    const bodyId = createRow('bodies', body);
+    const chain = chosen?.data.chain ?? (kit.optics[0] ? [{ type: 'optic' as const, id: kit.optics[0].id }] : []);
+    if (!chain.length) return go('/kit/optics/new?kind=lens');
+    const setup = { bodyId, modeId: 'whole', chain, namedAfterParts: true };
+    const bodies = [...kit.bodies, { id: bodyId, version: 1, createdAt: '', updatedAt: '', data: body }];
+    chooseSetup(createRow('setups', { ...setup, name: partsName(setup, { ...kit, bodies }) }));
+    onClose();
   };
 
   return (
@@ -83,7 +71,7 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
           onEdit={(id) => go(`/kit/setups/${id}`)}
         />
       ) : (
-        <Txt tone="soft">No set-up yet. Add a body below with two taps, then a lens.</Txt>
+        <Txt tone="soft">No set-up yet. Close this, and the page behind it leads to one in a few taps.</Txt>
       )}
       {chosen ? (
         <Group title="Take it to another place" brief={chosen.data.name} startsOpen={false}>

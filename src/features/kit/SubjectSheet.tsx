@@ -3,7 +3,9 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { Output } from '@/contract/schemas/output';
 import type { Subject } from '@/contract/schemas/subject';
+import { usualSubject } from '@/core/kit/subjects';
 import { useInHand } from '@/data/inHand';
+import { useSheets } from '@/data/sheets';
 import { usePreferences } from '@/data/preferences';
 import { createRow, removeRow, replaceRow } from '@/data/rowActions';
 import { useChosen } from '@/data/useChosen';
@@ -16,17 +18,19 @@ import { space } from '@/ui/theme/measures';
 import { PartList } from './PartList';
 import { RowForm } from './LazyRowForm';
 import { outputBrief, subjectBrief } from './briefs';
+import { owned } from './owned';
 import { NEW_OUTPUTS, outputSections, subjectSections } from './subjectForms';
 
 type At =
   { at: 'list' } | { at: 'subject'; id: string | null } | { at: 'output'; id: string | null; kind: Output['kind'] };
 
-const NEW_SUBJECT: Subject = { name: 'New subject', kind: 'perchingBird', sizeMm: 140, distanceM: 15 };
+const NEW_SUBJECT: Subject = usualSubject('perchingBird');
 
 /** Subjects and what the pictures are for: choose with one tap; add, change, delete. */
 export default function SubjectSheet({ onClose }: { onClose: () => void }) {
   const { kit } = useKit();
-  const [view, setView] = useState<At>({ at: 'list' });
+  const asked = useSheets((state) => state.at);
+  const [view, setView] = useState<At>(asked === null ? { at: 'list' } : { at: 'subject', id: asked });
   const units = usePreferences((state) => state.units);
   const chosen = useChosen();
   const subjectId = chosen.subjectId ?? kit.subjects[0]?.id;
@@ -43,7 +47,8 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
           sections={subjectSections(units)}
           initial={row?.data ?? NEW_SUBJECT}
           draftKey={`subjects:${view.id ?? 'new'}`}
-          onSave={(data) => {
+          onSave={(entered) => {
+            const data = owned(entered);
             // The distance in hand belongs to the subject as it was: a changed subject starts from its own again.
             if (row) replaceRow('subjects', row, data);
             chooseSubject(row ? row.id : createRow('subjects', data));

@@ -25,7 +25,14 @@ export type PlainField<P extends string = string> =
       optional?: boolean;
     }
   | { kind: 'numbers'; path: P; label: string }
-  | { kind: 'choice'; path: P; label: string; options: readonly { value: string; name: string; gloss?: string }[] }
+  | {
+      kind: 'choice';
+      path: P;
+      label: string;
+      options: readonly { value: string; name: string; gloss?: string }[];
+      /** What a choice brings into other fields. */
+      brings?: (next: string, now: Record<string, unknown>) => Record<string, unknown>;
+    }
   | { kind: 'flag'; path: P; label: string }
   /** Yes, no, or not known. */
   | { kind: 'known'; path: P; label: string }

@@ -86,7 +86,7 @@ describe('the set-ups', () => {
 
   it('start with a body, then ask for a lens', async () => {
     await renderWithKit(<SetupSheet onClose={close} />, { held: {} });
-    expect(words()).toContain('No set-up yet. Add a body below with two taps, then a lens.');
+    expect(words()).toContain('No set-up yet. Close this, and the page behind it leads to one in a few taps.');
     await renderWithKit(<SetupSheet onClose={close} />, { held: { bodies: demoHeld().bodies!.slice(0, 1) } });
     expect(words()).toContain('One body is in the kit. A lens makes the first set-up.');
     fireEvent.press(screen.getByText('Add a lens'));

@@ -1,11 +1,22 @@
 import type { Output } from '@/contract/schemas/output';
-import { SUBJECT_KINDS } from '@/core/kit/subjects';
+import { SUBJECT_KINDS, type SubjectKind } from '@/core/kit/subjects';
 import { metresToFeet, mmToInches, type UnitSystem } from '@/core/quantity/units';
 import type { Subject } from '@/contract/schemas/subject';
 import type { Field, PathIn, Section } from './formFields';
 
 type SubjectField = Field<PathIn<Subject>>;
 type OutputField = Field<PathIn<Output>>;
+
+/** Another kind brings its usual size, distance and name where those of the kind before still stand. */
+function usualOf(next: string, now: Record<string, unknown>): Record<string, unknown> {
+  const was = SUBJECT_KINDS[now.kind as SubjectKind];
+  const info = SUBJECT_KINDS[next as SubjectKind];
+  return {
+    ...(now.sizeMm === was.usualMm ? { sizeMm: info.usualMm } : {}),
+    ...(now.distanceM === was.usualDistanceM ? { distanceM: info.usualDistanceM } : {}),
+    ...(now.name === was.name ? { name: info.name } : {}),
+  };
+}
 
 /** The form of a subject, in the person's units. */
 export function subjectSections(units: UnitSystem): Section<PathIn<Subject>>[] {
@@ -43,6 +54,7 @@ export function subjectSections(units: UnitSystem): Section<PathIn<Subject>>[] {
             name: info.name,
             gloss: info.measure,
           })),
+          brings: usualOf,
         },
         length('sizeMm', 'Size', false),
         length('sizePlusMinusMm', 'Sizes differ by ±', true),

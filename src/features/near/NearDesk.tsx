@@ -24,6 +24,7 @@ import { NearColumn, NearDock } from './NearControls';
 import { NearGroups } from './NearGroups';
 import { NearLeverList } from './NearLeverList';
 import { useNearDesk, useNearWays, type NearDeskState, type NearDeskView } from './useNearDesk';
+import { AssumedLine } from '../desk/AssumedLine';
 import { DeskGate } from '../desk/DeskGate';
 import { quantitiesOf, useWhy } from '../desk/useWhy';
 
@@ -117,7 +118,12 @@ function ReadyDesk({ desk }: { desk: Ready }) {
     <DeskFrame
       picture={picture}
       reading={block}
-      cautions={cautions}
+      cautions={
+        <>
+          <AssumedLine situation={situation} />
+          {cautions}
+        </>
+      }
       keep={keep}
       levers={<NearLeverList onWhy={ask} />}
       groups={groups}

@@ -50,8 +50,7 @@ afterEach(() => jest.restoreAllMocks());
 describe('the Near desk', () => {
   it('says what is missing and opens the sheet that helps', async () => {
     await renderWithKit(<NearDesk />, { held: { ...demoHeld(), setups: [] } });
-    fireEvent.press(screen.getByText('Start with a body'));
-    expect(useSheets.getState().sheet).toBe('setup');
+    expect(await screen.findByText('What do you want to photograph?')).toBeTruthy();
     await renderWithKit(<NearDesk />, { held: { ...demoHeld(), subjects: [] } });
     fireEvent.press(screen.getByText('Add a subject'));
     expect(useSheets.getState().sheet).toBe('subject');

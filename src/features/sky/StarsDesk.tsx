@@ -23,6 +23,7 @@ import { StarPicture } from './StarPicture';
 import { useLensRecord, useStarWays } from './skyWays';
 import { STAR_VERDICT_WORDS, secondsText, starMark, starSentence } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
+import { AssumedLine } from '../desk/AssumedLine';
 import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
@@ -160,9 +161,12 @@ function Stars({ desk }: { desk: Ready }) {
         </View>
       }
       cautions={
-        <Txt kind="small" tone="caution">
-          ⚠ In the dark: mind tide, cliffs, cold, traffic and private land, and tell someone where you are.
-        </Txt>
+        <>
+          <AssumedLine situation={situation} sky />
+          <Txt kind="small" tone="caution">
+            ⚠ In the dark: mind tide, cliffs, cold, traffic and private land, and tell someone where you are.
+          </Txt>
+        </>
       }
       keep={<KeepBar reading={takeReading} />}
       levers={<StarLeverList desk={desk} ways={ways} onWhy={onWhy} />}

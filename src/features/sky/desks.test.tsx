@@ -43,8 +43,7 @@ describe('every Sky desk says what to do', () => {
 
   it.each(desks)('%s without a set-up, and without anything a picture could be for', async (_, Desk) => {
     await renderWithKit(<Desk />, { held: { ...demoHeld(), setups: [] } });
-    fireEvent.press(screen.getByText('Start with a body'));
-    expect(useSheets.getState().sheet).toBe('setup');
+    expect(await screen.findByText('What do you want to photograph?')).toBeTruthy();
     await renderWithKit(<Desk />, { held: { ...demoHeld(), outputs: [] } });
     fireEvent.press(screen.getByText('Add an output'));
     expect(useSheets.getState().sheet).toBe('subject');

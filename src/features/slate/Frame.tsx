@@ -59,6 +59,7 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
           <Guard what="This page" resetKeys={guarded}>
             {children}
           </Guard>
+          {sheet ? null : notice}
         </View>
         {wide ? null : <Places path={path} rail={false} />}
       </View>
@@ -70,7 +71,6 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
           {sheet === 'preferences' ? <PreferencesSheet onClose={close} /> : null}
         </Suspense>
       </Guard>
-      {sheet ? null : notice}
     </OverSheets.Provider>
   );
 }

@@ -3,13 +3,13 @@ import { View } from 'react-native';
 import { useNotice } from '@/data/notice';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
-import { NAV_HEIGHT, RADIUS, TARGET, space } from '@/ui/theme/measures';
+import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
 /** Long enough to read and to reach the key with cold hands. */
 const STAYS_MS = 8000;
 
-/** The last thing done, with the one thing that can be done about it. */
+/** In the flow above the places, so that it covers nothing: the last thing done, with the one thing that can be done about it. */
 export function NoticeBar() {
   const styles = useStyles();
   const { notice, clear } = useNotice();
@@ -41,12 +41,6 @@ export function NoticeBar() {
 
 const useStyles = stylesOf((palette) => ({
   bar: {
-    position: 'absolute',
-    left: space.medium,
-    right: space.medium,
-    bottom: NAV_HEIGHT + space.medium,
-    maxWidth: 560,
-    marginHorizontal: 'auto',
     flexDirection: 'row',
     alignItems: 'center',
     gap: space.small,
@@ -54,9 +48,8 @@ const useStyles = stylesOf((palette) => ({
     paddingLeft: space.large,
     paddingVertical: space.small,
     backgroundColor: palette.raised,
-    borderWidth: 2,
+    borderTopWidth: 2,
     borderColor: palette.ink,
-    borderRadius: RADIUS,
   },
   words: { flex: 1 },
 }));

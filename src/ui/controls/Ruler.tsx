@@ -1,12 +1,15 @@
 import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Text as SvgText } from 'react-native-svg';
+import { labelled } from '../gauge/labelled';
 import { HAIRLINE, RADIUS, family, fontSize } from '../theme/measures';
 import { stylesOf, usePalette } from '../theme/theme';
 
 /** Height of the ruled strip, and how many px a tenfold change takes: wide enough for one per cent a pixel and finer. */
 const HEIGHT = 60;
 const PX_PER_DECADE = 420;
+/** Between two figures at least, px. */
+const LABEL_GAP = 6;
 
 export interface RulerProps {
   /** What is set, for screen readers: "Distance". */
@@ -27,7 +30,9 @@ export interface RulerProps {
 interface Tick {
   at: number;
   size: 'long' | 'middle' | 'short';
+  /** Its figure, and how much it wants to be written: tens first, then fives and twos. */
   text?: string;
+  rank: number;
 }
 
 /** Ticks of a logarithmic scale: tens, units with figures where they have room, halves between. */
@@ -43,6 +48,7 @@ function ticksOf(minimum: number, maximum: number): Tick[] {
       ticks.push({
         at: value,
         size: unit ? 'long' : middle ? 'middle' : 'short',
+        rank: tenth === 10 ? 0 : tenth === 20 || tenth === 50 ? 1 : tenth === 15 ? 3 : 2,
         ...(unit || tenth === 15 ? { text: String(Number(value.toPrecision(2))) } : {}),
       });
     }
@@ -55,6 +61,12 @@ const Strip = memo(function Strip({ minimum, maximum, width }: { minimum: number
   const palette = usePalette();
   const x = (value: number) => Math.log10(value / minimum) * PX_PER_DECADE;
   const ticks = useMemo(() => ticksOf(minimum, maximum), [minimum, maximum]);
+  const labels = useMemo(() => {
+    const wanted = ticks.flatMap(({ at, text, rank }) =>
+      text === undefined ? [] : [{ item: at, at: Math.log10(at / minimum) * PX_PER_DECADE, text, rank }],
+    );
+    return labelled(wanted, fontSize.small, LABEL_GAP);
+  }, [ticks, minimum]);
   const length = { long: 20, middle: 14, short: 8 };
   return (
     <Svg width={width} height={HEIGHT} style={sheet.overflow}>
@@ -70,21 +82,19 @@ const Strip = memo(function Strip({ minimum, maximum, width }: { minimum: number
           strokeWidth={HAIRLINE}
         />
       ))}
-      {ticks.map((tick) =>
-        tick.text === undefined ? null : (
-          <SvgText
-            key={tick.at}
-            x={x(tick.at)}
-            y={50}
-            fill={palette.ink}
-            fontSize={fontSize.small}
-            fontFamily={family.figure}
-            textAnchor="middle"
-          >
-            {tick.text}
-          </SvgText>
-        ),
-      )}
+      {labels.map(({ at, text }) => (
+        <SvgText
+          key={text}
+          x={at}
+          y={50}
+          fill={palette.ink}
+          fontSize={fontSize.small}
+          fontFamily={family.figure}
+          textAnchor="middle"
+        >
+          {text}
+        </SvgText>
+      ))}
     </Svg>
   );
 });

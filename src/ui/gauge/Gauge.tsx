@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { formatFixed } from '@/core/quantity/format';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
+import { labelled } from './labelled';
 import { usePalette } from '../theme/theme';
 
 /** Another set-up's reading on the same scale. */
@@ -27,9 +28,17 @@ export interface GaugeProps {
   description: string;
 }
 
-const HEIGHT = 92;
-const BASE = 46;
+/**
+ * From above: letters of the other set-ups, needle and its bracket, the band with its notches, figures, names of the zones. Each
+ * has a row of its own, so that nothing strikes through a figure.
+ */
+const HEIGHT = 104;
+const LETTERS = 12;
+const BRACKET = 26;
+const BASE = 38;
 const BAND = 12;
+const FIGURES = BASE + BAND + 20;
+const ZONES = FIGURES + 19;
 const EDGE = 8;
 
 /** Extent of the scale: both ends of what is shown, and always a stretch of every zone, so that it does not jump. */
@@ -92,15 +101,15 @@ export function Gauge(props: GaugeProps) {
             <Line
               x1={x(before)}
               x2={x(before)}
-              y1={BASE - 14}
-              y2={BASE + BAND + 6}
+              y1={BRACKET}
+              y2={BASE + BAND}
               stroke={palette.needle}
               strokeWidth={2}
               strokeDasharray="2 3"
             />
           )}
           <Path
-            d={`M${needleX} ${BASE + BAND + 8}V${BASE - 20}l-5 -9h10l-5 9M${needleX} ${BASE - 16}H${sampledX}m0 -4v8`}
+            d={`M${needleX} ${BASE + BAND}V${BRACKET - 2}l-5 -9h10l-5 9M${needleX} ${BRACKET}H${sampledX}m0 -4v8`}
             stroke={palette.needle}
             strokeWidth={2}
             fill={palette.needle}
@@ -166,18 +175,27 @@ const Engraving = memo(function Engraving({
         stroke={palette.press}
         strokeWidth={HAIRLINE}
       />
-      <Path d={ticks.map((tick) => `M${x(tick)} ${BASE}v-6`).join('')} stroke={palette.ink} strokeWidth={HAIRLINE} />
-      {spaced(ticks, x, 44).map((tick) => (
+      <Path
+        d={ticks.map((tick) => `M${x(tick)} ${BASE + BAND}v6`).join('')}
+        stroke={palette.ink}
+        strokeWidth={HAIRLINE}
+      />
+      {labelled(
+        ticks.map((tick) => ({ item: tick, at: x(tick), text: formatFixed(tick), rank: rankOf(tick) })),
+        fontSize.fine,
+        8,
+        [0, width],
+      ).map(({ item, at, text }) => (
         <SvgText
-          key={tick}
-          x={x(tick)}
-          y={BASE - 9}
+          key={item}
+          x={at}
+          y={FIGURES}
           fontSize={fontSize.fine}
           fontFamily={family.figure}
           fill={palette.inkSoft}
           textAnchor="middle"
         >
-          {formatFixed(tick)}
+          {text}
         </SvgText>
       ))}
       <ZoneName from={EDGE} to={neededX} texts={[short, 'too few']} />
@@ -195,7 +213,7 @@ const Mark = memo(function Mark({ letter, at, letterAt }: { letter: string; at: 
       <Path d={`M${at} ${BASE}l-4 -7h8Z`} fill={palette.inkSoft} />
       <SvgText
         x={letterAt}
-        y={BASE - 26}
+        y={LETTERS}
         fontSize={fontSize.fine}
         fontFamily={family.figureStrong}
         fill={palette.inkSoft}
@@ -207,15 +225,8 @@ const Mark = memo(function Mark({ letter, at, letterAt }: { letter: string; at: 
   );
 });
 
-/** Ticks with enough room between them to carry a figure. */
-function spaced(ticks: number[], x: (value: number) => number, room: number): number[] {
-  let last = -Infinity;
-  return ticks.filter((tick) => {
-    const fits = x(tick) - last >= room;
-    if (fits) last = x(tick);
-    return fits;
-  });
-}
+/** Powers of ten are written before the twos and fives. */
+const rankOf = (tick: number): number => (Number.isInteger(Math.log10(tick)) ? 0 : 1);
 
 /** Width a character takes on average in the condensed face, as a share of its size. */
 const CHARACTER = 0.48;
@@ -227,7 +238,7 @@ function ZoneName({ from, to, texts }: { from: number; to: number; texts: string
   return (
     <SvgText
       x={(from + to) / 2}
-      y={BASE + BAND + 22}
+      y={ZONES}
       fontSize={fontSize.fine}
       fontFamily={family.figure}
       fill={palette.inkSoft}

@@ -1,8 +1,9 @@
 import { scaleLog } from 'd3-scale';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
-import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
+import { labelled } from './labelled';
 import { usePalette } from '../theme/theme';
 
 interface Props {
@@ -16,11 +17,16 @@ interface Props {
   description: string;
 }
 
-const HEIGHT = 96;
-const BASE = 34;
+const HEIGHT = 100;
+/** Baseline of the figures: above the needle's head. */
+const FIGURES = 13;
+const BASE = 38;
 const BAND = 12;
 const EDGE = 10;
 const TICKS = [0.5, 1, 2, 5, 10, 20, 30, 60, 120, 300, 600, 1800, 3600];
+/** These are written before their neighbours. */
+const TENS = new Set([1, 10, 60, 600, 3600]);
+const tickText = (seconds: number): string => (seconds >= 60 ? `${seconds / 60} min` : `${seconds} s`);
 
 /** Exposures on an engraved scale: where stars are points everywhere, where the corners run, where all do; schools as ticks. */
 export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, marks, description }: Props) {
@@ -42,17 +48,31 @@ export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, mar
     { from: Math.max(worstS, centreS), to: high, name: 'strokes' },
   ];
   const needle = x(seconds);
+  const ticks = TICKS.filter((tick) => tick >= low && tick <= high);
   return (
     <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
       {width > 0 ? (
         <Svg width={width} height={HEIGHT} aria-hidden>
-          {TICKS.filter((tick) => tick >= low && tick <= high).map((tick) => (
-            <G key={tick}>
-              <Line x1={x(tick)} x2={x(tick)} y1={BASE - 7} y2={BASE} stroke={palette.inkSoft} strokeWidth={HAIRLINE} />
-              <SvgText {...text} x={x(tick)} y={BASE - 12}>
-                {tick >= 60 ? `${tick / 60} min` : `${tick} s`}
-              </SvgText>
-            </G>
+          {ticks.map((tick) => (
+            <Line
+              key={tick}
+              x1={x(tick)}
+              x2={x(tick)}
+              y1={BASE - 7}
+              y2={BASE}
+              stroke={palette.inkSoft}
+              strokeWidth={HAIRLINE}
+            />
+          ))}
+          {labelled(
+            ticks.map((tick) => ({ item: tick, at: x(tick), text: tickText(tick), rank: TENS.has(tick) ? 0 : 1 })),
+            fontSize.fine,
+            8,
+            [0, width],
+          ).map(({ item, at, text: figure }) => (
+            <SvgText key={item} {...text} x={at} y={FIGURES}>
+              {figure}
+            </SvgText>
           ))}
           <Rect x={x(low)} y={BASE} width={Math.max(0, x(worstS) - x(low))} height={BAND} fill={palette.press} />
           <Rect

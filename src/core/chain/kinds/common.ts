@@ -10,6 +10,8 @@ export interface Carried {
   price?: Maybe<number>;
   /** Spatial frequency at which the part alone still gives 50 % contrast on the sensor, in the centre. */
   lens50LpPerMm?: Maybe<number>;
+  /** Its numbers are typical of its class; nobody entered them. */
+  assumed?: Maybe<boolean>;
 }
 
 /** How a lens is built, where that shows in the picture. */

@@ -20,7 +20,7 @@ import { TextField } from '@/ui/controls/TextField';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { useNeighbourFocus } from '@/ui/useNeighbourFocus';
-import { setupBrief } from '../briefs';
+import { partsName } from '../setupName';
 import { Checks } from './Checks';
 import { ChainStrip } from './ChainStrip';
 import { Steps } from './Steps';
@@ -85,8 +85,9 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
     leaves(index);
     setChain(setup.chain.filter((_, i) => i !== index));
   };
-  const named = (): Setup =>
-    setup.name.trim() === '' ? { ...setup, name: setupBrief(setup, kit).slice(0, 120) } : setup;
+  // Not named by the person, it is named after its parts, and stays so when they change.
+  const afterParts = setup.namedAfterParts === true || setup.name.trim() === '';
+  const named = (): Setup => (afterParts ? { ...setup, name: partsName(setup, kit), namedAfterParts: true } : setup);
   const checked = async (then: (setup: Setup) => void) => {
     if (!body) return setProblem('Choose a body.');
     if (items.some((item) => item.part === null))
@@ -199,9 +200,9 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
     <>
       <TextField
         label="Name (may stay empty)"
-        value={setup.name}
-        onChange={(name) => change({ name })}
-        placeholder={setup.chain.length ? setupBrief(setup, kit) : ''}
+        value={afterParts ? '' : setup.name}
+        onChange={(name) => change({ name, namedAfterParts: name.trim() === '' ? true : undefined })}
+        placeholder={setup.chain.length ? partsName(setup, kit) : ''}
       />
       <NumberField
         label="Weight of the support (tripod, head)"

@@ -6,6 +6,7 @@ import { DeskFrame } from '@/ui/DeskFrame';
 import { MosaicDrawing } from '@/ui/finder/MosaicDrawing';
 import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { AssumedLine } from '../../desk/AssumedLine';
 import { quantitiesOf, useWhy } from '../../desk/useWhy';
 import { SiteLine } from '../SiteLine';
 import { SkyDock } from '../SkyDock';
@@ -36,7 +37,7 @@ function Deep({ desk }: { desk: ReadySky }) {
     <DeskFrame
       picture={<Picture state={state} wide={wide} />}
       reading={<DeepReading state={state} onWhy={ask} />}
-      cautions={null}
+      cautions={<AssumedLine situation={desk.situation} sky />}
       levers={<DeepLevers base={desk.base} asked={state.asked} onWhy={ask} />}
       more={<DeepSettings open={wide} />}
       groups={null}

@@ -14,6 +14,7 @@ import { SkyDock } from '../SkyDock';
 import { SkyDeskGate } from '../SkyDeskGate';
 import { secondsText } from '../starWords';
 import type { ReadySky } from '../useSkyDesk';
+import { AssumedLine } from '../../desk/AssumedLine';
 import { quantitiesOf, useWhy } from '../../desk/useWhy';
 import { Cameras } from './Cameras';
 import { MoonAndSun } from './MoonAndSun';
@@ -45,11 +46,14 @@ function Planets({ desk }: { desk: ReadySky }) {
       }
       reading={<PlanetReading system={system} state={state} onWhy={ask} />}
       cautions={
-        here && here.fromSunDeg < NEAR_SUN_DEG ? (
-          <Txt kind="strong" tone="needle" role="alert" testID="sun-warning">
-            {`⚠ ${planet} stands only ${formatFixed(here.fromSunDeg)}° from the Sun. ${SUN_WARNING}`}
-          </Txt>
-        ) : null
+        <>
+          {here && here.fromSunDeg < NEAR_SUN_DEG ? (
+            <Txt kind="strong" tone="needle" role="alert" testID="sun-warning">
+              {`⚠ ${planet} stands only ${formatFixed(here.fromSunDeg)}° from the Sun. ${SUN_WARNING}`}
+            </Txt>
+          ) : null}
+          <AssumedLine situation={desk.situation} sky />
+        </>
       }
       levers={<SpreadLevers desk={desk} discArcsec={discArcsec} onWhy={ask} />}
       more={

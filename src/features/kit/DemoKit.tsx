@@ -1,0 +1,46 @@
+import { useState } from 'react';
+import useSWR from 'swr';
+import { api } from '@/data/api';
+import { useNotice } from '@/data/notice';
+import { readAllAgain } from '@/data/transfer';
+import { Key } from '@/ui/controls/Key';
+
+const KEY = 'demo-kit';
+
+/** Puts the demo kit in, or puts it away again; says on its key which of the two. */
+export function DemoKey() {
+  const { data, mutate } = useSWR(KEY, api.demo.rows);
+  const [busy, setBusy] = useState(false);
+  const show = useNotice((state) => state.show);
+  const there = (data?.rows ?? 0) > 0;
+  const press = async () => {
+    setBusy(true);
+    try {
+      if (there) {
+        const { removed, kept } = await api.demo.putAway();
+        show({
+          text: `The demo kit is put away: ${removed} entries${kept ? `; ${kept} stay, because yours use them` : ''}. A backup was made before.`,
+        });
+      } else {
+        const { added } = await api.demo.putIn();
+        show({ text: `The demo kit is in: ${added} entries. Put it away again on the Kit page, “In and out”.` });
+      }
+      await readAllAgain();
+      await mutate();
+    } catch {
+      show({
+        text: 'The server cannot be reached, so the demo kit stays where it is. Start it again, then try again.',
+      });
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Key
+      title={there ? 'Put the demo kit away' : 'Look around with the demo kit'}
+      icon={there ? 'archive' : 'explore'}
+      disabled={busy || data === undefined}
+      onPress={() => void press()}
+    />
+  );
+}

@@ -1,0 +1,20 @@
+import { Router } from 'express';
+import type { Database } from '../database/openDatabase';
+import { countDemoRows, putDemoAway, putDemoIn } from '../demoKit';
+import type { Store } from '../store';
+
+/** The demo kit: how much of it is there, put in, put away. */
+export function demoRoutes(store: Store, database: Database): Router {
+  const router = Router();
+  router.get('/demo', async (_request, response) => {
+    response.json({ rows: await countDemoRows(store) });
+  });
+  router.post('/demo', async (_request, response) => {
+    response.status(201).json({ added: await putDemoIn(store) });
+  });
+  router.delete('/demo', async (_request, response) => {
+    await database.backup('by-hand');
+    response.json(await putDemoAway(store));
+  });
+  return router;
+}

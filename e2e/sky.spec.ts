@@ -47,7 +47,7 @@ for (const size of [
       await page.getByTestId('exposure-field').fill('40');
       await page.getByTestId('exposure-field').press('Enter');
       await expect(page.getByTestId('verdict')).toContainText('Strokes at 40');
-      await expect(page.getByRole('img', { name: /^Worst point:/ })).toHaveAttribute('aria-label', /a stroke/);
+      await expect(page.getByRole('img', { name: /^Worst point:/ })).toHaveAttribute('aria-label', /shows as a stroke/);
       // The rule moves by keys, too.
       await page.getByRole('slider', { name: 'Exposure' }).press('ArrowLeft');
       await expect(page.getByTestId('verdict')).not.toContainText('at 40');

@@ -12,7 +12,7 @@ export const bin = (name) => inRoot('node_modules', '.bin', name);
 
 const MINIMUM_NODE = [20, 19, 4];
 
-export const say = (text) => console.log(`· ${text}`);
+export const say = (text) => console.error(`· ${text}`);
 
 /** Ends with a message instead of a stack trace. */
 export function stop(text) {

@@ -43,13 +43,13 @@ describe('the scale of exposures', () => {
     draw(gauge(10));
     expect(screen.getByLabelText('Scale of exposures')).toBeTruthy();
     for (const name of ['points', 'corners run', 'strokes', '10 s', '20 s']) expect(words()).toContain(name);
-    const lines = parts('Line').filter((line) => line.y1 === 46);
-    expect(lines.map((line) => Number(line.y2) - 46).sort((a, b) => a - b)).toEqual([9, 16]);
+    const lines = parts('Line').filter((line) => line.y1 === 50);
+    expect(lines.map((line) => Number(line.y2) - 50).sort((a, b) => a - b)).toEqual([9, 16]);
   });
 
   it('moves its needle with the exposure', () => {
     draw(gauge(4));
-    const at = () => Number(parts('Line').find((line) => line.y1 === 28)!.x1);
+    const at = () => Number(parts('Line').find((line) => line.y1 === 32)!.x1);
     const before = at();
     screen.rerender(<Theme look="day">{gauge(30)}</Theme>);
     expect(at()).toBeGreaterThan(before);
@@ -208,6 +208,8 @@ describe('stars', () => {
             [60, 0],
           ]}
           words="60 px, a stroke"
+          outputShare={0.25}
+          outputName="Web page"
         />
       </Theme>,
     );

@@ -28,7 +28,7 @@ export const converterSchema = {
 
 const detailClass = {
   type: 'string',
-  title: 'How well it draws',
+  title: 'Sharpness class',
   enum: ['excellent', 'good', 'fair', 'weak'],
 } as const;
 

@@ -15,7 +15,7 @@ const common = {
 } as const;
 const detailClass = {
   type: 'string',
-  title: 'How well it draws',
+  title: 'Sharpness class',
   enum: ['excellent', 'good', 'fair', 'weak'],
 } as const;
 const obstructionShare = between('Central obstruction (share of the diameter)', 0, 0.9);

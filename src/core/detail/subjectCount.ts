@@ -1,6 +1,7 @@
 import { SUBJECT_KINDS, type SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
-import { neededPixels, outputLongSidePx, type OutputSpec } from '../output/needs';
+import { neededPixels, outputLongSidePx, printPixelsPerInch, type OutputSpec } from '../output/needs';
+import { formatFigures } from '../quantity/format';
 import { verdictOf, type Verdict } from '../output/verdict';
 import { assumed, computed, given, input, type Quantity } from '../quantity/quantity';
 import { megapixels } from '../sensor/diagonal';
@@ -152,6 +153,12 @@ function resolvedQuantity(
   );
 }
 
+/** Where the pixels of the long side come from: those of a print from its size and density. */
+const longSideWords = (output: OutputSpec): string =>
+  output.kind === 'print'
+    ? `long side of the print, ${formatFigures(output.longSideMm)} mm at ${formatFigures(printPixelsPerInch(output))} px per inch`
+    : 'long side of the output';
+
 /** What the output asks of the subject. */
 function neededQuantity(output: OutputSpec, subject: SubjectSpec): Quantity {
   const need = neededPixels(output, subject.sizeMm);
@@ -171,7 +178,7 @@ function neededQuantity(output: OutputSpec, subject: SubjectSpec): Quantity {
             ),
           ]
         : [
-            input('px', 'long side of the output', given(longSide ?? 0, 'px', 'Long side of the output', 'output')),
+            input('px', longSideWords(output), given(longSide ?? 0, 'px', 'Long side of the output', 'output')),
             input(
               's',
               'share the subject takes',

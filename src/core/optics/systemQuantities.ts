@@ -169,7 +169,7 @@ export function systemCrop(crop: Quantity, factor: Quantity): Quantity {
       source: 'factors multiply',
     }));
   return computed(crop.value * factor.value, '×', () => ({
-    name: 'System crop factor',
+    name: 'Crop factor times converters',
     formula: 'k · t = t · k',
     inputs: [
       input('k', 'crop factor', crop),

@@ -31,6 +31,9 @@ export function groupSign(locale?: string): ',' | '.' | undefined {
   return group === ',' || group === '.' ? group : undefined;
 }
 
+/** The sign before decimals in the reader's locale. */
+export const decimalSign = (locale?: string): string => signsOf(locale)?.decimal ?? '.';
+
 function write(value: number, minimumDigits: number, maximumDigits: number, locale: string | undefined): string {
   const signs = signsOf(locale);
   if (!signs || Math.abs(value) >= 1e21) {

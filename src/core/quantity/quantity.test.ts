@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { formatChange, formatFigures, formatFixed, formatRatio, formatStops } from './format';
 import { parseAspect, parseDecimal, parseLength } from './parseNumber';
 import { computed, given, input } from './quantity';
+import { lengthPairText } from './quantityText';
 
 const value = (result: ReturnType<typeof parseDecimal>): number => {
   if (!result.ok) throw new Error(result.problem.message);
@@ -209,5 +210,21 @@ describe('quantities', () => {
         inputs: [{ symbol: 'y', name: 'inner', value: 2, unit: 'mm', kind: 'computed' }],
       },
     });
+  });
+});
+
+describe('two lengths that belong together', () => {
+  const metres = (value: number) => given(value, 'm', 'x');
+  const mm = (value: number) => given(value, 'mm', 'x');
+  it('stand in one unit, that of the longer', () => {
+    expect(lengthPairText(metres(0.736), metres(0.491), 'metric', 'by')).toBe('0.736 by 0.491\u202fm');
+    expect(lengthPairText(metres(0.32), metres(0.005), 'metric', '×')).toBe('32 × 0.5\u202fcm');
+    // 1.58 ft and 12.6 in.
+    expect(lengthPairText(metres(1.58 * 0.3048), metres(12.6 * 0.0254), 'imperial', '×')).toBe('1.58 × 1.05\u202fft');
+    // Lengths of optics stay in mm, as they are engraved.
+    expect(lengthPairText(mm(25.4), mm(12.7), 'imperial', '×')).toBe('25.4 × 12.7\u202fmm');
+  });
+  it('whichever of the two is longer', () => {
+    expect(lengthPairText(metres(0.005), metres(0.32), 'metric', '×')).toBe('0.5 × 32\u202fcm');
   });
 });

@@ -118,3 +118,35 @@ export const quantityText = (
 };
 
 export const shownText = ({ number, unit }: Shown): string => withUnit(number, unit);
+
+/** Two lengths that belong together, such as width and height, in one unit: that of the longer. */
+export function lengthPairText(
+  first: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>,
+  second: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>,
+  system: UnitSystem,
+  between: string,
+): string {
+  const [longer, shorter] = first.value >= second.value ? [first, second] : [second, first];
+  const shown = showQuantity(longer, system);
+  // What one of the unit shown is, by the same conversion; so that the other is written in it too.
+  const each = longer.unit === shorter.unit ? shownAs(longer, shown.unit, system) : null;
+  if (each === null) return `${quantityText(first, system)} ${between} ${quantityText(second, system)}`;
+  const number = (quantity: Pick<Quantity, 'value'>) => formatFigures(quantity.value * each, 3);
+  return `${number(first)} ${between} ${withUnit(number(second), shown.unit)}`;
+}
+
+/** How many of a shown unit one of a quantity's own is; null where it is no length. */
+function shownAs({ unit }: Pick<Quantity, 'unit'>, shownUnit: string, system: UnitSystem): number | null {
+  const inMetres: Partial<Record<string, number>> = {
+    m: 1,
+    mm: 1000,
+    cm: 100,
+    ft: metresToFeet(1),
+    in: mmToInches(1000),
+  };
+  const own = unit === 'm' ? 1 : unit === 'mm' ? 0.001 : null;
+  const per = inMetres[shownUnit];
+  return own === null || per === undefined || (system === 'metric' && (shownUnit === 'ft' || shownUnit === 'in'))
+    ? null
+    : own * per;
+}

@@ -89,7 +89,12 @@ export function BookEntry({ id }: { id: string }) {
         <ReadingPicture {...asKept.value} subject={data.input.subject} units={units} maxHeight={280} />
       ) : null}
       {asKept.ok && asKept.value.desk === 'stars' ? (
-        <StarPicture system={asKept.value.system} reading={asKept.value.reading} maxHeight={280} />
+        <StarPicture
+          system={asKept.value.system}
+          reading={asKept.value.reading}
+          output={data.input.output}
+          maxHeight={280}
+        />
       ) : null}
       {data.desk === 'near' ? (
         <Choice

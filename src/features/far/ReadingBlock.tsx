@@ -187,7 +187,13 @@ const RivalNames = memo(function RivalNames({ names }: { names: string }) {
 
 const useStyles = stylesOf(() => ({
   block: { gap: space.small },
-  numbers: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between', gap: space.large },
+  numbers: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'flex-end',
+    justifyContent: 'space-between',
+    gap: space.large,
+  },
   main: { flexShrink: 1 },
   second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
   baseline: { flexDirection: 'row', alignItems: 'baseline', gap: space.small },

@@ -80,7 +80,7 @@ export default function KitList() {
       ? 'The server cannot be reached, so the kit stays closed. Start it again, then try again.'
       : items.length
         ? 'Nothing of the kit matches. Seek less, or show all.'
-        : 'The kit is empty. Add a body from the slate with two taps, or bring one in from a photo.';
+        : 'The kit is empty. Add a body or a lens above, or bring them in from a photo’s data.';
   return (
     <Page title="Kit" up="/far" keys={<Key title="In and out" icon="import-export" onPress={() => go('/kit/bring')} />}>
       <FlatList
@@ -95,8 +95,10 @@ export default function KitList() {
             <Group title="Sort" brief={SORTS.find((each) => each.value === sort)?.name ?? ''}>
               <Choice label="Sort by" options={SORTS} value={sort} onChange={setSort} hideLabel />
             </Group>
-            <Group title="Add a part" brief="optics, adapters">
+            <Group title="Add a part" brief="bodies, optics, adapters">
               <View style={styles.adds}>
+                <Key title="Body" icon="add" onPress={() => go('/kit/bodies/new')} />
+                <Key title="From a photo" icon="photo-camera" onPress={() => go('/kit/bring')} />
                 {[
                   ...NEW_OPTICS.map((kind) => ['optics', kind] as const),
                   ...NEW_ADAPTERS.map((kind) => ['adapters', kind] as const),
@@ -109,9 +111,6 @@ export default function KitList() {
                   />
                 ))}
               </View>
-              <Txt kind="small" tone="soft">
-                A body takes two taps: tap the set-up on the slate, “Add a body”.
-              </Txt>
             </Group>
           </View>
         }

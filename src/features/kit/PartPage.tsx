@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { isPartResource } from '@/data/whereUsed';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
+import { NewBodyPage } from './NewBodyPage';
 import { NewPartPage } from './NewPartPage';
 import { Page } from '@/ui/Page';
 import { PartCard } from './PartCard';
@@ -19,9 +20,6 @@ export default function PartPage({ resource, id, kind }: { resource: string; id:
       </Page>
     );
   }
-  return id === 'new' && resource !== 'bodies' ? (
-    <NewPartPage resource={resource} kind={kind} />
-  ) : (
-    <PartCard resource={resource} id={id} />
-  );
+  if (id === 'new' && resource === 'bodies') return <NewBodyPage />;
+  return id === 'new' ? <NewPartPage resource={resource} kind={kind} /> : <PartCard resource={resource} id={id} />;
 }

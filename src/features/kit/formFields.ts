@@ -1,3 +1,4 @@
+import { CLASS_LENS50_LP_PER_MM } from '@/core/chain/lens50';
 import type { FieldUnit } from '@/core/quantity/parseNumber';
 
 type Fields<T> =
@@ -82,12 +83,17 @@ export const choiceOf = <P extends string>(path: P, label: string, words: Record
 });
 export const note: Field<'note'> = { kind: 'text', path: 'note', label: 'Note', multiline: true, optional: true };
 
-export const draws = choiceOf('detailClass', 'How well it draws', {
-  excellent: 'Excellent',
-  good: 'Good',
-  fair: 'Fair',
-  weak: 'Weak',
-});
+/** Where no 50 % frequency is entered, that of the class is taken; its glosses say which. */
+export const draws: PlainField<'detailClass'> = {
+  kind: 'choice',
+  path: 'detailClass',
+  label: 'How sharp, where nothing is measured',
+  options: (['excellent', 'good', 'fair', 'weak'] as const).map((value) => ({
+    value,
+    name: value[0]!.toUpperCase() + value.slice(1),
+    gloss: `as ${CLASS_LENS50_LP_PER_MM[value]} lp/mm`,
+  })),
+};
 export const own50 = number('lens50LpPerMm', '50 % frequency', 'lp/mm');
 type Carried = 'maker' | 'mount' | 'weightG' | 'price' | 'wish' | 'note';
 export const carry = <P extends string = never>(...more: Field<P>[]): Section<P | Carried> => ({

@@ -50,10 +50,10 @@ function RatioControl({ now, label }: { now: NearDeskState; label?: string }) {
         <FollowingField
           compact
           hideLabel
-          label="Reproduction ratio"
+          label="Reproduction ratio, times life size"
           value={threeFigures(ratio)}
           unit="none"
-          shownUnit=": 1"
+          shownUnit="×"
           minimum={range.lowest * 0.9999}
           maximum={range.highest * 1.0001}
           limits={`from ${formatRatio(range.lowest)} to ${formatRatio(range.highest)} with this chain; tubes and close-up lenses are among the levers`}

@@ -246,7 +246,13 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
 
 const useStyles = stylesOf(() => ({
   block: { gap: space.small },
-  numbers: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between', gap: space.large },
+  numbers: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'flex-end',
+    justifyContent: 'space-between',
+    gap: space.large,
+  },
   main: { flexShrink: 1 },
   second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
   measure: { display: 'flex', alignItems: 'center', minHeight: TARGET, alignSelf: 'flex-start' },

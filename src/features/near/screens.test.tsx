@@ -95,7 +95,7 @@ describe('measuring with a ruler', () => {
     expect(words()).toMatch(/must be/);
     type('visible-field', '27,5');
     expect(words()).toContain('1.31 : 1');
-    expect(words()).toContain('agrees with 1.3 : 1');
+    expect(words()).toContain('the round ratio 1.3 : 1 lies within it');
     fireEvent.press(screen.getByText('Use this ratio for this chain'));
     const [change] = useOutbox.getState().waiting;
     expect(change).toMatchObject({

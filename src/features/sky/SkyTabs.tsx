@@ -35,7 +35,13 @@ export function SkyTabs({ here }: { here: SkyTab }) {
 }
 
 const useStyles = stylesOf((palette) => ({
-  bar: { flexDirection: 'row', paddingHorizontal: space.medium, borderBottomWidth: 1, borderColor: palette.hairline },
+  bar: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    paddingHorizontal: space.medium,
+    borderBottomWidth: 1,
+    borderColor: palette.hairline,
+  },
   tab: {
     minHeight: TARGET,
     paddingHorizontal: space.medium,

@@ -60,7 +60,7 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
     <View>
       <Group title="Where it points" startsOpen={open} brief={`declination ${formatFixed(pointing.declinationDeg)}°`}>
         <Choice
-          label="Told by"
+          label="Pointing given as"
           value={sky.pointBy}
           options={[
             { value: 'declination', name: 'Declination' },

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
+import { outputLongSidePx, type OutputSpec } from '@/core/output/needs';
 import type { StarsReading } from '@/core/sky/readStars';
 import { StarField } from '@/ui/finder/StarField';
 import { StarLoupe } from '@/ui/finder/StarLoupe';
@@ -10,15 +11,22 @@ import { runText, secondsText } from './starWords';
 interface Props {
   system: EffectiveSystem;
   reading: StarsReading;
+  output: OutputSpec;
   maxHeight: number;
 }
 
-const isPoint = (px: number, most: number): string => (px <= most * (1 + 1e-6) ? 'a point' : 'a stroke');
+/** Whether a run passes for a point by the tolerance chosen, and how long it is on the output. */
+function runWords(px: number, most: number, share: number, outputName: string): string {
+  const passes = px <= most * (1 + 1e-6) ? 'passes for a point' : 'shows as a stroke';
+  return share < 1 ? `${runText(px)}, on ${outputName} ${runText(px * share)}: ${passes}` : `${runText(px)}: ${passes}`;
+}
 
 /** The frame under the sky with the strokes of the exposure, and loupes on its centre and its worst point. */
-export function StarPicture({ system, reading, maxHeight }: Props) {
+export function StarPicture({ system, reading, output, maxHeight }: Props) {
   const { used, pitchUm } = system;
   const seconds = reading.exposureS.value;
+  const share = Math.min(1, (outputLongSidePx(output) ?? Infinity) / Math.max(used.columns, used.rows));
+  const shown = { outputShare: share, outputName: output.name };
   const [centrePx, worstPx] = [reading.centreDriftPx.value, reading.worstDriftPx.value];
   return (
     <View style={{ gap: space.medium }}>
@@ -34,12 +42,14 @@ export function StarPicture({ system, reading, maxHeight }: Props) {
         <StarLoupe
           title="Centre"
           stroke={strokePx(reading, { xMm: 0, yMm: 0 }, seconds, pitchUm.value)}
-          words={`${runText(centrePx)}, ${isPoint(centrePx, reading.centreTolerancePx.value)}`}
+          words={runWords(centrePx, reading.centreTolerancePx.value, share, output.name)}
+          {...shown}
         />
         <StarLoupe
           title="Worst point"
           stroke={strokePx(reading, reading.worst, seconds, pitchUm.value)}
-          words={`${runText(worstPx)}, ${isPoint(worstPx, reading.cornerTolerancePx.value)}`}
+          words={runWords(worstPx, reading.cornerTolerancePx.value, share, output.name)}
+          {...shown}
         />
       </View>
     </View>

@@ -80,7 +80,14 @@ function Stars({ desk }: { desk: Ready }) {
   const words = STAR_VERDICT_WORDS[reading.verdict];
   return (
     <DeskFrame
-      picture={<StarPicture system={system} reading={reading} maxHeight={height * (wide ? 0.42 : 0.26)} />}
+      picture={
+        <StarPicture
+          system={system}
+          reading={reading}
+          output={situation.output}
+          maxHeight={height * (wide ? 0.42 : 0.26)}
+        />
+      }
       reading={
         <View style={styles.block}>
           <View style={styles.numbers}>
@@ -180,7 +187,13 @@ function Stars({ desk }: { desk: Ready }) {
 
 const useStyles = stylesOf(() => ({
   block: { gap: space.small },
-  numbers: { flexDirection: 'row', alignItems: 'flex-end', justifyContent: 'space-between', gap: space.large },
+  numbers: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'flex-end',
+    justifyContent: 'space-between',
+    gap: space.large,
+  },
   main: { flexShrink: 1 },
   second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
   row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { HaloText } from '../HaloText';
+import { labelled } from '../gauge/labelled';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
 import { usePalette } from '../theme/theme';
 
@@ -170,17 +171,30 @@ export function PlannerChart({
               stroke={palette.ink}
               strokeWidth={HAIRLINE}
             />
-            <SvgText
-              x={plot.x(tick)}
-              y={height - 8}
-              textAnchor="middle"
-              fill={palette.inkSoft}
-              fontSize={fontSize.fine}
-              fontFamily={family.figure}
-            >
-              {distanceText(tick)}
-            </SvgText>
           </G>
+        ))}
+        {labelled(
+          plot.xTicks.map((tick) => ({
+            item: tick,
+            at: plot.x(tick),
+            text: distanceText(tick),
+            rank: Number.isInteger(Math.log10(tick)) ? 0 : 1,
+          })),
+          fontSize.fine,
+          8,
+          [0, width],
+        ).map(({ item, at, text }) => (
+          <SvgText
+            key={item}
+            x={at}
+            y={height - 8}
+            textAnchor="middle"
+            fill={palette.inkSoft}
+            fontSize={fontSize.fine}
+            fontFamily={family.figure}
+          >
+            {text}
+          </SvgText>
         ))}
         <Line
           x1={LEFT}

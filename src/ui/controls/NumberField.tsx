@@ -1,7 +1,7 @@
 import { Input } from '@/ui/rne';
 import { useId, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { formatFigures, groupSign } from '@/core/quantity/format';
+import { decimalSign, formatFigures, groupSign } from '@/core/quantity/format';
 import { parseDecimal, parseLength, type FieldUnit } from '@/core/quantity/parseNumber';
 import { Txt } from '../Txt';
 import { RADIUS, TARGET, family, fontSize, space } from '../theme/measures';
@@ -184,9 +184,10 @@ export function NumberField({
   );
 }
 
-/** Digits without grouping: what stands in a field must be readable back whatever the locale groups with. */
+/** Digits without grouping, with the decimal sign that messages are written with: what stands in a field must be readable back. */
 function formatPlain(value: number, figures: number): string {
-  return String(Number(value.toPrecision(figures)));
+  const text = String(Number(value.toPrecision(figures)));
+  return text.includes('e') ? text : text.replace('.', decimalSign());
 }
 
 const useStyles = stylesOf((palette) => ({

@@ -4,7 +4,7 @@ import { modesOf } from '@/core/kit/body';
 import { SUBJECT_KINDS, type SubjectSpec } from '@/core/kit/subjects';
 import type { NearReading } from '@/core/near/readNear';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
-import { quantityText, showLengthM, showSubjectMm, shownText } from '@/core/quantity/quantityText';
+import { lengthPairText, quantityText, showLengthM, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { usedArea } from '@/core/sensor/cropMode';
 import { Finder } from './Finder';
@@ -45,7 +45,7 @@ export function ReadingPicture({ system, subject, units, maxHeight, ...read }: P
       subjectOnSensorMm={ratio * subject.sizeMm}
       realPerSensorMm={1 / ratio}
       lengthText={lengthText}
-      description={`Viewfinder: ${subject.name} takes ${quantityText(read.reading.shareOfFrame, units)} of the frame’s ${kind.axis}; the frame shows ${quantityText(width, units)} by ${quantityText(height, units)} at the subject.`}
+      description={`Viewfinder: ${subject.name} takes ${quantityText(read.reading.shareOfFrame, units)} of the frame’s ${kind.axis}; the frame shows ${lengthPairText(width, height, units, 'by')} at the subject.`}
       {...(maxHeight === undefined ? {} : { maxHeight })}
     />
   );

@@ -1,5 +1,6 @@
 import Svg, { Circle, ClipPath, Defs, G, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { View } from 'react-native';
+import { textWidth } from '../gauge/labelled';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
 import { usePalette } from '../theme/theme';
 
@@ -55,6 +56,7 @@ export function SensorDrawing({ frames, circleMm, width, maxHeight, description 
     width: frame.widthMm * scale,
     height: frame.heightMm * scale,
   });
+  const names = placed(sorted.map((frame) => ({ name: frame.name, ...box(frame) })));
   return (
     <View role="img" aria-label={description}>
       <Svg width={width} height={height}>
@@ -100,25 +102,59 @@ export function SensorDrawing({ frames, circleMm, width, maxHeight, description 
                 strokeWidth={frame.strong ? 2 : HAIRLINE}
                 strokeDasharray={frame.dash ?? (i === 0 || frame.strong ? '' : '4 3')}
               />
-              {/* Names stand at the left and the right corner by turns; a halo keeps the lines out of them. */}
-              {[true, false].map((halo) => (
-                <SvgText
-                  key={String(halo)}
-                  x={i % 2 === 0 ? at.x + 3 : at.x + at.width - 3}
-                  y={Math.max(13, at.y - 4)}
-                  textAnchor={i % 2 === 0 ? 'start' : 'end'}
-                  fill={frame.strong ? palette.ink : palette.inkSoft}
-                  {...(halo ? { stroke: i === 0 ? palette.paper : palette.finderGround, strokeWidth: 5 } : {})}
-                  fontSize={fontSize.fine}
-                  fontFamily={family.figure}
-                >
-                  {frame.name}
-                </SvgText>
-              ))}
+              {/* A halo keeps the lines out of the names. */}
+              {[true, false].map((halo) =>
+                names[i] ? (
+                  <SvgText
+                    key={String(halo)}
+                    x={names[i].x}
+                    y={names[i].y}
+                    textAnchor={names[i].anchor}
+                    fill={frame.strong ? palette.ink : palette.inkSoft}
+                    {...(halo ? { stroke: i === 0 ? palette.paper : palette.finderGround, strokeWidth: 5 } : {})}
+                    fontSize={fontSize.fine}
+                    fontFamily={family.figure}
+                  >
+                    {frame.name}
+                  </SvgText>
+                ) : null,
+              )}
             </G>
           );
         })}
       </Svg>
     </View>
   );
+}
+
+interface Placed {
+  x: number;
+  y: number;
+  anchor: 'start' | 'end';
+}
+
+/** Where each name stands: over a corner of its frame, or inside at its foot, wherever no other stands; else nowhere. */
+function placed(frames: { name: string; x: number; y: number; width: number; height: number }[]): (Placed | null)[] {
+  const taken: { left: number; right: number; y: number }[] = [];
+  return frames.map(({ name, x, y, width, height }, i) => {
+    const [left, right, top, foot] = [x + 3, x + width - 3, Math.max(13, y - 4), y + height - 5];
+    const corners: Placed[] = [
+      { x: left, y: top, anchor: 'start' },
+      { x: right, y: top, anchor: 'end' },
+      { x: left, y: foot, anchor: 'start' },
+      { x: right, y: foot, anchor: 'end' },
+    ];
+    // At the left and the right by turns, so that nested frames are told apart.
+    const order = i % 2 === 0 ? corners : [corners[1]!, corners[0]!, corners[3]!, corners[2]!];
+    const long = textWidth(name, fontSize.fine);
+    for (const corner of order) {
+      const from = corner.anchor === 'start' ? corner.x : corner.x - long;
+      const box = { left: from - 4, right: from + long + 4, y: corner.y };
+      if (taken.some((each) => each.left < box.right && each.right > box.left && Math.abs(each.y - box.y) < 15))
+        continue;
+      taken.push(box);
+      return corner;
+    }
+    return null;
+  });
 }

@@ -114,7 +114,13 @@ const useStyles = stylesOf((palette) => ({
   },
   icon: { marginTop: 1 },
   words: { flex: 1, gap: 1 },
-  titleLine: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: space.medium },
+  titleLine: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    justifyContent: 'space-between',
+    alignItems: 'baseline',
+    columnGap: space.medium,
+  },
   title: { flexShrink: 1 },
-  mark: { flexShrink: 0 },
+  mark: { flexShrink: 1 },
 }));

@@ -49,7 +49,7 @@ export function Together({ system, rows, units, onWhy }: Props) {
         />
         {figure('Entrance pupil', 'entrancePupilMm')}
         {figure('Crop factor', 'cropFactor')}
-        {figure('System crop factor', 'systemCropFactor')}
+        {figure('Crop factor × converters', 'systemCropFactor')}
         {figure('Image circle', 'imageCircleMm')}
         {figure('Closest focus', 'closestFocusM')}
         {figure('Farthest focus', 'farthestFocusM')}

@@ -179,7 +179,7 @@ function Measure({ situation, system, kit }: NearPageParts) {
         <View role="status" style={{ gap: space.small }} testID="measured">
           <Txt kind="large">{formatRatio(found.value.ratio)}</Txt>
           <Txt>
-            {`± ${formatFigures((found.value.plusMinus / found.value.ratio) * 100, 2)} %${found.value.nominal === undefined ? ', too fine a reading for a round ratio' : `, agrees with ${formatRatio(found.value.nominal)}`}.`}
+            {`± ${formatFigures((found.value.plusMinus / found.value.ratio) * 100, 2)} %${found.value.nominal === undefined ? ', too fine a reading for a round ratio' : `; the round ratio ${formatRatio(found.value.nominal)} lies within it`}.`}
             {estimate
               ? ` By reckoning ${formatRatio(estimate.value)}: ${formatFigures((found.value.ratio / estimate.value - 1) * 100, 2)} % off.`
               : ''}

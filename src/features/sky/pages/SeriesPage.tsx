@@ -176,7 +176,7 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
       {learned ? (
         <>
           <Txt testID="learned" role="status">
-            {`With this lens you take up to ${formatFigures(learned.centrePx, 2)}\u202fpx for a point in the centre and ${formatFigures(learned.cornerPx, 2)}\u202fpx in the corners${learned.smallCentrePx !== undefined && learned.smallCentrePx > learned.centrePx ? `; shown small up to ${formatFigures(learned.smallCentrePx, 2)}\u202fpx pass` : ''}.`}
+            {`With this lens, by the longest run you called fine, you take up to ${formatFigures(learned.centrePx, 2)}\u202fpx for a point in the centre and ${formatFigures(learned.cornerPx, 2)}\u202fpx in the corners${learned.smallCentrePx !== undefined && learned.smallCentrePx > learned.centrePx ? `; shown small up to ${formatFigures(learned.smallCentrePx, 2)}\u202fpx pass` : ''}.`}
           </Txt>
           <Key title="Keep it and go by it" icon="bookmark-add" weight="strong" onPress={keep} />
         </>

@@ -110,7 +110,13 @@ function NightLine({ state: { here, night, window } }: { state: PlanetState }) {
 
 const useStyles = stylesOf(() => ({
   block: { gap: space.medium },
-  numbers: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-end', gap: space.page },
+  numbers: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    justifyContent: 'space-between',
+    alignItems: 'flex-end',
+    gap: space.page,
+  },
   right: { alignItems: 'flex-end' },
   row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

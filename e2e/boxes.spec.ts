@@ -1,0 +1,129 @@
+import type { Page } from '@playwright/test';
+import { demoBodies, demoOptics, demoSetups } from '../src/demo/kit';
+import { overlapsAndCuts } from './support/boxes';
+import { holdInHand } from './support/inHand';
+import { expect, test } from './support/test';
+
+// Many pages each: a shared machine may be ten times slower for a while.
+test.setTimeout(1_200_000);
+
+const PAGES = [
+  '/far',
+  '/far/beside',
+  '/far/detail',
+  '/far/takes',
+  '/far/plan',
+  '/far/routes',
+  '/far/test',
+  '/near',
+  '/near/sizes',
+  '/near/plan',
+  '/near/aperture',
+  '/near/stack',
+  '/near/sensors',
+  '/near/measure',
+  '/sky',
+  '/sky/planets',
+  '/sky/deep',
+  '/sky/night',
+  '/sky/schools',
+  '/sky/series',
+  '/sky/strokes',
+  '/book',
+  '/kit',
+  '/kit/bring',
+  `/kit/bodies/${demoBodies.ostrel.id}`,
+  `/kit/optics/${demoOptics.tele600.id}`,
+  `/kit/setups/${demoSetups.hide.id}`,
+  '/kit/optics/new?kind=lens',
+];
+/** Narrow, phone, tablet, wide, very wide; and a laptop's window with everything twice as large. */
+const SIZES: [number, number][] = [
+  [320, 700],
+  [390, 844],
+  [768, 1024],
+  [1280, 800],
+  [1920, 1080],
+  [640, 400],
+];
+
+/** One screenful further in everything that scrolls; says whether anything moved. */
+const further = (page: Page): Promise<boolean> =>
+  page.evaluate(() => {
+    let moved = false;
+    for (const element of document.querySelectorAll('div')) {
+      if (element.scrollHeight < element.clientHeight + 4) continue;
+      if (!/auto|scroll/.test(getComputedStyle(element).overflowY)) continue;
+      const before = element.scrollTop;
+      element.scrollTop += element.clientHeight * 0.85;
+      moved ||= element.scrollTop > before + 1;
+    }
+    return moved;
+  });
+
+/** All of a page, from its head to its foot. */
+async function findingsOn(page: Page): Promise<string[]> {
+  const found = new Set<string>();
+  for (let screenful = 0; screenful < 12; screenful += 1) {
+    for (const each of await overlapsAndCuts(page)) found.add(each);
+    if (!(await further(page))) break;
+  }
+  await page.evaluate(() => {
+    for (const element of document.querySelectorAll('div')) element.scrollTop = 0;
+  });
+  return [...found];
+}
+
+/** After a change of size the page is laid out anew: two frames, and nothing moves any more. */
+const settled = (page: Page): Promise<void> =>
+  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))));
+
+// Each page is opened once and then drawn at every size; two lists, for two workers.
+for (const half of [0, 1]) {
+  test(`at every width nothing overlaps and nothing is cut, list ${half + 1} of pages`, async ({ page }) => {
+    const found: string[] = [];
+    for (const path of PAGES.filter((_, i) => i % 2 === half)) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      await expect(page.getByRole('main')).not.toContainText('Opening …');
+      for (const [width, height] of SIZES) {
+        await page.setViewportSize({ width, height });
+        await settled(page);
+        found.push(...(await findingsOn(page)).map((each) => `${path} at ${width}: ${each}`));
+      }
+    }
+    expect(found).toEqual([]);
+  });
+}
+
+for (const look of ['night', 'dim'] as const) {
+  test(`in the ${look} look nothing overlaps at a phone’s width`, async ({ page }) => {
+    await holdInHand(page, { preferences: { look } });
+    const found: string[] = [];
+    for (const path of ['/far', '/near', '/sky', '/sky/deep', '/kit']) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      await expect(page.getByRole('main')).not.toContainText('Opening …');
+      found.push(...(await findingsOn(page)).map((each) => `${path}: ${each}`));
+    }
+    expect(found).toEqual([]);
+  });
+}
+
+test('the check itself sees what overlaps and what is cut', async ({ page }) => {
+  await page.goto('/far');
+  await page.evaluate(() => {
+    const add = (text: string, style: string) => {
+      const element = document.createElement('div');
+      element.textContent = text;
+      element.setAttribute('style', `position:fixed;z-index:9;${style}`);
+      document.body.append(element);
+    };
+    add('over here', 'left:40px;top:300px');
+    add('and there', 'left:60px;top:304px');
+    add('far too long for its box', 'left:40px;top:400px;width:50px;overflow:hidden;white-space:nowrap');
+  });
+  const found = await overlapsAndCuts(page);
+  expect(found.join('\n')).toMatch(/“over here” and “and there” overlap/);
+  expect(found.join('\n')).toMatch(/“far too long for its box” is cut off/);
+});

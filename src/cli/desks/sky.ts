@@ -11,7 +11,8 @@ import { angleOfViewDeg } from '@/core/optics/angleOfView';
 import { planCapture } from '@/core/sky/capture';
 import { captureQuantities } from '@/core/sky/captureQuantities';
 import { DEEP_OBJECTS, type DeepObject } from '@/core/sky/catalogue';
-import { ofDate, planetOn } from '@/core/sky/ephemeris';
+import { ofDate, planetOn, type Site } from '@/core/sky/ephemeris';
+import { comingNight, moonlessWindow, type MoonlessWindow } from '@/core/sky/moonless';
 import { bestWindow, nightAt } from '@/core/sky/night';
 import { nightQuantities } from '@/core/sky/nightQuantities';
 import { PLANETS, PLANET_NAMES, readPlanet } from '@/core/sky/planet';
@@ -262,6 +263,8 @@ interface NightInput {
   /** Clock of the place against UTC; by its longitude when left out. */
   utcOffsetHours?: number | undefined;
   objects?: (string | DeepObject)[] | undefined;
+  /** How many nights to look ahead for the dark without the Moon. */
+  nightsAhead?: number | undefined;
 }
 
 const HOUR_MS = 3_600_000;
@@ -272,6 +275,16 @@ const spanOf = (span: SunBelow | null) =>
     : span.throughout
       ? { throughout: true }
       : { from: iso(span.fromMs), to: iso(span.toMs), hours: (span.toMs - span.fromMs) / HOUR_MS };
+
+const windowText = (window: MoonlessWindow | null) =>
+  window && { from: iso(window.fromMs), to: iso(window.toMs), hours: (window.toMs - window.fromMs) / HOUR_MS };
+
+/** The dark without the Moon in each of the nights to come, the first one too. */
+const comingNights = (site: Site, noonMs: number, nights: number) =>
+  Array.from({ length: nights }, (_, days) => {
+    const { noonMs: noon, window, moonLitShare } = comingNight(site, noonMs, days);
+    return { evening: iso(noon), moonLitShare, darkWithoutMoon: windowText(window) };
+  });
 
 export const night = desk<NightInput>({
   about: 'a night at a place: twilights, Moon, planets, best windows of objects (times in UTC)',
@@ -284,10 +297,24 @@ export const night = desk<NightInput>({
       date: { type: 'string', title: 'Evening', pattern: '^\\d{4}-\\d{2}-\\d{2}$' },
       utcOffsetHours: between('Clock against UTC in hours', -14, 14),
       objects: list('Objects', objectSchemaOf),
+      nightsAhead: {
+        type: 'integer',
+        title: 'Nights to look ahead for the dark without the Moon',
+        minimum: 0,
+        maximum: 60,
+      },
     },
     ['latitudeDeg', 'longitudeDeg', 'date'],
   ),
-  read: ({ latitudeDeg, longitudeDeg, heightM = 0, date, utcOffsetHours = longitudeDeg / 15, objects = ['M 31'] }) => {
+  read: ({
+    latitudeDeg,
+    longitudeDeg,
+    heightM = 0,
+    date,
+    utcOffsetHours = longitudeDeg / 15,
+    objects = ['M 31'],
+    nightsAhead = 0,
+  }) => {
     const noon = Date.parse(`${date}T12:00:00Z`);
     if (Number.isNaN(noon) || !iso(noon).startsWith(date))
       return fail('night.date', `There is no ${date}. Give the evening as YYYY-MM-DD.`, 'date');
@@ -324,6 +351,8 @@ export const night = desk<NightInput>({
       sunrise: frame.sunrise === null ? null : iso(frame.sunrise),
       moonLit,
       moonPhase: frame.moonPhase,
+      darkWithoutMoon: windowText(moonlessWindow(site, frame)),
+      ...(nightsAhead > 0 ? { coming: comingNights(site, frame.fromMs, nightsAhead) } : {}),
       objects: found.map(({ object }) => ({
         id: object!.id,
         name: object!.name,

@@ -124,7 +124,7 @@ const EDGE_WITHIN_MS = 1000;
 const WORTH_MS = 30 * 60_000;
 
 /** The longest stretch of a span in which something holds, to the second. */
-function longestStretch(
+export function longestStretch(
   fromMs: number,
   toMs: number,
   good: (ms: number) => boolean,

@@ -13,12 +13,14 @@ import { useSky } from '@/data/inHand';
 import { DeskMessage } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
 import { Table } from '@/ui/Table';
+import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
 import { NightChart } from '@/ui/chart/NightChart';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { ComingNights } from './ComingNights';
 import { SkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
 import { useNight, type SkyNight } from './useNight';
@@ -205,6 +207,9 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
         onChange={choose}
       />
       {up.length ? null : <Txt tone="soft">Nothing of the list stands above 30° in the dark that night.</Txt>}
+      <Group title="Dark and moonless, the coming weeks">
+        <ComingNights site={site} day={day} />
+      </Group>
       <Txt kind="title" level={2}>
         Planets that night
       </Txt>

@@ -3,8 +3,9 @@ import { View } from 'react-native';
 import { SITES } from '@/core/sky/sites';
 import { formatFixed } from '@/core/quantity/format';
 import { dayText, deviceZone, isDay, isZone, shiftDay, tonight } from '@/data/localTime';
+import { useOwnPlace } from './useOwnPlace';
+import { zoneMisfit } from './zoneOfPlace';
 import { useSky } from '@/data/inHand';
-import { type SkySite } from '@/data/skyOptions';
 import { Sheet } from '@/ui/Sheet';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
@@ -23,8 +24,9 @@ export default function SiteSheet({ onClose }: { onClose: () => void }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [typedDay, setTypedDay] = useState<string | null>(null);
   const [typedZone, setTypedZone] = useState<string | null>(null);
-  const own: SkySite = site ?? { name: 'Own place', latitudeDeg: 50, longitudeDeg: 0, heightM: 0, zone: deviceZone() };
-  const enter = (change: Partial<SkySite>) => set({ site: { ...own, name: 'Own place', ...change } });
+  const { entered, enterPosition } = useOwnPlace();
+  const enterZone = (next: string) => site && set({ site: { ...site, zone: next } });
+  const misfit = site && zoneMisfit(site, openedMs);
   const takeDevice = () => {
     if (!('geolocation' in navigator))
       return setProblem('This device does not tell its position. Enter latitude and longitude.');
@@ -88,32 +90,39 @@ export default function SiteSheet({ onClose }: { onClose: () => void }) {
         <FieldRow>
           <NumberField
             label="Latitude"
-            value={site?.latitudeDeg ?? null}
+            value={entered.latitudeDeg}
             unit="none"
             shownUnit="°"
             minimum={-90}
             maximum={90}
-            onChange={(value) => value !== null && enter({ latitudeDeg: value })}
+            optional
+            onChange={(latitudeDeg) => enterPosition({ ...entered, latitudeDeg })}
             testID="latitude-field"
           />
           <NumberField
             label="Longitude"
-            value={site?.longitudeDeg ?? null}
+            value={entered.longitudeDeg}
             unit="none"
             shownUnit="°"
             minimum={-180}
             maximum={180}
-            onChange={(value) => value !== null && enter({ longitudeDeg: value })}
+            optional
+            onChange={(longitudeDeg) => enterPosition({ ...entered, longitudeDeg })}
             testID="longitude-field"
           />
         </FieldRow>
+        {(entered.latitudeDeg === null) === (entered.longitudeDeg === null) ? null : (
+          <Txt kind="small" tone="caution" role="status">
+            {`Enter the ${entered.latitudeDeg === null ? 'latitude' : 'longitude'} too: a place needs both.`}
+          </Txt>
+        )}
         <TextField
           label="Time zone there, such as Europe/Paris"
           value={typedZone ?? zone}
           onChange={(text) => {
             setTypedZone(text);
             if (isZone(text)) {
-              enter({ zone: text });
+              enterZone(text);
               setTypedZone(null);
             }
           }}
@@ -123,6 +132,14 @@ export default function SiteSheet({ onClose }: { onClose: () => void }) {
               : undefined
           }
         />
+        {misfit ? (
+          <View style={{ gap: space.small }}>
+            <Txt kind="small" tone="caution" role="alert">
+              {`These clocks do not fit the place: ${site.zone} and ${misfit} differ there now. All times are told by ${site.zone}.`}
+            </Txt>
+            <Key title={`Take ${misfit}`} icon="schedule" onPress={() => enterZone(misfit)} />
+          </View>
+        ) : null}
         <Key title="Take this device’s position" icon="my-location" onPress={takeDevice} />
         {problem ? (
           <Txt kind="small" tone="caution" role="status">

@@ -340,13 +340,26 @@ test.describe('files', () => {
     await expect(page.getByText(/Brought in: 0 new, \d+ there already/)).toBeVisible();
     data.rows.bodies![0]!.data.name = 'Renamed in the file';
     await choose(page, 'backup.json', JSON.stringify(data));
-    await page.getByRole('radio', { name: 'Replace by the file’s' }).click();
+    await page.getByRole('radio', { name: /^Add, and replace/ }).click();
     await page.getByRole('button', { name: 'Bring in' }).click();
     await expect(page.getByText(/1 replaced/).first()).toBeVisible();
     const bodies = (await (await page.request.get(`${server.url}/api/v1/bodies`)).json()) as {
       items: { data: { name: string } }[];
     };
     expect(bodies.items.map((row) => row.data.name)).toContain('Renamed in the file');
+    // Exactly the state taken out: what came since goes. Then nothing at all, asked twice.
+    await choose(page, 'backup.json', text);
+    await page.getByRole('radio', { name: /^Exactly this state/ }).click();
+    await page.getByRole('button', { name: 'Bring in' }).click();
+    await expect(page.getByText(/Brought in: 0 new, 1 replaced, \d+ there already/)).toBeVisible();
+    await page.getByRole('button', { name: 'Empty the kit' }).click();
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    await page.getByRole('button', { name: 'Empty the kit' }).click();
+    await page.getByRole('button', { name: 'Empty it' }).click();
+    await expect(page.getByText(/The kit is empty: \d+ entries taken out/).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Look around with the demo kit' }).click();
+    await expect(page.getByText(/The demo kit is in: \d+ entries/).first()).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Put the demo kit away' })).toBeVisible();
     await choose(page, 'cut.json', text.slice(0, 500));
     await expect(page.getByText(/This is not valid JSON/)).toBeVisible();
     await choose(page, 'other.json', '{"format":"other"}');

@@ -53,9 +53,7 @@ test.describe('sky', () => {
 
   const shots = [
     { name: 'sky-stars', path: '/sky', setupId: demoSetups.darkSky.id, look: 'night' },
-    { name: 'sky-schools', path: '/sky/schools', setupId: demoSetups.darkSky.id, look: 'day' },
     { name: 'sky-planet', path: '/sky/planets', setupId: demoSetups.planetNight.id, look: 'day' },
-    { name: 'sky-deep', path: '/sky/deep', setupId: demoSetups.hide.id, look: 'day' },
     { name: 'sky-night', path: '/sky/night', setupId: demoSetups.nebula.id, look: 'night' },
   ] as const;
   for (const { name, path, setupId, look } of shots) {
@@ -79,6 +77,10 @@ test.describe('wide', () => {
     await page.getByRole('radio', { name: /Print 30 × 20/ }).click();
     await page.waitForTimeout(400);
     await page.screenshot({ path: `${folder}/far-wide.png` });
+    await page.goto('/sky/deep');
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(1800);
+    await page.screenshot({ path: `${folder}/sky-deep-wide.png` });
     await page.goto('/kit/setups/new');
     for (const name of ['Ostrel 100 f/2.8 macro']) await page.getByRole('button', { name: `Add ${name}` }).click();
     await page.getByRole('button', { name: /^Lenses and telescopes/ }).click();
@@ -87,5 +89,19 @@ test.describe('wide', () => {
       await page.getByRole('button', { name: `Add ${name}` }).click();
     await page.waitForTimeout(400);
     await page.screenshot({ path: `${folder}/chain-builder-wide.png` });
+  });
+});
+
+test.describe('with nothing in it', () => {
+  test.use({ deviceScaleFactor: 2, demo: false });
+
+  test('the first minute', async ({ page }) => {
+    await page.goto('/far');
+    await page.getByRole('radio', { name: /^Far/ }).click();
+    await page.getByRole('radio', { name: /^Full frame/ }).click();
+    await page.getByRole('button', { name: '45 MP' }).click();
+    await page.getByRole('radio', { name: /^150–600/ }).click();
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${folder}/start.png` });
   });
 });

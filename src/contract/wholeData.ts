@@ -9,13 +9,19 @@ export interface TransferRow<N extends ResourceName> {
   data: ResourceTypes[N];
 }
 
+/**
+ * What happens to what is there already: a row with the same id is kept or replaced; `only` makes every resource the file
+ * names exactly what the file holds of it, and takes out the rest.
+ */
+export type Existing = 'keep' | 'replace' | 'only';
+
 /** Everything one has entered, or a part of it. */
 export interface WholeData {
   format: 'jauge';
   formatVersion: 1;
   exportedAt?: string;
   /** What happens to a row whose id exists already with other data; kept when left out. */
-  existing?: 'keep' | 'replace';
+  existing?: Existing;
   rows: { [N in ResourceName]?: TransferRow<N>[] };
 }
 
@@ -25,6 +31,8 @@ export interface ImportSummary {
   replaced: number;
   /** Rows that existed with other data and were left as they were. */
   kept: number;
+  /** Rows taken out because the file is to be all there is. */
+  removed: number;
   /** Rows that existed with the same data. */
   unchanged: number;
 }

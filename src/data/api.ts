@@ -1,7 +1,7 @@
 import type { ApiProblem } from '@/contract/problem';
 import type { Backup } from '@/contract/backup';
 import type { ReadingsSought } from '@/contract/readingsSought';
-import type { ImportSummary } from '@/contract/wholeData';
+import type { Existing, ImportSummary } from '@/contract/wholeData';
 import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resources';
 
 /** The server answered that it will not do this, and why. */
@@ -123,7 +123,7 @@ export const api = {
   exportData: async (): Promise<Blob> => (await ask('export', undefined, TRANSFER_TIMEOUT_MS)).blob(),
 
   /** Takes a file of data in, sent as it is. */
-  importData: (data: Blob, existing: 'keep' | 'replace') =>
+  importData: (data: Blob, existing: Existing) =>
     request<ImportSummary>(
       `import?existing=${existing}`,
       { method: 'POST', headers: { 'content-type': 'application/json' }, body: data },

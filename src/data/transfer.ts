@@ -1,7 +1,7 @@
 import { mutate } from 'swr';
 import type { CsvReading } from '@/contract/csv/readCsv';
 import { RESOURCE_NAMES } from '@/contract/resources';
-import type { ImportSummary, WholeData } from '@/contract/wholeData';
+import type { Existing, ImportSummary, WholeData } from '@/contract/wholeData';
 import { api } from './api';
 import { newId } from './outbox';
 import { useSettledReadings } from './outbox/settle';
@@ -61,7 +61,7 @@ export async function readAllAgain(): Promise<void> {
 }
 
 /** Sends data, or a file of it as it is, to be brought in, all or nothing, and reads the lists again. */
-export async function bringIn(data: WholeData | Blob, existing: 'keep' | 'replace'): Promise<ImportSummary> {
+export async function bringIn(data: WholeData | Blob, existing: Existing): Promise<ImportSummary> {
   const summary = await api.importData(data instanceof Blob ? data : new Blob([JSON.stringify(data)]), existing);
   await readAllAgain();
   return summary;

@@ -31,7 +31,7 @@ export const wholeDataSchema = {
     format: { type: 'string', title: 'Format', const: 'jauge' },
     formatVersion: { type: 'integer', title: 'Version of the format', const: WHOLE_DATA_VERSION },
     exportedAt: dateTime('Exported at'),
-    existing: { type: 'string', title: 'What to do with rows that exist already', enum: ['keep', 'replace'] },
+    existing: { type: 'string', title: 'What to do with rows that exist already', enum: ['keep', 'replace', 'only'] },
     rows: {
       type: 'object',
       title: 'Rows',

@@ -1,6 +1,7 @@
 import type { Readable } from 'node:stream';
 import zlib from 'node:zlib';
 import { Router, type Request } from 'express';
+import type { Existing } from '@/contract/wholeData';
 import type { Database } from '../database/openDatabase';
 import { HttpProblem } from '../problems';
 import { exportData } from '../transfer/exportData';
@@ -40,10 +41,10 @@ function bodyOf(request: Request): AsyncIterable<Uint8Array> {
   return request.pipe(inflater);
 }
 
-function existingOf({ query }: Request): 'keep' | 'replace' | undefined {
+function existingOf({ query }: Request): Existing | undefined {
   const { existing } = query;
-  if (existing === undefined || existing === 'keep' || existing === 'replace') return existing;
-  const message = '“existing” must be one of: keep, replace.';
+  if (existing === undefined || existing === 'keep' || existing === 'replace' || existing === 'only') return existing;
+  const message = '“existing” must be one of: keep, replace, only.';
   throw new HttpProblem(400, 'existing.invalid', 'Unknown choice', message, {
     errors: [{ path: 'existing', message }],
   });

@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import type { FieldError } from '@/contract/problem';
 import { validateHead, validateTransferRow } from '@/contract/validate';
-import type { ImportSummary, WholeData } from '@/contract/wholeData';
+import type { Existing, ImportSummary, WholeData } from '@/contract/wholeData';
 import { openRaw } from '../database/raw';
 import type { Database } from '../database/openDatabase';
 import { HttpProblem } from '../problems';
@@ -33,7 +33,7 @@ export async function importData(
   database: Database,
   sent: AsyncIterable<Uint8Array>,
   now: () => Date,
-  existing?: 'keep' | 'replace',
+  existing?: Existing,
 ): Promise<ImportSummary> {
   if (running.has(database))
     throw new HttpProblem(
@@ -61,7 +61,7 @@ export async function importData(
 async function stage(
   database: Database,
   sent: AsyncIterable<Uint8Array>,
-  existing: 'keep' | 'replace' | undefined,
+  existing: Existing | undefined,
 ): Promise<void> {
   const staging = await openStaging(database.file);
   try {
@@ -89,7 +89,7 @@ async function stage(
         })),
       );
     if (errors.length) throw importInvalid(errors.slice(0, MOST_ERRORS));
-    await staging.decide(existing ?? (head as Partial<WholeData>).existing ?? 'keep');
+    await staging.decide(existing ?? (head as Partial<WholeData>).existing ?? 'keep', reader.named());
   } catch (error) {
     await staging.drop();
     throw error;

@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import type { FieldError } from '@/contract/problem';
 import { RESOURCE_NAMES, columnsOf, nounOf, type ResourceName } from '@/contract/resources';
-import type { ImportSummary } from '@/contract/wholeData';
+import type { Existing, ImportSummary } from '@/contract/wholeData';
 import type { Database } from '../database/openDatabase';
 import { importInvalid } from './importProblem';
 import { stagingFile } from './staging';
@@ -13,6 +13,7 @@ const MOST_ERRORS = 50;
 /** An import that a full or failing disk stopped when a part was taken over already. */
 export class CutOff extends Error {}
 
+type Run = (sql: string, options: { bind: Record<string, unknown> }) => Promise<unknown>;
 type Ask = <T>(sql: string, bind?: Record<string, unknown>) => Promise<T[]>;
 
 /** The next version of a row, in SQL. */
@@ -29,11 +30,12 @@ export async function mergeImport(database: Database, time: string): Promise<Imp
   const { writer, queue, together } = database;
   const ask: Ask = <T>(sql: string, bind: Record<string, unknown> = {}) =>
     writer.query(sql, { bind, type: QueryTypes.SELECT }) as unknown as Promise<T[]>;
-  const sum: ImportSummary = { created: 0, replaced: 0, kept: 0, unchanged: 0 };
+  const sum: ImportSummary = { created: 0, replaced: 0, kept: 0, removed: 0, unchanged: 0 };
   await queue(() => writer.query('ATTACH $file AS staged', { bind: { file: stagingFile(database.file) } }));
   try {
-    const [decision] = await ask<{ existing: 'keep' | 'replace' }>('SELECT existing FROM staged.decision');
-    const existing = decision?.existing ?? 'keep';
+    const [decision] = await ask<{ existing: Existing; named: string }>('SELECT existing, named FROM staged.decision');
+    const { existing, named } = decision ?? { existing: 'keep', named: '[]' };
+    const run = writer.query.bind(writer) as Run;
     const counts = Object.fromEntries(
       (
         await ask<{ resource: string; n: number }>('SELECT resource, count(*) AS n FROM staged.rows GROUP BY resource')
@@ -41,9 +43,10 @@ export async function mergeImport(database: Database, time: string): Promise<Imp
     );
     const readings = counts.readings ?? 0;
     const part = (name: ResourceName, from: number, to: number) =>
-      mergePart(ask, writer.query.bind(writer), { name, from, to, existing, time }, sum);
+      mergePart(ask, run, { name, from, to, existing, time }, sum);
     await queue(() =>
       together(async () => {
+        if (existing === 'only') sum.removed += await removeOthers(ask, run, JSON.parse(named) as ResourceName[]);
         await refuseDangling(ask);
         for (const name of RESOURCE_NAMES) if (name !== 'readings' && counts[name]) await part(name, 0, counts[name]);
         await refuseUnknownModes(ask);
@@ -66,17 +69,45 @@ export async function mergeImport(database: Database, time: string): Promise<Imp
   return sum;
 }
 
+/**
+ * Takes out every row of the resources named that the draft does not hold, those that refer to others first. A deleted row
+ * leaves its version behind.
+ */
+async function removeOthers(ask: Ask, run: Run, named: readonly ResourceName[]): Promise<number> {
+  // A set-up that is about to be replaced may still refer to what goes.
+  await run('PRAGMA defer_foreign_keys = ON', { bind: {} });
+  let removed = 0;
+  for (const name of [...RESOURCE_NAMES].reverse()) {
+    if (!named.includes(name)) continue;
+    const others = `id NOT IN (SELECT id FROM staged.rows WHERE resource = '${name}')`;
+    if (name === 'setups')
+      await run(`DELETE FROM main.setup_parts WHERE setup_id IN (SELECT id FROM main.setups WHERE ${others})`, {
+        bind: {},
+      });
+    await run(
+      `INSERT OR REPLACE INTO main.tombstones (id, version) SELECT id, version FROM main.${name} WHERE ${others}`,
+      {
+        bind: {},
+      },
+    );
+    await run(`DELETE FROM main.${name} WHERE ${others}`, { bind: {} });
+    const [gone] = await ask<{ n: number }>('SELECT changes() AS n');
+    removed += gone!.n;
+  }
+  return removed;
+}
+
 interface Part {
   name: ResourceName;
   from: number;
   to: number;
-  existing: 'keep' | 'replace';
+  existing: Existing;
   time: string;
 }
 
 async function mergePart(
   ask: Ask,
-  run: (sql: string, options: { bind: Record<string, unknown> }) => Promise<unknown>,
+  run: Run,
   { name, from, to, existing, time }: Part,
   sum: ImportSummary,
 ): Promise<void> {
@@ -88,7 +119,8 @@ async function mergePart(
     here,
   );
   const extra = Object.values(columnsOf(name)).map((column) => column.name);
-  if (existing === 'replace' && counted!.differ > 0) {
+  const replaces = existing !== 'keep';
+  if (replaces && counted!.differ > 0) {
     await run(
       `UPDATE main.${name} AS m SET version = ${NEXT_VERSION}, data = s.data, updated_at = $time${extra.map((column) => `, ${column} = s.${column}`).join('')}
         FROM staged.rows AS s WHERE ${staged} AND m.id = s.id AND m.data <> s.data`,
@@ -117,7 +149,7 @@ async function mergePart(
   }
   sum.created += inserted!.n;
   sum.unchanged += counted!.same;
-  if (existing === 'replace') sum.replaced += counted!.differ;
+  if (replaces) sum.replaced += counted!.differ;
   else sum.kept += counted!.differ;
 }
 

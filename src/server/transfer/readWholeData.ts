@@ -19,6 +19,8 @@ export interface WholeDataReader {
   write: (chunk: Uint8Array) => void;
   /** The end of the file: what it says about itself. */
   end: () => Record<string, unknown>;
+  /** The resources it has a list of, be it an empty one. */
+  named: () => ResourceName[];
 }
 
 const malformed = (detail: string) => new HttpProblem(400, 'json.malformed', 'Not JSON', detail);
@@ -26,7 +28,10 @@ const wrongForm = (path: string, message: string) =>
   new HttpProblem(422, 'import.invalid', 'Nothing was imported', message, { errors: [{ path, message }] });
 
 /** Follows the tokens of a file down to its rows, and refuses what has another form before it is kept in memory. */
-function formWatch(onField: (name: string) => void): (token: ParsedTokenInfo) => void {
+function formWatch(
+  onField: (name: string) => void,
+  onResource: (name: ResourceName) => void,
+): (token: ParsedTokenInfo) => void {
   let depth = 0;
   let key = '';
   let resource = '';
@@ -63,6 +68,7 @@ function formWatch(onField: (name: string) => void): (token: ParsedTokenInfo) =>
       resource = String(value);
       if (!RESOURCE_NAMES.includes(resource as ResourceName))
         throw wrongForm(`rows.${resource}`, `“${resource}” is not a kind of row. Known: ${RESOURCE_NAMES.join(', ')}.`);
+      onResource(resource as ResourceName);
     }
     if (opens) depth += 1;
     if (token === RIGHT_BRACE || token === RIGHT_BRACKET) depth -= 1;
@@ -79,10 +85,14 @@ function formWatch(onField: (name: string) => void): (token: ParsedTokenInfo) =>
 export function readWholeData(onRow: (name: ResourceName, row: unknown, i: number) => void): WholeDataReader {
   const head: Record<string, unknown> = {};
   let sinceRow = 0;
-  const watch = formWatch((name) => {
-    // The rows themselves are handed over; that there are some is kept.
-    if (name === 'rows') head.rows = {};
-  });
+  const named = new Set<ResourceName>();
+  const watch = formWatch(
+    (name) => {
+      // The rows themselves are handed over; that there are some is kept.
+      if (name === 'rows') head.rows = {};
+    },
+    (name) => named.add(name),
+  );
   const parser = new TokenParser({
     paths: [...FIELDS.filter((field) => field !== 'rows').map((field) => `$.${field}`), '$.rows.*.*'],
     keepStack: false,
@@ -128,5 +138,6 @@ export function readWholeData(onRow: (name: ResourceName, row: unknown, i: numbe
       if (!parser.isEnded) throw malformed('The file ends in the middle. Choose a file that is whole.');
       return head;
     },
+    named: () => [...named],
   };
 }

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { RESOURCE_NAMES, columnValues, columnsOf, type ResourceName, type ResourceTypes } from '@/contract/resources';
-import type { TransferRow } from '@/contract/wholeData';
+import type { Existing, TransferRow } from '@/contract/wholeData';
 import { FILE_MODE, syncFile } from '../database/files';
 import { openRaw, type Raw } from '../database/raw';
 import { partsOf } from '../setupParts';
@@ -40,7 +40,7 @@ export interface Staging {
   /** Rows whose id stands before them already, at most so many; asked when all are written. */
   doubled: (most: number) => Promise<{ resource: string; n: number; id: string }[]>;
   /** All rows are good: from here on the import is carried through, over a kill as well. */
-  decide: (existing: 'keep' | 'replace') => Promise<void>;
+  decide: (existing: Existing, named: readonly ResourceName[]) => Promise<void>;
   /** Forgets the draft. */
   drop: () => Promise<void>;
 }
@@ -62,7 +62,7 @@ export async function openStaging(file: string): Promise<Staging> {
     `CREATE TABLE rows (${COLUMNS.map((column) => `${column} ${NUMBERS.has(column) ? 'NUMERIC' : 'TEXT'}`).join(', ')}, PRIMARY KEY (resource, n)) WITHOUT ROWID`,
   );
   await raw.run('CREATE TABLE parts (setup_id TEXT, position INTEGER, optic_id TEXT, adapter_id TEXT)');
-  await raw.run('CREATE TABLE decision (existing TEXT NOT NULL)');
+  await raw.run('CREATE TABLE decision (existing TEXT NOT NULL, named TEXT NOT NULL)');
   await raw.run('BEGIN');
   return stagingOn(raw, name, file);
 }
@@ -127,13 +127,13 @@ function stagingOn(raw: Raw, name: string, file: string): Staging {
         most,
       );
     },
-    decide: async (existing) => {
+    decide: async (existing, named) => {
       await flush(true);
       await raw.run('COMMIT');
       // The rows must be on the disk before the word that they are good.
       await syncFile(name);
       await raw.run('PRAGMA synchronous = FULL');
-      await raw.run('INSERT INTO decision VALUES (?)', existing);
+      await raw.run('INSERT INTO decision VALUES (?, ?)', existing, JSON.stringify(named));
       await raw.close();
       await syncFile(name);
     },

@@ -185,7 +185,7 @@ describe('large files', () => {
         .send({ id: testId(5000 + i), data: body })
         .expect(201),
     );
-    expect((await importing).body).toEqual({ created: 3000, replaced: 0, kept: 0, unchanged: 0 });
+    expect((await importing).body).toEqual({ created: 3000, replaced: 0, kept: 0, removed: 0, unchanged: 0 });
     await Promise.all(writing);
     const strip = (text: string) => text.replace(/"exportedAt":"[^"]*"/, '');
     const first = (await api().get('/api/v1/export').expect(200)).text;
@@ -197,7 +197,7 @@ describe('large files', () => {
     // The same file again changes nothing.
     expect(
       (await api().post('/api/v1/import').set('content-type', 'application/json').send(first).expect(200)).body,
-    ).toEqual({ created: 0, replaced: 0, kept: 0, unchanged: 3020 });
+    ).toEqual({ created: 0, replaced: 0, kept: 0, removed: 0, unchanged: 3020 });
   }, 300_000);
 
   it('are carried through at the next start when they were decided, and forgotten when not', async () => {
@@ -208,7 +208,7 @@ describe('large files', () => {
         staging.add('readings', row);
         await staging.flush();
       }
-      if (decided) await staging.decide('keep');
+      if (decided) await staging.decide('keep', []);
       else await staging.flush(true);
     };
     await draft(false);

@@ -121,3 +121,67 @@ it('takes in five thousand rows at once', async () => {
   expect((await bring({ bodies }).expect(200)).body).toMatchObject({ created: 5000 });
   expect((await server.store.list('bodies', 1, 4999)).total).toBe(5000);
 }, 300_000);
+
+describe('exactly the state of a file', () => {
+  it('takes out what the file does not hold, also what others refer to, and leaves resources alone that it does not name', async () => {
+    await loadDemo(server.store);
+    const before = await exported();
+    const [kept] = before.rows.subjects!;
+    // One set-up stays with another body; its old body goes, though the set-up as it was still refers to it.
+    const setup = before.rows.setups!.find((row) => row.id === demoSetups.hide.id)!;
+    const other = before.rows.bodies!.find((row) => row.id !== setup.data.bodyId)!;
+    const optics = before.rows.optics!.filter((row) => setup.data.chain.some((link) => link.id === row.id));
+    const adapters = before.rows.adapters!.filter((row) => setup.data.chain.some((link) => link.id === row.id));
+    const rows: WholeData['rows'] = {
+      bodies: [other],
+      optics,
+      adapters,
+      setups: [{ ...setup, data: { ...setup.data, bodyId: other.id, modeId: 'whole' } }],
+      subjects: [kept!],
+    };
+    const { body: summary } = await bring(rows, { existing: 'only' }).expect(200);
+    const after = await exported();
+    const ids = (name: keyof WholeData['rows']) => (after.rows[name] ?? []).map((row) => row.id);
+    expect(ids('bodies')).toEqual([other.id]);
+    expect(ids('setups')).toEqual([setup.id]);
+    expect(ids('subjects')).toEqual([kept!.id]);
+    expect(ids('optics')).toEqual(optics.map((row) => row.id));
+    // Not named in the file: untouched.
+    expect(after.rows.readings).toEqual(before.rows.readings);
+    expect(after.rows.outputs).toEqual(before.rows.outputs);
+    const gone = (name: 'bodies' | 'optics' | 'adapters' | 'setups' | 'subjects') =>
+      before.rows[name]!.length - ids(name).length;
+    expect((summary as { removed: number }).removed).toBe(
+      gone('bodies') + gone('optics') + gone('adapters') + gone('setups') + gone('subjects'),
+    );
+    // What went left its version behind: a stale write to it stays stale.
+    const lost = before.rows.subjects!.at(-1)!;
+    await api().post('/api/v1/subjects').send({ id: lost.id, data: lost.data }).expect(201);
+    expect((await server.store.get('subjects', lost.id)).version).toBeGreaterThan(lost.version ?? 1);
+  });
+
+  it('is all or nothing: a set-up of the file whose part is neither there nor in it leaves everything as it was', async () => {
+    await loadDemo(server.store);
+    const before = await exported();
+    const setup = before.rows.setups!.find((row) => row.id === demoSetups.hide.id)!;
+    await bring({ bodies: [], setups: [setup] }, { existing: 'only' }).expect(422);
+    expect((await exported()).rows).toEqual(before.rows);
+  });
+
+  it('brings back exactly what was taken out, over whatever came since', async () => {
+    await loadDemo(server.store);
+    const before = await exported();
+    await server.store.create('bodies', testId(77), body);
+    await server.store.remove('setups', demoSetups.hide.id, 1);
+    await api().post('/api/v1/import?existing=only').send(before).expect(200);
+    const after = await exported();
+    const data = (rows: WholeData['rows']) =>
+      Object.fromEntries(
+        Object.entries(rows).map(([name, list]) => [
+          name,
+          Object.fromEntries((list as { id: string; data: unknown }[]).map((row) => [row.id, row.data])),
+        ]),
+      );
+    expect(data(after.rows)).toEqual(data(before.rows));
+  });
+});

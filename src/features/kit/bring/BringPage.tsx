@@ -3,6 +3,7 @@ import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 import { Page } from '@/ui/Page';
 import { Backups } from './Backups';
+import { EmptyKit } from './EmptyKit';
 import { FromFile } from './FromFile';
 import { FromPhoto } from './FromPhoto';
 import { TakeOut } from './TakeOut';
@@ -28,6 +29,9 @@ export default function BringPage() {
         </Part>
         <Part title="Take out">
           <TakeOut />
+        </Part>
+        <Part title="Start anew">
+          <EmptyKit />
         </Part>
         <Part title="Backups">
           <Backups />

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { CsvError } from '@/contract/csv/readCsv';
-import type { WholeData } from '@/contract/wholeData';
+import type { Existing, WholeData } from '@/contract/wholeData';
 import { formatFixed } from '@/core/quantity/format';
 import { ApiRefusal, ApiUnreachable } from '@/data/api';
 import { pickFile } from '@/data/files';
@@ -29,7 +29,7 @@ const WHAT = { bodies: 'bodies', optics: 'optics', adapters: 'adapters' };
 /** Rows from a CSV or a JSON file: read here, checked line by line, taken in all or not at all. */
 export function FromFile() {
   const [state, setState] = useState<State>({ at: 'idle' });
-  const [existing, setExisting] = useState<'keep' | 'replace'>('keep');
+  const [existing, setExisting] = useState<Existing>('keep');
   const job = useRef<{ cancel: () => void } | null>(null);
   const show = useNotice((each) => each.show);
 
@@ -91,11 +91,12 @@ export function FromFile() {
     const { data, name } = state;
     setState({ at: 'sending', name });
     try {
-      const { created, replaced, kept, unchanged } = await bringIn(data, existing);
+      const { created, replaced, kept, removed, unchanged } = await bringIn(data, existing);
       const words = [
         `${formatFixed(created)} new`,
         replaced ? `${formatFixed(replaced)} replaced` : '',
         kept ? `${formatFixed(kept)} kept as they were` : '',
+        removed ? `${formatFixed(removed)} taken out` : '',
         unchanged ? `${formatFixed(unchanged)} there already` : '',
       ]
         .filter((word) => word !== '')
@@ -146,10 +147,11 @@ export function FromFile() {
             {state.name}: {state.what}.
           </Txt>
           <Choice
-            label="What is in the kit already under the same id"
+            label="What is there already"
             options={[
-              { value: 'keep', name: 'Keep as it is' },
-              { value: 'replace', name: 'Replace by the file’s' },
+              { value: 'keep', name: 'Keep it, add the rest', gloss: 'same id: yours stays' },
+              { value: 'replace', name: 'Add, and replace', gloss: 'same id: the file’s counts' },
+              { value: 'only', name: 'Exactly this state', gloss: 'what the file does not hold goes' },
             ]}
             value={existing}
             onChange={setExisting}

@@ -89,6 +89,44 @@ test.describe('on a wide screen', () => {
     await expect(page.getByRole('button', { name: 'Take Dune walk' })).toHaveCount(0);
   });
 
+  test('single keys go to places, try levers and keep; in a field they are letters, and they can be turned off', async ({
+    page,
+  }) => {
+    await openFar(page);
+    await page.keyboard.press('n');
+    await expect(page).toHaveURL(/\/near$/);
+    await page.keyboard.press('f');
+    await expect(page).toHaveURL(/\/far$/);
+    const second = page.getByTestId('levers').getByRole('switch').nth(1);
+    await expect(second).toBeVisible();
+    await page.keyboard.press('2');
+    await expect(second).toHaveAttribute('aria-checked', 'true');
+    await page.keyboard.press('2');
+    await expect(second).toHaveAttribute('aria-checked', 'false');
+    await page.keyboard.press('2');
+    await page.keyboard.press('a');
+    await expect(page.getByRole('button', { name: 'Keep what is tried' })).toHaveCount(0);
+    await page.keyboard.press('r');
+    await expect(page.getByText(/Kept/).first()).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(page.getByRole('heading', { name: 'Set-ups' })).toBeVisible();
+    // Under an open sheet the page stays where it is.
+    await page.keyboard.press('n');
+    await page.keyboard.press('Escape');
+    await expect(page).toHaveURL(/\/far$/);
+    await page.getByTestId('distance-field').click();
+    await page.keyboard.type('n');
+    await expect(page).toHaveURL(/\/far$/);
+    await page.getByTestId('distance-field').fill('60');
+    await page.getByTestId('distance-field').press('Enter');
+    await page.getByTestId('distance-field').blur();
+    await page.keyboard.press('?');
+    await page.getByRole('checkbox', { name: 'Single keys work' }).click();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('n');
+    await expect(page).toHaveURL(/\/far$/);
+  });
+
   test('a zoom is set by dragging and by typing, within its range', async ({ page }) => {
     await openFar(page);
     await page.getByRole('button', { name: /^Set-up/ }).click();

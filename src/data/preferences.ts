@@ -10,6 +10,8 @@ export type { Preferences } from '@/core/preferences';
 /** How this person reads and looks; shared by all places and kept on the device. */
 export interface OwnPreferences extends Preferences {
   look: 'day' | 'night' | 'dim';
+  /** Whether single keys go to places and do things. */
+  singleKeys: boolean;
   /** Width at which pictures are looked at, mm, and the ratio up to which this person holds by hand. */
   screenWidthMm: number;
   handHoldRatio: number;
@@ -29,6 +31,7 @@ const choicesFit = Object.fromEntries(
 export const PREFERENCES_FIT: Fits<OwnPreferences> = {
   ...choicesFit,
   look: isOneOf('day', 'night', 'dim'),
+  singleKeys: (value) => typeof value === 'boolean',
   screenWidthMm: isBetween(1, 1e5),
   handHoldRatio: isBetween(0, 1e3),
 };
@@ -38,6 +41,7 @@ export const usePreferences = create<Store>()(
     (set) => ({
       ...USUAL_PREFERENCES,
       look: 'day',
+      singleKeys: true,
       screenWidthMm: USUAL_SCREEN_WIDTH_MM,
       handHoldRatio: USUAL_HAND_HOLD_RATIO,
       prefer: (change) => set(change),

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 
-export type SheetName = 'setup' | 'subject' | 'preferences' | 'site';
+export type SheetName = 'setup' | 'subject' | 'preferences' | 'site' | 'keys';
 
 /** Which sheet of the slate is open. */
 interface Sheets {

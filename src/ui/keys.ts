@@ -4,7 +4,8 @@ const STEPS: Record<string, number> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: 
 
 /**
  * React Native's web build answers to the space bar for buttons only. This adds what the keyboard of a browser promises:
- * Space presses radio buttons, check boxes and switches; arrows go through the radio buttons of a group and choose.
+ * Space presses radio buttons, check boxes and switches; arrows go through the radio buttons of a group and choose. Where
+ * nothing is chosen yet, pressing one acts at once: there arrows only move, and Space or Enter acts.
  *
  * @returns what undoes it
  */
@@ -25,7 +26,7 @@ export function addMissingKeys(page: Document): () => void {
     const radios = [...group.querySelectorAll<HTMLElement>('[role=radio]')];
     const next = radios[(radios.indexOf(target) + step + radios.length) % radios.length];
     next?.focus();
-    next?.click();
+    if (radios.some((radio) => radio.getAttribute('aria-checked') === 'true')) next?.click();
   };
   page.addEventListener('keydown', onKeyDown);
   return () => page.removeEventListener('keydown', onKeyDown);

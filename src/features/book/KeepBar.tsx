@@ -31,7 +31,7 @@ export const KeepBar = memo(function KeepBar({ reading }: Props) {
         <TextField label="Note" value={note} onChange={setNote} multiline placeholder="Light, tide, what worked" />
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
-        <Key title="Keep this reading" icon="bookmark-add" weight="strong" onPress={keep} />
+        <Key title="Keep this reading" icon="bookmark-add" weight="strong" onPress={keep} testID="keep" />
         {note === null ? <Key title="Add a note" weight="plain" onPress={() => setNote('')} /> : null}
       </View>
     </View>

@@ -48,7 +48,7 @@ export function LeverList({ levers, none, output, tryingElse = false, onAdoptEls
     else if (patch && trial) useInHand.now().toggleTrial(trial, { leverId: id, patch: storedPatch(patch) });
   };
   return (
-    <View>
+    <View testID="levers">
       <LeverHead trying={Object.keys(trials).length > 0 || tryingElse} onAdopt={adopt} />
       {levers.length === 0 && none !== null ? <Txt tone="soft">{none}</Txt> : null}
       {levers.map((lever) => (

@@ -9,6 +9,7 @@ import { NoticeBar } from './NoticeBar';
 import { Places } from './Places';
 import { Slate } from './Slate';
 import { SyncLine } from './SyncLine';
+import { useSingleKeys } from './useSingleKeys';
 import { lazyPart } from '@/ui/lazyPart';
 
 // Sheets are not needed for the first reading, so they come when they are opened.
@@ -16,6 +17,7 @@ const SetupSheet = lazyPart(() => import('../kit/SetupSheet'));
 const SubjectSheet = lazyPart(() => import('../kit/SubjectSheet'));
 const SiteSheet = lazyPart(() => import('../sky/desks').then((each) => ({ default: each.SiteSheet })));
 const PreferencesSheet = lazyPart(() => import('./PreferencesSheet'));
+const KeysSheet = lazyPart(() => import('./KeysSheet'));
 
 /** What the desks are called, for those who hear the page: on the screen the reading itself stands first. */
 const DESK_TITLES: Record<string, string> = {
@@ -38,6 +40,7 @@ const HIDDEN = {
 export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {
   const { sheet, close } = useSheets();
   const notice = <NoticeBar />;
+  useSingleKeys(path);
   // Another page, set-up or subject may well be shown.
   const setupId = useInHand((state) => state.setupId);
   const subjectId = useInHand((state) => state.subjectId);
@@ -69,6 +72,7 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
           {sheet === 'subject' ? <SubjectSheet onClose={close} /> : null}
           {sheet === 'site' ? <SiteSheet onClose={close} /> : null}
           {sheet === 'preferences' ? <PreferencesSheet onClose={close} /> : null}
+          {sheet === 'keys' ? <KeysSheet onClose={close} /> : null}
         </Suspense>
       </Guard>
     </OverSheets.Provider>

@@ -1,11 +1,11 @@
 import { memo } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, View, useWindowDimensions } from 'react-native';
 import { usePreferences } from '@/data/preferences';
 import { useKit } from '@/data/useKit';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { showLengthM, shownText } from '@/core/quantity/quantityText';
-import { NAV_HEIGHT, space } from '@/ui/theme/measures';
+import { NAV_HEIGHT, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { modesOf } from '@/core/kit/body';
 import { situationOf } from '@/data/situation';
@@ -18,6 +18,7 @@ const openSetup = () => useSheets.getState().open('setup');
 const openSubject = () => useSheets.getState().open('subject');
 const openSite = () => useSheets.getState().open('site');
 const openPreferences = () => useSheets.getState().open('preferences');
+const openKeys = () => useSheets.getState().open('keys');
 
 /** The slate: what is in hand, always in sight. A tap on a tag opens the kit or the subjects. */
 export function Slate({ sky }: { sky: boolean }) {
@@ -69,6 +70,7 @@ const SkyTag = memo(function SkyTag() {
 const SlateKeys = memo(function SlateKeys() {
   const look = usePreferences((state) => state.look);
   const prefer = usePreferences((state) => state.prefer);
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const night = look !== 'day';
   return (
     <>
@@ -88,6 +90,7 @@ const SlateKeys = memo(function SlateKeys() {
           onPress={() => prefer({ look: look === 'dim' ? 'night' : 'dim' })}
         />
       ) : null}
+      {wide ? <Key title="Keys" icon="keyboard" iconOnly weight="plain" onPress={openKeys} /> : null}
       <Key title="Units and schools" icon="tune" iconOnly weight="plain" onPress={openPreferences} />
     </>
   );

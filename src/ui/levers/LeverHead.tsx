@@ -19,7 +19,7 @@ export function LeverHead({ trying, onAdopt }: Props) {
         Levers
       </Txt>
       {trying ? (
-        <Key title="Keep what is tried" weight="plain" onPress={onAdopt} />
+        <Key title="Keep what is tried" weight="plain" onPress={onAdopt} testID="adopt" />
       ) : (
         <Txt kind="fine" tone="soft">
           tap to try, tap again to take back

@@ -4,6 +4,7 @@ import type { Body } from '@/contract/schemas/body';
 import type { Optic } from '@/contract/schemas/optic';
 import { fairTest, fairTestCard } from '@/core/far/fairTest';
 import { rankRoutes, routesTo, type RouteTarget, type RouteWish } from '@/core/far/routes';
+import { besideMore } from '@/core/far/besideMore';
 import { sideBySide, type Compared, type Stance } from '@/core/far/sideBySide';
 import { told } from '@/core/far/withheld';
 import { isFactor, type FactorPart, type MountAdapterSpec } from '@/core/chain/parts';
@@ -12,6 +13,8 @@ import { fail, ok } from '@/core/quantity/result';
 import { desk } from '../desk';
 import { plainSystem } from '../plainSystem';
 import {
+  background,
+  backgroundOf,
   choice,
   choices,
   convention,
@@ -31,6 +34,7 @@ interface BesideInput extends Choices {
   distanceM: number;
   output: FarInput['output'];
   cropConvention?: FarInput['cropConvention'];
+  background?: FarInput['background'];
 }
 
 const situation = {
@@ -49,11 +53,27 @@ const compared = (input: BesideInput, stance: Stance) =>
     output: input.output,
     ...farWays(input),
   });
-const plain = ({ system, reading, ...rest }: Compared) => ({
-  ...rest,
-  system: plainSystem(system),
-  reading: told(reading),
-});
+const plain = (each: Compared, input: BesideInput) => {
+  const { system, reading, ...rest } = each;
+  const { subject, output, cocSchool = 'diagonal' } = input;
+  const asked = {
+    subject,
+    output,
+    cocSchool,
+    background: backgroundOf(input.background),
+    speedMPerS: subject.speedMPerS,
+  };
+  const { nearLimitM, farLimitM, depthM, backgroundBlur, longestShutter100S, longestShutterOutputS } = besideMore(
+    each,
+    asked,
+  );
+  return {
+    ...rest,
+    system: plainSystem(system),
+    reading: told(reading),
+    more: { nearLimitM, farLimitM, depthM, backgroundBlur, longestShutter100S, longestShutterOutputS },
+  };
+};
 
 export const beside = desk<BesideInput>({
   about: 'two to four set-ups on the same subject: from the same spot, at the same framing, or as the same picture',
@@ -62,6 +82,7 @@ export const beside = desk<BesideInput>({
     {
       contenders: list('Set-ups compared', namedSetup, 2, 4),
       stance: choice('Held equal', ['sameSpot', 'sameFraming', 'samePicture']),
+      background,
       ...situation,
     },
     ['contenders', 'subject', 'distanceM', 'output'],
@@ -72,7 +93,7 @@ export const beside = desk<BesideInput>({
       desk: 'beside',
       sentence: result.sentence,
       leftOut: result.left,
-      compared: result.compared.map(plain),
+      compared: result.compared.map((each) => plain(each, input)),
     });
   },
 });

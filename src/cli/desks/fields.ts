@@ -57,7 +57,7 @@ export interface Choices {
 }
 export const convention = choice('Crop-factor convention', ['usual', 'diagonal', 'width', 'height', 'sameAspect']);
 
-const background = {
+export const background = {
   type: 'object',
   title: 'Background',
   required: ['kind'],

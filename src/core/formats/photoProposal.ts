@@ -172,10 +172,11 @@ function equivalentWay(tags: PhotoTags, pixels: { columns: number; rows: number 
 function formatLike(way: SizeWay): FormatPreset | null {
   const size = diagonal(way.widthMm, way.heightMm);
   const tolerance = Math.max(FORMAT_TOLERANCE, way.plusMinusMm / way.widthMm);
-  const near = FORMATS.map((format) => ({
-    format,
-    off: Math.abs(diagonal(format.widthMm, format.heightMm) / size - 1),
-  }))
+  const near = FORMATS.filter(({ films }) => !films)
+    .map((format) => ({
+      format,
+      off: Math.abs(diagonal(format.widthMm, format.heightMm) / size - 1),
+    }))
     .filter(({ off }) => off <= tolerance)
     .sort((a, b) => a.off - b.off);
   return near[0]?.format ?? null;

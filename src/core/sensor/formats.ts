@@ -9,6 +9,8 @@ export interface FormatPreset {
   widthMm: number;
   heightMm: number;
   usualMegapixels: number[];
+  /** Its files are films: no picture of a camera that tells an equivalent focal length comes from it. */
+  films?: true;
 }
 
 export const FORMATS: readonly FormatPreset[] = [
@@ -84,6 +86,7 @@ export const FORMATS: readonly FormatPreset[] = [
     widthMm: 24.9,
     heightMm: 14,
     usualMegapixels: [8.8, 9.8, 19],
+    films: true,
   },
   {
     id: 'planet-small',
@@ -92,6 +95,7 @@ export const FORMATS: readonly FormatPreset[] = [
     widthMm: 5.57,
     heightMm: 3.13,
     usualMegapixels: [2.1, 8.3],
+    films: true,
   },
   {
     id: 'planet-square',
@@ -100,6 +104,7 @@ export const FORMATS: readonly FormatPreset[] = [
     widthMm: 11.3,
     heightMm: 11.3,
     usualMegapixels: [9],
+    films: true,
   },
 ];
 

@@ -1,10 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { besideMore } from '@/core/far/besideMore';
 import { sideBySide, type Compared, type Stance } from '@/core/far/sideBySide';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { formatChange, formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
-import { quantityText, showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
+import { quantityText, showFNumber, showLengthM, shownText, shutterText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useFarOptions } from '@/data/farOptions';
 import { usePreferences } from '@/data/preferences';
@@ -153,6 +154,18 @@ function Differences({
   situation: Situation;
 }) {
   const length = (metres: number) => shownText(showLengthM(metres, units));
+  const { background, speedMPerS } = useFarOptions();
+  const cocSchool = usePreferences((state) => state.cocSchool);
+  const { subject, output } = situation;
+  const more = compared.map((each) =>
+    besideMore(each, {
+      subject,
+      output,
+      cocSchool,
+      background,
+      speedMPerS: speedMPerS ?? subject.speedMPerS,
+    }),
+  );
   const rows: { name: string; value: (each: Compared, i: number) => string }[] = [
     ...(stance === 'sameSpot'
       ? []
@@ -197,6 +210,15 @@ function Differences({
         `${formatFixed(each.system.equivalentFocalMm.value)} mm ${showFNumber(each.system.equivalentFNumber.value)}`,
     },
     { name: 'Reach', value: (each) => quantityText(each.reading.reachPxPerMrad, units) },
+    {
+      name: 'Depth of field',
+      value: (_, i) => (more[i]?.depthM ? quantityText(more[i].depthM, units) : 'to infinity'),
+    },
+    { name: 'Background blur, of the frame', value: (_, i) => quantityText(more[i]!.backgroundBlur, units) },
+    {
+      name: `Shutter for ${situation.output.name}`,
+      value: (_, i) => shutterText(more[i]!.longestShutterOutputS.value),
+    },
     {
       name: 'Autofocus',
       value: (each) => ({ works: 'works', slow: 'slow', off: 'no', unknown: 'not known' })[each.system.autofocus.state],

@@ -43,7 +43,8 @@ step('Format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
 tests(
   'Unit tests',
   bin('jest'),
-  ['--json', `--outputFile=${unitReport}`, '--silent'],
+  // A timer that a test leaves behind must not hold the suite.
+  ['--json', `--outputFile=${unitReport}`, '--silent', '--forceExit'],
   { TZ: 'Europe/London', JAUGE_SEED: seed },
   unitReport,
   (report) => ({

@@ -7,6 +7,15 @@ import { owned } from './owned';
 import { renameSetups } from './renameSetups';
 import { partsName, setupNameOf } from './setupName';
 
+// Nothing is sent: a server that does not answer would be asked again and again, long after the test.
+jest.mock('@/data/outbox/sending', () => ({
+  flush: async () => undefined,
+  sendWaiting: async () => undefined,
+  forget: async () => undefined,
+  keep: async () => undefined,
+  refresh: async () => undefined,
+}));
+
 const kit = demoHeld() as unknown as Kit;
 const setup: Setup = {
   name: 'x',

@@ -9,6 +9,15 @@ import StartGuide from './StartGuide';
 const mockPush = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush }) }));
 
+// Nothing is sent: a server that does not answer would be asked again and again, long after the test.
+jest.mock('@/data/outbox/sending', () => ({
+  flush: async () => undefined,
+  sendWaiting: async () => undefined,
+  forget: async () => undefined,
+  keep: async () => undefined,
+  refresh: async () => undefined,
+}));
+
 /** What was made of one resource, as it was sent. */
 const made = (resource: string): Change[] => useOutbox.getState().waiting.filter((each) => each.resource === resource);
 const dataOf = (change: Change | undefined) => (change && 'data' in change ? change.data : undefined);

@@ -1,4 +1,4 @@
-import { isFactor, type CloseUpSpec, type FactorPart, type LensSpec, type TubesSpec } from '../chain/parts';
+import type { CloseUpSpec, FactorPart, LensSpec, TubesSpec } from '../chain/parts';
 import { lensFocus } from '../chain/lensFocus';
 import { CONVERTER_POWER_PER_MM, CONVERTER_POWER_UNSURE } from '../chain/opticState';
 import { BestRoutes } from './bestRoutes';
@@ -317,4 +317,4 @@ export function planRatio(
 
 /** Converters that can take part: Barlows belong to telescopes. */
 export const closeConverters = <T extends { spec: { kind: string } }>(parts: T[]): T[] =>
-  parts.filter(({ spec }) => isFactor(spec as never) && spec.kind !== 'barlow');
+  parts.filter(({ spec }) => spec.kind === 'converter' || spec.kind === 'reducer');

@@ -9,4 +9,4 @@ export const comparisonLines = (
   asKept: Reread | null,
   asNow: Reread | null,
   units: UnitSystem,
-): ComparisonLine[] => keptDeskOf(data.desk).lines(data as never, asKept as never, asNow as never, units);
+): ComparisonLine[] => keptDeskOf(data.desk).lines(data, asKept, asNow, units);

@@ -4,5 +4,4 @@ import type { EntryWords } from './kept/keptDesk';
 import { keptDeskOf } from './kept/registry';
 
 /** Writes a kept reading in words, by its desk. */
-export const entryWords = (data: Reading, units: UnitSystem): EntryWords =>
-  keptDeskOf(data.desk).words(data as never, units);
+export const entryWords = (data: Reading, units: UnitSystem): EntryWords => keptDeskOf(data.desk).words(data, units);

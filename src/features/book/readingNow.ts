@@ -16,7 +16,7 @@ function read(kept: Pick<Reading, 'desk' | 'input'>): Result<Reread> {
   const { desk, input } = kept;
   const system = foldSystem(input, input.cropConvention ?? 'usual');
   if (!system.ok) return system;
-  const reading = keptDeskOf(desk).read(input as never, system.value);
+  const reading = keptDeskOf(desk).read(input, system.value);
   return reading.ok ? ok({ desk, system: system.value, reading: reading.value } as Reread) : reading;
 }
 
@@ -51,7 +51,7 @@ export function readAsNow(kept: Reading, kit: Kit): Result<Reread> | null {
     setupId: kept.setupId ?? null,
     subjectId: kept.subjectId ?? null,
     outputId: kept.outputId ?? null,
-    distanceM: desk.distanceM(kept as never),
+    distanceM: desk.distanceM(kept),
     focalMm: kept.input.focalMm ?? null,
     modeId: kept.input.modeId,
     chain: chainKept(kept, kit),

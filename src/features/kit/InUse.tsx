@@ -35,7 +35,7 @@ export default function InUse({ resource, row, onClose, onDone }: Props) {
   const replace = () => {
     if (!other) return;
     for (const user of users) replaceRow('setups', user, withReplaced(user.data, resource, row.id, other.id));
-    removeRow(resource, row as never, row.data.name);
+    removeRow(resource, row, row.data.name);
     show({
       text: `${other.data.name} took the place of ${row.data.name} in ${users.length === 1 ? 'one set-up' : `${users.length} set-ups`}.`,
       action: { title: 'Undo', run: () => undo() },
@@ -44,16 +44,16 @@ export default function InUse({ resource, row, onClose, onDone }: Props) {
   };
   const undo = () => {
     // Under its old id, so that the set-ups find it again; then the set-ups as they were.
-    createRow(resource, row.data as never, row.id);
+    createRow(resource, row.data, row.id);
     for (const user of users) replaceRow('setups', { ...user, version: user.version + 1 }, user.data);
   };
   const retire = () => {
-    replaceRow(resource, row as never, { ...row.data, retired: true } as never);
+    replaceRow(resource, row, { ...row.data, retired: true });
     show({
       text: `${row.data.name} is retired: its set-ups keep it, nothing offers it any more.`,
       action: {
         title: 'Undo',
-        run: () => replaceRow(resource, { ...row, version: row.version + 1 } as never, row.data as never),
+        run: () => replaceRow(resource, { ...row, version: row.version + 1 }, row.data),
       },
     });
     onDone();

@@ -70,7 +70,7 @@ export function PartCard({ resource, id }: { resource: PartResource; id: string 
   }
   const users = whereUsed(kit, resource, id);
   const kind = 'kind' in row.data ? row.data.kind : 'body';
-  const back = () => replaceRow(resource, row as never, { ...row.data, retired: undefined } as never);
+  const back = () => replaceRow(resource, row, { ...row.data, retired: undefined });
   return (
     <Page title={row.data.name} up="/kit" keys={<Key title="Change" icon="edit" onPress={() => setEditing(true)} />}>
       <ScrollView contentContainerStyle={styles.content}>

@@ -53,17 +53,17 @@ export interface KeptDesk<D extends KeptDeskName> {
   /** Whether it is of a subject of the kit, without which there is nothing to read today. */
   ofSubject: boolean;
   /** Reads again what was kept. */
-  read: (input: DeskTypes[D]['kept']['input'], system: EffectiveSystem) => Result<DeskTypes[D]['reading']>;
+  read(input: DeskTypes[D]['kept']['input'], system: EffectiveSystem): Result<DeskTypes[D]['reading']>;
   /** Where it was read from, for today's kit. */
-  distanceM: (kept: DeskTypes[D]['kept']) => number | null;
+  distanceM(kept: DeskTypes[D]['kept']): number | null;
   /** What of today's situation takes the place of what was kept, besides set-up and output. */
-  today: (situation: Situation) => Partial<DeskTypes[D]['kept']['input']>;
-  words: (kept: DeskTypes[D]['kept'], units: UnitSystem) => EntryWords;
+  today(situation: Situation): Partial<DeskTypes[D]['kept']['input']>;
+  words(kept: DeskTypes[D]['kept'], units: UnitSystem): EntryWords;
   /** Its numbers beside today's. */
-  lines: (
+  lines(
     kept: DeskTypes[D]['kept'],
     asKept: RereadOf<D> | null,
     asNow: RereadOf<D> | null,
     units: UnitSystem,
-  ) => ComparisonLine[];
+  ): ComparisonLine[];
 }

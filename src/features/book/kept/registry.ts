@@ -6,5 +6,5 @@ import { stars } from './stars';
 /** Every desk whose readings the Book keeps. The compiler names one that is missing here. */
 export const KEPT_DESKS: { readonly [D in KeptDeskName]: KeptDesk<D> } = { far, near, stars };
 
-/** The desk a reading was kept on, as one that takes what it kept. */
-export const keptDeskOf = <D extends KeptDeskName>(desk: D): KeptDesk<D> => KEPT_DESKS[desk];
+/** The desk a reading was kept on; a reading goes to the desk it names, which is the one that made it. */
+export const keptDeskOf = (desk: KeptDeskName): KeptDesk<KeptDeskName> => KEPT_DESKS[desk];

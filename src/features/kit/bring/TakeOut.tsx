@@ -32,11 +32,11 @@ export function TakeOut() {
   };
   const table = async (resource: CsvResource) => {
     const { writeCsv } = await import('@/contract/csv/writeCsv');
-    saveFile(`jauge-${resource}.csv`, csvBlob(writeCsv(resource, kit[resource] as never)));
+    saveFile(`jauge-${resource}.csv`, csvBlob(writeCsv(resource, kit[resource])));
   };
   const template = async (resource: CsvResource) => {
     const { writeCsv } = await import('@/contract/csv/writeCsv');
-    saveFile(`jauge-template-${resource}.csv`, csvBlob(writeCsv(resource, CSV_EXAMPLES[resource] as never)));
+    saveFile(`jauge-template-${resource}.csv`, csvBlob(writeCsv(resource, CSV_EXAMPLES[resource])));
   };
   return (
     <View style={{ gap: space.page }}>

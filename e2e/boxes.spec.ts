@@ -116,7 +116,8 @@ test('the check itself sees what overlaps and what is cut', async ({ page }) => 
     const add = (text: string, style: string) => {
       const element = document.createElement('div');
       element.textContent = text;
-      element.setAttribute('style', `position:fixed;z-index:9;${style}`);
+      // Through the style object: the policy of the page lets no style attribute in.
+      element.style.cssText = `position:fixed;z-index:9;${style}`;
       document.body.append(element);
     };
     add('over here', 'left:40px;top:300px');

@@ -50,7 +50,6 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
       <Guard what="The line above" resetKeys={[path]}>
         <Slate sky={path.startsWith('/sky')} />
       </Guard>
-      <SyncLine />
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
         {wide ? <Places path={path} rail /> : null}
         <View style={{ flex: 1 }} role="main">
@@ -62,6 +61,8 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
           <Guard what="This page" resetKeys={guarded}>
             {children}
           </Guard>
+          {/* Below what one reads and taps, so that nothing moves under a finger when it comes or goes. */}
+          <SyncLine />
           {sheet ? null : notice}
         </View>
         {wide ? null : <Places path={path} rail={false} />}

@@ -111,7 +111,7 @@ const useStyles = stylesOf((palette) => ({
     gap: space.medium,
     paddingHorizontal: space.page,
     paddingVertical: space.small,
-    borderBottomWidth: 1,
+    borderTopWidth: 1,
     borderColor: palette.caution,
     backgroundColor: palette.raised,
   },

@@ -50,7 +50,7 @@ function RatioControl({ now, label }: { now: NearDeskState; label?: string }) {
         <FollowingField
           compact
           hideLabel
-          label="Reproduction ratio, times life size"
+          label="Reproduction ratio"
           value={threeFigures(ratio)}
           unit="none"
           shownUnit="×"

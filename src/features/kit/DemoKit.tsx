@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import useSWR from 'swr';
-import { api } from '@/data/api';
+import { ApiRefusal, ApiUnreachable, api } from '@/data/api';
 import { useNotice } from '@/data/notice';
 import { readAllAgain } from '@/data/transfer';
 import { Key } from '@/ui/controls/Key';
@@ -27,10 +27,9 @@ export function DemoKey() {
       }
       await readAllAgain();
       await mutate();
-    } catch {
-      show({
-        text: 'The server cannot be reached, so the demo kit stays where it is. Start it again, then try again.',
-      });
+    } catch (error) {
+      if (!(error instanceof ApiRefusal) && !(error instanceof ApiUnreachable)) throw error;
+      show({ text: `${error.message} The demo kit could not be ${there ? 'put away' : 'brought in'}; try again.` });
     } finally {
       setBusy(false);
     }

@@ -11,13 +11,17 @@ interface Entered {
 /** A place by its coordinates. It is taken when both are there, with the clocks of that place; what is empty is not 0. */
 export function useOwnPlace() {
   const { site, set } = useSky();
-  const [half, setHalf] = useState<Entered | null>(null);
-  const entered: Entered = half ?? {
+  // What is half entered belongs to the place it was begun at: another one chosen meanwhile shows its own.
+  const [half, setHalf] = useState<{ at: typeof site; entered: Entered } | null>(null);
+  const begun = half && half.at === site ? half.entered : null;
+  const entered: Entered = begun ?? {
     latitudeDeg: site?.latitudeDeg ?? null,
     longitudeDeg: site?.longitudeDeg ?? null,
   };
   const enterPosition = ({ latitudeDeg, longitudeDeg }: Entered) => {
-    if (latitudeDeg === null || longitudeDeg === null) return setHalf({ latitudeDeg, longitudeDeg });
+    if (latitudeDeg === null || longitudeDeg === null) {
+      return setHalf({ at: site, entered: { latitudeDeg, longitudeDeg } });
+    }
     setHalf(null);
     const position = { latitudeDeg, longitudeDeg };
     return set({ site: { name: 'Own place', heightM: site?.heightM ?? 0, ...position, zone: zoneOfPlace(position) } });

@@ -59,6 +59,14 @@ it('a phone comes with its lens, and the sky needs no subject', async () => {
   expect(mockPush).toHaveBeenCalledWith('/sky');
 });
 
+it('a lens that stays on the body is changed with the body', async () => {
+  await renderWithKit(<StartGuide />, { held: {} });
+  press('Far', 'Superzoom, bridge', '16 MP');
+  fireEvent.press(screen.getByLabelText('Change: Built-in 4.3–215 f/2.8–5.9'));
+  expect(words()).toContain('Your camera’s sensor');
+  expect(words()).not.toContain('A lens like yours');
+});
+
 it('a lens by one’s own numbers is not assumed; an answer can be changed, and what hangs on it is asked again', async () => {
   await renderWithKit(<StartGuide />, { held: {} });
   press('Far', 'Full frame', '45 MP', '300 f/4');

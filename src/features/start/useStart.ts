@@ -66,7 +66,9 @@ export function useStart(onReady: (path: string) => void) {
       if (aim && body && optic) finish({ aim, body, optic }, kind);
     },
     /** Goes back to one question; what was answered after it is asked again. */
-    again: (step: 'aim' | 'body' | 'lens') =>
+    again: (asked: 'aim' | 'body' | 'lens') => {
+      // A lens that stays on the body is changed with it.
+      const step = asked === 'lens' && builtInOf(formatId) ? 'body' : asked;
       setAnswers({
         ...answers,
         ...(step === 'aim'
@@ -74,6 +76,7 @@ export function useStart(onReady: (path: string) => void) {
           : step === 'body'
             ? { formatId: null, body: null, optic: null }
             : { optic: null }),
-      }),
+      });
+    },
   } as const;
 }

@@ -101,6 +101,42 @@ for (const size of [
       await sound(page);
     });
 
+    test('a reading and a comparison are taken along as one picture, their drawings and tables as files', async ({
+      page,
+    }) => {
+      const fileOf = async (name: string) => {
+        const download = page.waitForEvent('download');
+        await page.getByRole('button', { name, exact: true }).click();
+        return fs.readFileSync(await (await download).path());
+      };
+      await openFar(page);
+      await page.getByRole('button', { name: 'As a picture' }).click();
+      const svg = (await fileOf('SVG')).toString();
+      expect(svg).toContain('Made by Jauge');
+      expect(svg).toContain('Ostrel R45 + Ostrel 600 f/5.6');
+      expect(svg).toContain('@font-face{font-family:Barlow_400Regular;src:url(data:');
+      // The letters name levers of the desk, which are not in the picture.
+      expect(svg).not.toContain('not-taken');
+      // Whole and well formed, or the browser could not show it.
+      const shown = await page.evaluate(async (text) => {
+        const image = new Image();
+        image.src = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }));
+        await image.decode();
+        return image.naturalWidth;
+      }, svg);
+      expect(shown).toBe(720);
+      const png = await fileOf('PNG');
+      expect([...png.subarray(1, 4)].map((byte) => String.fromCharCode(byte)).join('')).toBe('PNG');
+      expect(png.readUInt32BE(16)).toBe(3 * 720);
+      expect((await fileOf('Viewfinder as SVG')).toString()).toContain('Crop 1.5');
+      await page.getByRole('button', { name: 'Close' }).click();
+      await page.goto('/far/beside');
+      const table = (await fileOf('Differences between the set-ups as CSV')).toString();
+      expect(table.split('\n')[0]).toBe('Line,A Marsh hide,B Dune walk,C Light bag');
+      await page.getByRole('button', { name: 'As a picture' }).click();
+      expect((await fileOf('SVG')).toString()).toContain('Background blur, of the frame');
+    });
+
     test('the plumage is rendered as each set-up sees it', async ({ page }) => {
       await page.goto('/far/detail');
       await expect(page.getByTestId('patch-A').locator('img')).toHaveAttribute('src', /^blob:/);

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { Txt } from './Txt';
+import { TakeTable } from './take/TakeTable';
 import { space } from './theme/measures';
 import { stylesOf } from './theme/theme';
 
@@ -27,40 +28,47 @@ interface Props {
 export function ComparedTable({ label, columns, rows }: Props) {
   const styles = useStyles();
   return (
-    <View role="table" aria-label={label}>
-      <View role="row" style={styles.names}>
-        {columns.map(({ key, letter, name }) => (
-          <View key={key} role="columnheader" style={styles.cell}>
-            <Txt kind="strong">
-              <Txt kind="strong" tone="press">
-                {letter}
+    <View>
+      <View role="table" aria-label={label}>
+        <View role="row" style={styles.names}>
+          {columns.map(({ key, letter, name }) => (
+            <View key={key} role="columnheader" style={styles.cell}>
+              <Txt kind="strong">
+                <Txt kind="strong" tone="press">
+                  {letter}
+                </Txt>
+                {` ${name}`}
               </Txt>
-              {` ${name}`}
+            </View>
+          ))}
+        </View>
+        {rows.map((row) => (
+          <View key={row.name} role="row" style={styles.row}>
+            <Txt kind="fine" tone="soft" role="rowheader">
+              {row.name}
             </Txt>
+            <View style={styles.values}>
+              {row.values.map((value, i) => (
+                <View key={columns[i]?.key ?? i} role="cell" style={styles.cell}>
+                  <Txt kind={row.best === i ? 'strong' : 'small'}>
+                    {value}
+                    {row.best === i ? (
+                      <Txt kind="fine" tone="press">
+                        {'  ◆'}
+                      </Txt>
+                    ) : null}
+                  </Txt>
+                </View>
+              ))}
+            </View>
           </View>
         ))}
       </View>
-      {rows.map((row) => (
-        <View key={row.name} role="row" style={styles.row}>
-          <Txt kind="fine" tone="soft" role="rowheader">
-            {row.name}
-          </Txt>
-          <View style={styles.values}>
-            {row.values.map((value, i) => (
-              <View key={columns[i]?.key ?? i} role="cell" style={styles.cell}>
-                <Txt kind={row.best === i ? 'strong' : 'small'}>
-                  {value}
-                  {row.best === i ? (
-                    <Txt kind="fine" tone="press">
-                      {'  ◆'}
-                    </Txt>
-                  ) : null}
-                </Txt>
-              </View>
-            ))}
-          </View>
-        </View>
-      ))}
+      <TakeTable
+        title={label}
+        heads={['Line', ...columns.map(({ letter, name }) => `${letter} ${name}`)]}
+        rows={rows.map((row) => [row.name, ...row.values])}
+      />
     </View>
   );
 }

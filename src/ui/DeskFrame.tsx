@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { Txt } from './Txt';
+import { DESK_PICTURE, DESK_READING } from './take/drawing';
 import { WIDE_FROM, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
 
@@ -28,6 +29,8 @@ interface Props {
 export function DeskFrame({ picture, reading, cautions, keep, levers, more, groups, column, dock, sheet }: Props) {
   const styles = useStyles();
   const wide = useWindowDimensions().width >= WIDE_FROM;
+  const drawn = <View nativeID={DESK_PICTURE}>{picture}</View>;
+  const read = <View nativeID={DESK_READING}>{reading}</View>;
   if (wide) {
     return (
       <View style={styles.columns}>
@@ -41,8 +44,8 @@ export function DeskFrame({ picture, reading, cautions, keep, levers, more, grou
           {groups}
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.columnContent}>
-          {picture}
-          {reading}
+          {drawn}
+          {read}
           {more}
         </ScrollView>
         <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
@@ -55,8 +58,8 @@ export function DeskFrame({ picture, reading, cautions, keep, levers, more, grou
   return (
     <View style={styles.phone}>
       <ScrollView style={styles.scroll} contentContainerStyle={styles.phoneContent}>
-        {picture}
-        {reading}
+        {drawn}
+        {read}
         {cautions}
         {keep}
         {levers}

@@ -1,4 +1,4 @@
-import { asWritten } from './harmless';
+import { asWritten } from '@/core/formats/harmless';
 import { parseDecimal } from '@/core/quantity/parseNumber';
 import type { ResourceTypes } from '../resources';
 import { validateResource } from '../validate';

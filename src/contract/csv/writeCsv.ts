@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { ResourceTypes } from '../resources';
 import { CSV_COLUMNS, csvHeader, type CsvResource } from './columns';
-import { harmless } from './harmless';
+import { harmless } from '@/core/formats/harmless';
 
 function at(data: unknown, path: string): unknown {
   return path.split('.').reduce<unknown>((node, step) => (node as Record<string, unknown> | undefined)?.[step], data);

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { usePreferences } from '@/data/preferences';
 import { removeRow, replaceRow } from '@/data/rowActions';
@@ -13,6 +13,7 @@ import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
+import { PictureKey } from '@/ui/take/PictureKey';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import type { Quantity } from '@/core/quantity/quantity';
@@ -20,6 +21,7 @@ import { readAsKept, readAsNow, type Reread } from './readingNow';
 import { whenText } from './whenText';
 import { comparisonLines } from './comparisonLines';
 import { entryWords } from './entryWords';
+import { readingCard } from './readingCard';
 import { StarPicture } from '@/features/sky/StarPicture';
 import { useWhy } from '../desk/useWhy';
 
@@ -33,6 +35,7 @@ export function BookEntry({ id }: { id: string }) {
   // What was kept was read by the schools of then: here another one cannot be chosen.
   const { ask: setWhy, sheetFor } = useWhy(() => true);
   const [note, setNote] = useState<string | null>(null);
+  const drawing = useRef<View>(null);
   const toBook = () => router.replace('/book');
 
   if (!row) {
@@ -85,17 +88,19 @@ export function BookEntry({ id }: { id: string }) {
         units={units}
         onWhy={setWhy}
       />
-      {asKept.ok && asKept.value.desk !== 'stars' && data.desk !== 'stars' ? (
-        <ReadingPicture {...asKept.value} subject={data.input.subject} units={units} maxHeight={280} />
-      ) : null}
-      {asKept.ok && asKept.value.desk === 'stars' ? (
-        <StarPicture
-          system={asKept.value.system}
-          reading={asKept.value.reading}
-          output={data.input.output}
-          maxHeight={280}
-        />
-      ) : null}
+      <View ref={drawing}>
+        {asKept.ok && asKept.value.desk !== 'stars' && data.desk !== 'stars' ? (
+          <ReadingPicture {...asKept.value} subject={data.input.subject} units={units} maxHeight={280} />
+        ) : null}
+        {asKept.ok && asKept.value.desk === 'stars' ? (
+          <StarPicture
+            system={asKept.value.system}
+            reading={asKept.value.reading}
+            output={data.input.output}
+            maxHeight={280}
+          />
+        ) : null}
+      </View>
       {data.desk === 'near' ? (
         <Choice
           label="How was it held? Your limit by hand is learned from this."
@@ -113,6 +118,7 @@ export function BookEntry({ id }: { id: string }) {
           {data.note ? <Txt>{data.note}</Txt> : null}
           <View style={styles.keys}>
             <Key title={data.note ? 'Change the note' : 'Add a note'} icon="edit" onPress={() => setNote(data.note)} />
+            <PictureKey content={() => readingCard(data, units)} drawing={drawing} />
             <Key
               title="Delete"
               icon="delete-outline"

@@ -24,6 +24,7 @@ import { useTableSettings } from '@/data/tableSettings';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
 import { sameMount } from '@/core/chain/mounts';
+import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';
@@ -306,8 +307,10 @@ function CardContent({ situation, system, more, units, onWhy }: Props) {
   );
 }
 
+const rateText = ({ framesPerSecond }: EffectiveSystem): string =>
+  framesPerSecond === undefined ? '–' : formatFigures(framesPerSecond);
+
 function ModesContent({ situation }: { situation: Situation }) {
-  const styles = useStyles();
   const units = usePreferences((state) => state.units);
   const speed = useFarOptions((state) => state.speedMPerS) ?? situation.subject.speedMPerS;
   const ladder = useMemo(() => modesLadder({ ...situation, speedMPerS: speed, units }), [situation, speed, units]);
@@ -322,61 +325,38 @@ function ModesContent({ situation }: { situation: Situation }) {
   return (
     <>
       <Txt testID="crop-advice">{ladder.advice}</Txt>
-      <View role="table" aria-label="The modes on this subject">
-        <View role="row" style={styles.line}>
-          {['Mode', 'On it', 'Of frame', 'Hidden', 'Per s'].map((head) => (
-            <Txt
-              key={head}
-              kind="fine"
-              tone="soft"
-              role="columnheader"
-              style={head === 'Mode' ? styles.wideCell : styles.cell}
-            >
-              {head}
-            </Txt>
-          ))}
-        </View>
-        {ladder.rungs.map(({ mode, reading, hidden, overflows, system }) => (
-          <View key={mode.id} role="row" style={styles.line}>
-            <Txt kind="small" role="cell" style={styles.wideCell}>
-              {mode.id === situation.setup.modeId ? '● ' : ''}
-              {mode.name}
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              {quantityText(reading.pixelsOnSubject, units)}
-            </Txt>
-            <Txt kind="small" role="cell" tone={overflows ? 'needle' : 'ink'} style={styles.cell}>
-              {overflows ? '✕ ' : ''}
-              {formatFixed(reading.shareOfFrame.value)} %
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              {formatFixed(hidden * 100)} %
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              {system.framesPerSecond === undefined ? '–' : formatFigures(system.framesPerSecond)}
-            </Txt>
-          </View>
-        ))}
-        {later ? (
-          <View role="row" style={styles.line}>
-            <Txt kind="small" role="cell" style={styles.wideCell}>
-              Whole, cropped later
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              {quantityText(later.reading.pixelsOnSubject, units)}
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              as you like
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              nothing
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              {later.system.framesPerSecond === undefined ? '–' : formatFigures(later.system.framesPerSecond)}
-            </Txt>
-          </View>
-        ) : null}
-      </View>
+      <Table
+        label="The modes on this subject"
+        heads={['Mode', 'On it', 'Of frame', 'Hidden', 'Per s']}
+        rows={[
+          ...ladder.rungs.map(({ mode, reading, hidden, overflows, system }) => ({
+            key: mode.id,
+            cells: [
+              `${mode.id === situation.setup.modeId ? '● ' : ''}${mode.name}`,
+              quantityText(reading.pixelsOnSubject, units),
+              overflows
+                ? ({ text: `✕ ${formatFixed(reading.shareOfFrame.value)} %`, tone: 'needle' } as const)
+                : `${formatFixed(reading.shareOfFrame.value)} %`,
+              `${formatFixed(hidden * 100)} %`,
+              rateText(system),
+            ],
+          })),
+          ...(later
+            ? [
+                {
+                  key: 'later',
+                  cells: [
+                    'Whole, cropped later',
+                    quantityText(later.reading.pixelsOnSubject, units),
+                    'as you like',
+                    'nothing',
+                    rateText(later.system),
+                  ],
+                },
+              ]
+            : []),
+        ]}
+      />
       <Txt kind="small" tone="soft">
         In every one of them: {verdicts.join(' · ')}.
       </Txt>

@@ -21,6 +21,7 @@ import { stylesOf } from '@/ui/theme/theme';
 import { PartGlyph } from './builder/PartGlyph';
 import { ModeTable } from './ModeTable';
 import { Page } from '@/ui/Page';
+import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { PartEditor } from './PartEditor';
 import { bodyFacts } from './bodyFacts';
 import { bodyBrief, setupBrief } from './briefs';
@@ -146,19 +147,21 @@ function BodyParts({
   const modes = modesOf(body);
   return (
     <>
-      <SensorDrawing
-        frames={modes.map((mode, i) => ({
-          name:
-            i === 0
-              ? `${formatFigures(body.sensor.widthMm)} × ${formatFigures(body.sensor.heightMm)}\u202fmm`
-              : mode.name,
-          ...usedArea(body.sensor, mode),
-          strong: i === 0,
-        }))}
-        width={width}
-        maxHeight={280}
-        description={`The sensor of ${body.name} with its modes: ${modes.map((mode) => mode.name).join(', ')}`}
-      />
+      <TakeDrawing title={`Modes of ${body.name}`}>
+        <SensorDrawing
+          frames={modes.map((mode, i) => ({
+            name:
+              i === 0
+                ? `${formatFigures(body.sensor.widthMm)} × ${formatFigures(body.sensor.heightMm)}\u202fmm`
+                : mode.name,
+            ...usedArea(body.sensor, mode),
+            strong: i === 0,
+          }))}
+          width={width}
+          maxHeight={280}
+          description={`The sensor of ${body.name} with its modes: ${modes.map((mode) => mode.name).join(', ')}`}
+        />
+      </TakeDrawing>
       <Txt kind="title" level={2}>
         What each mode gives
       </Txt>

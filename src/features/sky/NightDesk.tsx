@@ -20,6 +20,7 @@ import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { ComingNights } from './ComingNights';
 import { SkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
@@ -136,21 +137,23 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
         </View>
         <Key title="The night after" icon="chevron-right" iconOnly onPress={() => sky.set({ day: shiftDay(day, 1) })} />
       </View>
-      <NightChart
-        times={night.times}
-        curves={[
-          { name: 'Moon', altitudes: night.moonDeg, look: 'moon' },
-          { name: shown.name, altitudes, look: 'strong' },
-        ]}
-        fromMs={span.fromMs}
-        toMs={span.toMs}
-        dark={night.dark}
-        best={shown.best}
-        clock={at}
-        leastDeg={LEAST_ALTITUDE_DEG}
-        height={Math.max(190, height * (wide ? 0.4 : 0.26))}
-        description={`Altitudes of ${shown.name} and the Moon through the night${shown.best ? `; best from ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)} degrees` : ''}.`}
-      />
+      <TakeDrawing title={`Night of ${dayText(day)}, ${shown.name}`}>
+        <NightChart
+          times={night.times}
+          curves={[
+            { name: 'Moon', altitudes: night.moonDeg, look: 'moon' },
+            { name: shown.name, altitudes, look: 'strong' },
+          ]}
+          fromMs={span.fromMs}
+          toMs={span.toMs}
+          dark={night.dark}
+          best={shown.best}
+          clock={at}
+          leastDeg={LEAST_ALTITUDE_DEG}
+          height={Math.max(190, height * (wide ? 0.4 : 0.26))}
+          description={`Altitudes of ${shown.name} and the Moon through the night${shown.best ? `; best from ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)} degrees` : ''}.`}
+        />
+      </TakeDrawing>
       <Txt kind="title" tone={shown.best ? 'press' : 'needle'} testID="best-window">
         {shown.best
           ? `● ${shown.name}: ${at(shown.best.fromMs)} to ${at(shown.best.toMs)}, up to ${formatFixed(shown.best.highestDeg)}° at ${at(shown.best.highestMs)}`

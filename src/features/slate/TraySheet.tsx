@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { nounOf } from '@/contract/resources';
-import { saveFile } from '@/data/files';
+import { saveFile } from '@/ui/files';
 import { discard, tryStuck, useOutbox, type Change } from '@/data/outbox';
 import { Sheet } from '@/ui/Sheet';
 import { Txt } from '@/ui/Txt';

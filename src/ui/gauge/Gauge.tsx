@@ -1,9 +1,10 @@
 import { scaleLog } from 'd3-scale';
 import { memo, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { formatFixed } from '@/core/quantity/format';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
+import { NOT_TAKEN } from '../take/drawing';
 import { labelled } from './labelled';
 import { usePalette } from '../theme/theme';
 
@@ -89,14 +90,16 @@ export function Gauge(props: GaugeProps) {
             enough={zones.enough}
             more={zones.more}
           />
-          {marks.map((mark) => (
-            <Mark
-              key={mark.letter}
-              letter={mark.letter}
-              at={Math.round(x(mark.value))}
-              letterAt={Math.round(letters.get(mark.letter) ?? 0)}
-            />
-          ))}
+          <G testID={NOT_TAKEN}>
+            {marks.map((mark) => (
+              <Mark
+                key={mark.letter}
+                letter={mark.letter}
+                at={Math.round(x(mark.value))}
+                letterAt={Math.round(letters.get(mark.letter) ?? 0)}
+              />
+            ))}
+          </G>
           {before === undefined ? null : (
             <Line
               x1={x(before)}

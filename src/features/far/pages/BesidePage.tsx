@@ -1,11 +1,9 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
-import { besideMore } from '@/core/far/besideMore';
 import { sideBySide, type Compared, type Stance } from '@/core/far/sideBySide';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
-import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
-import { formatChange, formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
-import { quantityText, showFNumber, showLengthM, shownText, shutterText } from '@/core/quantity/quantityText';
+import { formatFigures } from '@/core/quantity/format';
+import { quantityText, showFNumber } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useFarOptions } from '@/data/farOptions';
 import { usePreferences } from '@/data/preferences';
@@ -17,10 +15,14 @@ import { ComparedTable } from '@/ui/ComparedTable';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
+import { PictureKey } from '@/ui/take/PictureKey';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { Chooser, LETTERS } from './Chooser';
+import { useDifferences } from './differences';
 import { useContenders } from './useContenders';
+
+const NONE: Compared[] = [];
 
 const STANCES: { value: Stance; name: string; gloss: string }[] = [
   { value: 'sameSpot', name: 'Same spot', gloss: 'nobody walks' },
@@ -41,6 +43,8 @@ export default function BesidePage() {
     () => (situation ? sideBySide({ ...situation, contenders, stance, units }) : null),
     [situation, contenders, stance, units],
   );
+  const rows = useDifferences(result?.compared ?? NONE, stance, situation);
+  const drawing = useRef<View>(null);
   return (
     <Page title="Side by side" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
@@ -51,13 +55,28 @@ export default function BesidePage() {
             <Txt kind="strong" testID="beside-sentence">
               {result.sentence}
             </Txt>
-            <Pictures
-              compared={result.compared}
-              situation={situation}
-              units={units}
-              width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 760)}
+            <View ref={drawing}>
+              <Pictures
+                compared={result.compared}
+                situation={situation}
+                units={units}
+                width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 760)}
+              />
+            </View>
+            <PictureKey
+              content={() => ({
+                title: `${situation.subject.name}: ${STANCES.find((each) => each.value === stance)?.name.toLowerCase()}`,
+                lines: [result.sentence],
+                heads: result.compared.map(({ name }, i) => `${LETTERS[i]} ${name}`),
+                rows,
+              })}
+              drawing={drawing}
             />
-            <Differences compared={result.compared} stance={stance} units={units} situation={situation} />
+            <ComparedTable
+              label="Differences between the set-ups"
+              columns={result.compared.map(({ id, name }, i) => ({ key: id, letter: LETTERS[i] ?? '', name }))}
+              rows={rows}
+            />
             {result.left.map((each) => (
               <Txt key={each.name} kind="small" tone="caution">
                 ⚠ {each.name} is left out: {each.reason}
@@ -139,111 +158,6 @@ function Pictures({
         />
       </View>
     </View>
-  );
-}
-
-function Differences({
-  compared,
-  stance,
-  units,
-  situation,
-}: {
-  compared: Compared[];
-  stance: Stance;
-  units: UnitSystem;
-  situation: Situation;
-}) {
-  const length = (metres: number) => shownText(showLengthM(metres, units));
-  const { background, speedMPerS } = useFarOptions();
-  const cocSchool = usePreferences((state) => state.cocSchool);
-  const { subject, output } = situation;
-  const more = compared.map((each) =>
-    besideMore(each, {
-      subject,
-      output,
-      cocSchool,
-      background,
-      speedMPerS: speedMPerS ?? subject.speedMPerS,
-    }),
-  );
-  const rows: { name: string; value: (each: Compared, i: number) => string }[] = [
-    ...(stance === 'sameSpot'
-      ? []
-      : [
-          {
-            name: 'From',
-            value: (each: Compared, i: number) =>
-              `${length(each.distanceM)}${i && Math.abs(each.walkM) >= 0.05 ? ` (${length(Math.abs(each.walkM))} ${each.walkM < 0 ? 'nearer' : 'back'})` : ''}`,
-          },
-        ]),
-    {
-      name: 'Pixels on it',
-      value: (each, i) =>
-        `${quantityText(each.reading.pixelsOnSubject, units)}${i ? ` (${formatChange(each.pixelsRatio)})` : ''}`,
-    },
-    {
-      name: 'Resolved',
-      value: (each, i) =>
-        `${quantityText(each.reading.resolvedPixels, units)}${i ? ` (${formatChange(each.resolvedRatio)})` : ''}`,
-    },
-    {
-      name: situation.output.name,
-      value: (each) =>
-        each.reading.overflow
-          ? '✕ does not fit'
-          : `${VERDICT_MARK[each.reading.verdict]} ${VERDICT_WORDS[each.reading.verdict]('it')}`,
-    },
-    { name: 'Share of frame', value: (each) => quantityText(each.reading.shareOfFrame, units) },
-    {
-      name: 'f-number',
-      value: (each) =>
-        `${showFNumber(each.fNumber)}${each.fNumber > each.system.fNumber.value * 1.005 ? ', stopped down' : ''}`,
-    },
-    ...(stance === 'samePicture'
-      ? [{ name: 'ISO', value: (each: Compared, i: number) => (i ? `×${formatFigures(each.isoFactor, 2)}` : 'as set') }]
-      : []),
-    { name: 'Exposure', value: (each, i) => (i ? formatStops(each.exposureStops) : '–') },
-    { name: 'Light from the subject', value: (each, i) => (i ? formatStops(each.subjectLightStops) : '–') },
-    {
-      name: 'Equivalent',
-      value: (each) =>
-        `${formatFixed(each.system.equivalentFocalMm.value)} mm ${showFNumber(each.system.equivalentFNumber.value)}`,
-    },
-    { name: 'Reach', value: (each) => quantityText(each.reading.reachPxPerMrad, units) },
-    {
-      name: 'Depth of field',
-      value: (_, i) => (more[i]?.depthM ? quantityText(more[i].depthM, units) : 'to infinity'),
-    },
-    { name: 'Background blur, of the frame', value: (_, i) => quantityText(more[i]!.backgroundBlur, units) },
-    {
-      name: `Shutter for ${situation.output.name}`,
-      value: (_, i) => shutterText(more[i]!.longestShutterOutputS.value),
-    },
-    {
-      name: 'Autofocus',
-      value: (each) => ({ works: 'works', slow: 'slow', off: 'no', unknown: 'not known' })[each.system.autofocus.state],
-    },
-    {
-      name: 'Weight',
-      value: (each, i) =>
-        each.system.weightG
-          ? `${quantityText(each.system.weightG, units)}${i && each.weightRatio ? ` (${formatChange(each.weightRatio)})` : ''}`
-          : '–',
-    },
-    {
-      name: 'Price',
-      value: (each, i) =>
-        each.system.price
-          ? `${quantityText(each.system.price, units)}${i && each.priceRatio ? ` (${formatChange(each.priceRatio)})` : ''}`
-          : '–',
-    },
-  ];
-  return (
-    <ComparedTable
-      label="Differences between the set-ups"
-      columns={compared.map(({ id, name }, i) => ({ key: id, letter: LETTERS[i] ?? '', name }))}
-      rows={rows.map(({ name, value }) => ({ name, values: compared.map(value) }))}
-    />
   );
 }
 

@@ -11,6 +11,7 @@ import { usePreferences } from '@/data/preferences';
 import { renderPatches } from '@/data/patches';
 import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
+import { TakeImage } from '@/ui/take/TakeImage';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { channelsOf } from '@/ui/theme/palette';
 import { stylesOf, usePalette } from '@/ui/theme/theme';
@@ -133,6 +134,7 @@ export default function DetailPage() {
               <Txt kind="strong">
                 {LETTERS[i]} {each.name}
               </Txt>
+              {uris?.[i] ? <TakeImage title={`${each.name} renders ${situation?.subject.name}`} uri={uris[i]} /> : null}
               <Txt kind="small" tone="soft">
                 {formatFixed(each.pixels)} px, {formatFixed(each.resolved)} resolved (
                 {`${formatFixed(each.share)}\u00a0%`}); a pixel is {`${formatFigures(each.system.pixelMm, 2)}\u202fmm`}{' '}

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
 import { fairTest, fairTestCard } from '@/core/far/fairTest';
 import { sideBySide } from '@/core/far/sideBySide';
-import { saveFile } from '@/data/files';
+import { saveFile } from '@/ui/files';
 import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';

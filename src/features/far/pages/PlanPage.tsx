@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { ScrollView, useWindowDimensions } from 'react-native';
 import { logDistancesM, plannerCurve, reachM } from '@/core/far/plannerCurve';
 import { farthestDistanceM, nearestDistanceM } from '@/core/far/focusAt';
 import { readFar } from '@/core/far/readFar';
@@ -14,6 +14,8 @@ import { Txt } from '@/ui/Txt';
 import { Ruler } from '@/ui/controls/Ruler';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { TakeDrawing } from '@/ui/take/TakeDrawing';
+import { Table } from '@/ui/Table';
 import { Chooser, LETTERS } from './Chooser';
 import { useContenders } from './useContenders';
 
@@ -71,6 +73,14 @@ export default function PlanPage() {
     const read = readFar({ ...situation, system });
     return read.ok ? quantityText(read.value.countedPixels, units) : 'no picture';
   };
+  const { keepDistanceM } = situation.subject;
+  const reachCell = (system: EffectiveSystem, needed: number) => {
+    const reach = reachM(system, sizeMm, needed, judgeBy, 2000);
+    if (reach === null) return { text: 'never', tone: 'caution' } as const;
+    return keepDistanceM !== undefined && reach < keepDistanceM
+      ? ({ text: `⚠ ${text(reach)}`, tone: 'caution' } as const)
+      : text(reach);
+  };
   return (
     <Page title="Planner curve" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
@@ -78,17 +88,19 @@ export default function PlanPage() {
           {judgeBy === 'resolved' ? 'Resolved pixels' : 'Pixels'} on {situation.subject.name} against distance. Pull
           over the curve, or at the rule below it.
         </Txt>
-        <PlannerChart
-          distancesM={distances}
-          curves={curves}
-          levels={levels}
-          atM={at}
-          onPick={(metres) => setDistanceM(walked(metres))}
-          distanceText={text}
-          width={drawing}
-          height={width >= WIDE_FROM ? 380 : 320}
-          description={`Pixels on ${situation.subject.name} against distance for ${systems.map((each, i) => `${LETTERS[i]} ${each.name}`).join(', ')}; at ${text(at)}: ${systems.map((each, i) => `${LETTERS[i]} ${countedAt(each.system)}`).join(', ')}`}
-        />
+        <TakeDrawing title={`Planner curve, ${situation.subject.name}`}>
+          <PlannerChart
+            distancesM={distances}
+            curves={curves}
+            levels={levels}
+            atM={at}
+            onPick={(metres) => setDistanceM(walked(metres))}
+            distanceText={text}
+            width={drawing}
+            height={width >= WIDE_FROM ? 380 : 320}
+            description={`Pixels on ${situation.subject.name} against distance for ${systems.map((each, i) => `${LETTERS[i]} ${each.name}`).join(', ')}; at ${text(at)}: ${systems.map((each, i) => `${LETTERS[i]} ${countedAt(each.system)}`).join(', ')}`}
+          />
+        </TakeDrawing>
         <Ruler
           label="Distance"
           value={at}
@@ -98,49 +110,18 @@ export default function PlanPage() {
           rounded={walked}
           onChange={setDistanceM}
         />
-        <View role="table" aria-label="From where each set-up is enough">
-          <View role="row" style={styles.names}>
-            <Txt kind="fine" tone="soft" role="columnheader" style={styles.first}>
-              Enough up to
-            </Txt>
-            {levels.map((level) => (
-              <Txt key={level.name} kind="fine" tone="soft" role="columnheader" style={styles.cell}>
-                {level.name}
-              </Txt>
-            ))}
-            <Txt kind="fine" tone="soft" role="columnheader" style={styles.cell}>
-              at {text(at)}
-            </Txt>
-          </View>
-          {systems.map((each, i) => (
-            <View key={each.id} role="row" style={styles.row}>
-              <Txt kind="small" role="rowheader" style={styles.first}>
-                {LETTERS[i]} {each.name}
-              </Txt>
-              {levels.map((level) => {
-                const reach = reachM(each.system, sizeMm, level.value, judgeBy, 2000);
-                const guarded =
-                  situation.subject.keepDistanceM !== undefined &&
-                  reach !== null &&
-                  reach < situation.subject.keepDistanceM;
-                return (
-                  <Txt
-                    key={level.name}
-                    kind="small"
-                    role="cell"
-                    tone={reach === null || guarded ? 'caution' : 'ink'}
-                    style={styles.cell}
-                  >
-                    {reach === null ? 'never' : `${guarded ? '⚠ ' : ''}${text(reach)}`}
-                  </Txt>
-                );
-              })}
-              <Txt kind="small" role="cell" style={styles.cell}>
-                {countedAt(each.system)}
-              </Txt>
-            </View>
-          ))}
-        </View>
+        <Table
+          label="From where each set-up is enough"
+          heads={['Enough up to', ...levels.map(({ name }) => name), `at ${text(at)}`]}
+          rows={systems.map((each, i) => ({
+            key: each.id,
+            cells: [
+              `${LETTERS[i]} ${each.name}`,
+              ...levels.map((level) => reachCell(each.system, level.value)),
+              countedAt(each.system),
+            ],
+          }))}
+        />
         {situation.subject.keepDistanceM !== undefined ? (
           <Txt kind="small" tone="caution">
             ⚠ nearer than the {text(situation.subject.keepDistanceM)} to keep here. Law and site decide, not the curve.

@@ -4,7 +4,7 @@ import type { CsvError } from '@/contract/csv/readCsv';
 import type { Existing, WholeData } from '@/contract/wholeData';
 import { formatFixed } from '@/core/quantity/format';
 import { ApiRefusal, ApiUnreachable } from '@/data/api';
-import { pickFile } from '@/data/files';
+import { pickFile } from '@/ui/files';
 import { useNotice } from '@/data/notice';
 import { bringIn, csvAsData, readCsvFile, rowCount } from '@/data/transfer';
 import { Txt } from '@/ui/Txt';

@@ -6,7 +6,7 @@ import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
 import { FORMATS } from '@/core/sensor/formats';
 import { pitchUm } from '@/core/sensor/pitch';
-import { pickFile } from '@/data/files';
+import { pickFile } from '@/ui/files';
 import { useNotice } from '@/data/notice';
 import { createRow } from '@/data/rowActions';
 import { Txt } from '@/ui/Txt';

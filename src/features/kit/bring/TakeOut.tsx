@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { CsvResource } from '@/contract/csv/columns';
 import { CSV_EXAMPLES } from '@/contract/csv/examples';
 import { ApiRefusal, ApiUnreachable, api } from '@/data/api';
-import { saveFile } from '@/data/files';
+import { saveFile } from '@/ui/files';
 import { useKit } from '@/data/useKit';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';

@@ -20,6 +20,7 @@ import { TextField } from '@/ui/controls/TextField';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { useNeighbourFocus } from '@/ui/useNeighbourFocus';
+import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { partsName } from '../setupName';
 import { Checks } from './Checks';
 import { ChainStrip } from './ChainStrip';
@@ -126,25 +127,27 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       <Together system={system} rows={rows} units={units} onWhy={ask} />
       {system.imageCircleMm ? (
         <View style={{ alignItems: 'center' }}>
-          <SensorDrawing
-            frames={[
-              { name: body?.name ?? '', ...sizeOf(system.body.sensor) },
-              ...(system.mode.id === 'whole'
-                ? []
-                : [
-                    {
-                      name: system.mode.name,
-                      widthMm: system.used.widthMm,
-                      heightMm: system.used.heightMm,
-                      strong: true,
-                    },
-                  ]),
-            ]}
-            circleMm={system.imageCircleMm.value}
-            width={drawingWidth}
-            maxHeight={wide ? 300 : 220}
-            description={`Image circle of ${quantityText(system.imageCircleMm, units)} on the sensor`}
-          />
+          <TakeDrawing title="Image circle on the sensor">
+            <SensorDrawing
+              frames={[
+                { name: body?.name ?? '', ...sizeOf(system.body.sensor) },
+                ...(system.mode.id === 'whole'
+                  ? []
+                  : [
+                      {
+                        name: system.mode.name,
+                        widthMm: system.used.widthMm,
+                        heightMm: system.used.heightMm,
+                        strong: true,
+                      },
+                    ]),
+              ]}
+              circleMm={system.imageCircleMm.value}
+              width={drawingWidth}
+              maxHeight={wide ? 300 : 220}
+              description={`Image circle of ${quantityText(system.imageCircleMm, units)} on the sensor`}
+            />
+          </TakeDrawing>
           <Txt kind="fine" tone="soft">
             - - - image circle; what it does not reach is shaded
           </Txt>

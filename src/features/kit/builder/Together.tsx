@@ -7,9 +7,8 @@ import { showFNumber } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Figure } from '@/ui/Figure';
 import { Group } from '@/ui/Group';
-import { Txt } from '@/ui/Txt';
+import { Table } from '@/ui/Table';
 import { space } from '@/ui/theme/measures';
-import { stylesOf } from '@/ui/theme/theme';
 
 interface Props {
   system: EffectiveSystem;
@@ -64,57 +63,35 @@ export function Together({ system, rows, units, onWhy }: Props) {
   );
 }
 
+/** How much of the frame the image circle covers. */
+const coveredCell = ({ coveredShare, cleanCropFactor }: Pick<FocalRow, 'coveredShare' | 'cleanCropFactor'>) =>
+  coveredShare === undefined
+    ? 'not known'
+    : coveredShare >= 1
+      ? '✓ all'
+      : ({
+          text: `⚠ ${formatFixed(coveredShare * 100)} %, clean from ×${formatFigures(cleanCropFactor ?? 1)}`,
+          tone: 'caution',
+        } as const);
+
 function AlongTheZoom({ rows }: { rows: FocalRow[] }) {
-  const styles = useStyles();
   return (
     <Group title="Along the zoom" brief="focal length, f-number, equivalents, coverage">
-      <View role="table" aria-label="The set-up along the zoom range">
-        <View role="row" style={styles.line}>
-          {['Set to', 'Acts as', 'Looks like', 'Covered'].map((head) => (
-            <Txt key={head} kind="fine" tone="soft" role="columnheader" style={styles.cell}>
-              {head}
-            </Txt>
-          ))}
-        </View>
-        {rows.map(({ markedFocalMm, system, coveredShare, cleanCropFactor }) => (
-          <View key={markedFocalMm} role="row" style={styles.line}>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              {formatFigures(markedFocalMm)} mm
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              {formatFigures(system.focalMm.value)} {showFNumber(system.fNumber.value)}
-            </Txt>
-            <Txt kind="small" role="cell" style={styles.cell}>
-              {formatFigures(system.equivalentFocalMm.value)} {showFNumber(system.equivalentFNumber.value)}
-            </Txt>
-            <Txt
-              kind="small"
-              tone={coveredShare !== undefined && coveredShare < 1 ? 'caution' : 'ink'}
-              role="cell"
-              style={styles.cell}
-            >
-              {coveredShare === undefined
-                ? 'not known'
-                : coveredShare >= 1
-                  ? '✓ all'
-                  : `⚠ ${formatFixed(coveredShare * 100)} %, clean from ×${formatFigures(cleanCropFactor ?? 1)}`}
-            </Txt>
-          </View>
-        ))}
-      </View>
+      <Table
+        label="The set-up along the zoom range"
+        heads={['Set to', 'Acts as', 'Looks like', 'Covered']}
+        rows={rows.map(({ markedFocalMm, system, ...covered }) => ({
+          key: String(markedFocalMm),
+          cells: [
+            `${formatFigures(markedFocalMm)} mm`,
+            `${formatFigures(system.focalMm.value)} ${showFNumber(system.fNumber.value)}`,
+            `${formatFigures(system.equivalentFocalMm.value)} ${showFNumber(system.equivalentFNumber.value)}`,
+            coveredCell(covered),
+          ],
+        }))}
+      />
     </Group>
   );
 }
 
 const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small } as const;
-
-const useStyles = stylesOf((palette) => ({
-  line: {
-    flexDirection: 'row',
-    gap: space.medium,
-    paddingVertical: space.small,
-    borderBottomWidth: 1,
-    borderColor: palette.hairline,
-  },
-  cell: { flex: 1 },
-}));

@@ -8,6 +8,7 @@ import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { Page } from '@/ui/Page';
 import { ComparedTable } from '@/ui/ComparedTable';
+import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { bodiesTable, opticsTable } from './tables';
 
 /** Line patterns and letters tell the frames apart; no colour is needed. */
@@ -39,18 +40,20 @@ export function CompareKit({ what, ids }: { what: string; ids: string[] }) {
           <Txt>Tick two to four bodies, or two to four optics, on the Kit page; then press Compare.</Txt>
         ) : null}
         {bodies.length > 1 ? (
-          <SensorDrawing
-            frames={bodies.map((body, i) => ({
-              name: LETTERS[i] ?? '',
-              widthMm: body.sensor.widthMm,
-              heightMm: body.sensor.heightMm,
-              dash: DASHES[i] ?? '',
-              strong: i === 0,
-            }))}
-            width={drawing}
-            maxHeight={320}
-            description={`Sensors to scale over each other: ${bodies.map((body) => `${body.name} ${body.sensor.widthMm} by ${body.sensor.heightMm} mm`).join(', ')}`}
-          />
+          <TakeDrawing title={`Sensors of ${names.join(', ')}`}>
+            <SensorDrawing
+              frames={bodies.map((body, i) => ({
+                name: LETTERS[i] ?? '',
+                widthMm: body.sensor.widthMm,
+                heightMm: body.sensor.heightMm,
+                dash: DASHES[i] ?? '',
+                strong: i === 0,
+              }))}
+              width={drawing}
+              maxHeight={320}
+              description={`Sensors to scale over each other: ${bodies.map((body) => `${body.name} ${body.sensor.widthMm} by ${body.sensor.heightMm} mm`).join(', ')}`}
+            />
+          </TakeDrawing>
         ) : null}
         {rows.length ? (
           <>

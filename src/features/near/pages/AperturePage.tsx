@@ -8,6 +8,7 @@ import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { ApertureChart } from '@/ui/chart/ApertureChart';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { NearDock } from '../NearControls';
 import { NearPage, type NearPageParts } from './NearPage';
 
@@ -33,16 +34,18 @@ function Aperture({ situation, system, reading }: NearPageParts) {
           ? `At ${formatRatio(reading.ratio.value)} stop down to ${showFNumber(best)}: ${formatFigures(curve.best.depthMm, 2)} mm deep, and ${situation.output.name} still gets its ${quantityText(reading.neededPixels, 'metric')} on ${situation.subject.name}.`
           : `At ${formatRatio(reading.ratio.value)} no f-number gives ${situation.output.name} its ${quantityText(reading.neededPixels, 'metric')}. ${showFNumber(curve.sharpest.fNumber)} resolves most.`}
       </Txt>
-      <ApertureChart
-        points={curve.points}
-        needed={reading.neededPixels.value}
-        neededName={situation.output.name}
-        setFNumber={set}
-        bestFNumber={best}
-        width={drawn}
-        height={width >= WIDE_FROM ? 360 : 300}
-        description={`Pixels that count and depth against the f-number; set to ${showFNumber(set)}, best ${showFNumber(best)}.`}
-      />
+      <TakeDrawing title="Detail and depth against the f-number">
+        <ApertureChart
+          points={curve.points}
+          needed={reading.neededPixels.value}
+          neededName={situation.output.name}
+          setFNumber={set}
+          bestFNumber={best}
+          width={drawn}
+          height={width >= WIDE_FROM ? 360 : 300}
+          description={`Pixels that count and depth against the f-number; set to ${showFNumber(set)}, best ${showFNumber(best)}.`}
+        />
+      </TakeDrawing>
       <NearDock now={{ situation, system, reading, problem: null }} />
       <Key
         title={`Set ${showFNumber(best)}`}

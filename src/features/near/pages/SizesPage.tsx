@@ -11,6 +11,7 @@ import { NumberField } from '@/ui/controls/NumberField';
 import { FramesInRow } from '@/ui/finder/FramesInRow';
 import { ThreeSizesDrawing } from '@/ui/finder/ThreeSizesDrawing';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { NearPage, type NearPageParts } from './NearPage';
 
 /** The three sizes people mix up, drawn at one scale, and the same subject on every body of the kit. */
@@ -50,21 +51,23 @@ function Sizes({ situation, system, reading, kit, ways }: NearPageParts) {
   ).length;
   return (
     <>
-      <ThreeSizesDrawing
-        kind={subject.kind}
-        subjectMm={subject.sizeMm}
-        onSensorMm={onSensor}
-        onScreenMm={onScreen}
-        frameWidthMm={system.used.widthMm}
-        frameHeightMm={system.used.heightMm}
-        width={drawn}
-        texts={[
-          `real, ${length(subject.sizeMm)}`,
-          `on the sensor, ${length(onSensor)}`,
-          `on the screen, ${length(onScreen)}`,
-        ]}
-        description={`${subject.name} at one scale: ${length(subject.sizeMm)} in reality, ${length(onSensor)} on the sensor of ${formatFigures(system.used.widthMm)} mm, ${length(onScreen)} on a screen ${formatFigures(ways.screenWidthMm)} mm wide.`}
-      />
+      <TakeDrawing title={`${subject.name} in three sizes`}>
+        <ThreeSizesDrawing
+          kind={subject.kind}
+          subjectMm={subject.sizeMm}
+          onSensorMm={onSensor}
+          onScreenMm={onScreen}
+          frameWidthMm={system.used.widthMm}
+          frameHeightMm={system.used.heightMm}
+          width={drawn}
+          texts={[
+            `real, ${length(subject.sizeMm)}`,
+            `on the sensor, ${length(onSensor)}`,
+            `on the screen, ${length(onScreen)}`,
+          ]}
+          description={`${subject.name} at one scale: ${length(subject.sizeMm)} in reality, ${length(onSensor)} on the sensor of ${formatFigures(system.used.widthMm)} mm, ${length(onScreen)} on a screen ${formatFigures(ways.screenWidthMm)} mm wide.`}
+        />
+      </TakeDrawing>
       <View style={{ gap: space.medium }}>
         <Size
           name="Reproduction ratio"
@@ -94,18 +97,20 @@ function Sizes({ situation, system, reading, kit, ways }: NearPageParts) {
       <Txt kind="title" level={2}>
         {`The same ${formatRatio(ratio)} on every body`}
       </Txt>
-      <FramesInRow
-        kind={subject.kind}
-        onSensorMm={onSensor}
-        width={drawn}
-        frames={bodies.map(({ row, reading: own }) => ({
-          key: row.id,
-          widthMm: row.data.sensor.widthMm,
-          heightMm: row.data.sensor.heightMm,
-          texts: [row.data.name, quantityText(own.pixelsOnSubject, units)],
-        }))}
-        description={`The sensors of ${bodies.map(({ row }) => row.data.name).join(', ')} at one scale, with the same picture of ${subject.name}, ${length(onSensor)}, on each.`}
-      />
+      <TakeDrawing title={`${subject.name} at ${formatRatio(ratio)} on every body`}>
+        <FramesInRow
+          kind={subject.kind}
+          onSensorMm={onSensor}
+          width={drawn}
+          frames={bodies.map(({ row, reading: own }) => ({
+            key: row.id,
+            widthMm: row.data.sensor.widthMm,
+            heightMm: row.data.sensor.heightMm,
+            texts: [row.data.name, quantityText(own.pixelsOnSubject, units)],
+          }))}
+          description={`The sensors of ${bodies.map(({ row }) => row.data.name).join(', ')} at one scale, with the same picture of ${subject.name}, ${length(onSensor)}, on each.`}
+        />
+      </TakeDrawing>
       <Table
         label="The same subject on every body"
         heads={['Body', 'Pixels on it', 'Field', 'Framed', 'On screen']}

@@ -5,7 +5,7 @@ import { stackPlan } from '@/core/near/stackPlan';
 import { subjectDepthMm } from '@/core/near/subjectDepth';
 import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';
 import { quantityText, showFNumber } from '@/core/quantity/quantityText';
-import { saveFile } from '@/data/files';
+import { saveFile } from '@/ui/files';
 import { usePreferences } from '@/data/preferences';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
@@ -138,6 +138,7 @@ function Stack({ situation, system, reading }: NearPageParts) {
           <Key title="Save the table as CSV" icon="save-alt" onPress={save} />
           <Table
             label="Rail positions"
+            takes={false}
             heads={['Frame', 'Position, mm', unit]}
             rows={plan.value.frames.slice(0, MOST_LINES).map((frame) => ({
               key: String(frame.frame),

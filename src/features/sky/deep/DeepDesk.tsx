@@ -2,15 +2,18 @@ import { useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import { formatFigures } from '@/core/quantity/format';
 import { useSky } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { DeskFrame } from '@/ui/DeskFrame';
 import { MosaicDrawing } from '@/ui/finder/MosaicDrawing';
 import { Key } from '@/ui/controls/Key';
+import { PictureKey } from '@/ui/take/PictureKey';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { AssumedLine } from '../../desk/AssumedLine';
 import { quantitiesOf, useWhy } from '../../desk/useWhy';
 import { SiteLine } from '../SiteLine';
 import { SkyDock } from '../SkyDock';
 import { SkyDeskGate } from '../SkyDeskGate';
+import { deepCard } from '../skyCards';
 import type { ReadySky } from '../useSkyDesk';
 import { DeepLevers } from './DeepLevers';
 import { DeepReading } from './DeepReading';
@@ -28,6 +31,7 @@ export default function DeepDesk() {
 function Deep({ desk }: { desk: ReadySky }) {
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const { ask, sheetFor } = useWhy();
+  const units = usePreferences((preferences) => preferences.units);
   const setSky = useSky((sky) => sky.set);
   const [choosing, setChoosing] = useState(false);
   const state = useDeep(desk.system);
@@ -38,6 +42,7 @@ function Deep({ desk }: { desk: ReadySky }) {
       picture={<Picture state={state} wide={wide} />}
       reading={<DeepReading state={state} onWhy={ask} />}
       cautions={<AssumedLine situation={desk.situation} sky />}
+      keep={<PictureKey content={() => deepCard(desk, state.object, state.reading, units)} />}
       levers={<DeepLevers base={desk.base} asked={state.asked} onWhy={ask} />}
       more={<DeepSettings open={wide} />}
       groups={null}

@@ -9,8 +9,7 @@ import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { isQuantity } from '../../desk/useWhy';
-import { SEEING_MARKS, degreesText, titleOf } from './deepWords';
+import { DEEP_FIGURES, SEEING_MARKS, degreesText, fitText, titleOf } from './deepWords';
 import type { DeepState } from './useDeep';
 
 interface Props {
@@ -27,9 +26,7 @@ export function DeepReading({ state, onWhy }: Props) {
   return (
     <View style={styles.block}>
       <Txt kind="title" level={1} testID="deep-fit">
-        {plan.panels === 1
-          ? `${object.name} fits: it fills ${formatFixed(plan.fill * 100)}\u202f% of the frame`
-          : `${object.name} needs ${plan.panels} frames, ${plan.columns} × ${plan.rows}`}
+        {fitText(object, plan)}
       </Txt>
       <Txt tone="soft">
         {`${titleOf(object)}, ${formatFigures(object.lengthArcmin, 3)} × ${formatFigures(object.widthArcmin, 3)} arcmin${plan.panels > 1 ? `; all frames together take in ${degreesText(plan.totalWidthDeg)} × ${degreesText(plan.totalHeightDeg)}` : ''}. Catalogue size, good to some ten per cent.`}
@@ -61,24 +58,11 @@ export function DeepReading({ state, onWhy }: Props) {
 function Figures({ state: { reading }, onWhy }: Props) {
   const styles = useStyles();
   const units = usePreferences((preferences) => preferences.units);
-  const figure = (
-    name: keyof typeof reading & string,
-    label: string,
-    more: { beside?: string; testID?: string } = {},
-  ) => {
-    const quantity = reading[name];
-    return isQuantity(quantity) ? (
-      <Figure label={label} quantity={quantity} units={units} name={name} onWhy={onWhy} {...more} />
-    ) : null;
-  };
   return (
     <View style={styles.row}>
-      {figure('fieldWidthDeg', 'Field, wide', { testID: 'deep-field' })}
-      {figure('fieldHeightDeg', 'Field, high')}
-      {figure('lengthPx', 'Its length')}
-      {figure('pixelScaleArcsec', 'A pixel')}
-      {figure('tripodS', 'On a tripod', { testID: 'tripod' })}
-      {figure('unguidedS', 'Mount, unguided', { testID: 'unguided' })}
+      {DEEP_FIGURES.map(({ name, label, ...more }) => (
+        <Figure key={name} label={label} quantity={reading[name]} units={units} name={name} onWhy={onWhy} {...more} />
+      ))}
     </View>
   );
 }

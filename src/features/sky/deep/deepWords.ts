@@ -3,6 +3,7 @@ import { DEEP_KIND_NAMES, type DeepObject } from '@/core/sky/catalogue';
 import type { DeepLever } from '@/core/sky/deepLevers';
 import { commonName } from '@/core/sky/findObjects';
 import type { SeeingStand } from '@/core/sky/mosaic';
+import type { DeepReading } from '@/core/sky/readDeep';
 import type { LeverText } from '@/ui/levers/LeverRow';
 
 /** An angle in degrees, or in arcminutes below one. */
@@ -15,6 +16,22 @@ export const titleOf = (object: DeepObject): string =>
 /** What an object is and how large, in a line. */
 export const objectBrief = (object: DeepObject): string =>
   `${commonName(object) ?? DEEP_KIND_NAMES[object.kind]}, ${formatFigures(object.lengthArcmin, 2)}′`;
+
+/** The numbers of a deep object's reading, in their order, with their names. */
+export const DEEP_FIGURES = [
+  { name: 'fieldWidthDeg', label: 'Field, wide', testID: 'deep-field' },
+  { name: 'fieldHeightDeg', label: 'Field, high' },
+  { name: 'lengthPx', label: 'Its length' },
+  { name: 'pixelScaleArcsec', label: 'A pixel' },
+  { name: 'tripodS', label: 'On a tripod', testID: 'tripod' },
+  { name: 'unguidedS', label: 'Mount, unguided', testID: 'unguided' },
+] as const satisfies readonly { name: keyof DeepReading; label: string; testID?: string }[];
+
+/** Whether it fits, in words. */
+export const fitText = ({ name }: DeepObject, { panels, fill, columns, rows }: DeepReading['plan']): string =>
+  panels === 1
+    ? `${name} fits: it fills ${formatFixed(fill * 100)}\u202f% of the frame`
+    : `${name} needs ${panels} frames, ${columns} × ${rows}`;
 
 export const SEEING_MARKS: Record<SeeingStand, string> = { fine: '▲', right: '●', coarse: '▽' };
 const SEEING_BRIEF: Record<SeeingStand, string> = {

@@ -11,7 +11,7 @@ import {
 } from '@/core/sky/testSeries';
 import { formatFigures } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
-import { saveFile } from '@/data/files';
+import { saveFile } from '@/ui/files';
 import { createRow, removeRow } from '@/data/rowActions';
 import { useSky } from '@/data/inHand';
 import { useRows } from '@/data/useRows';

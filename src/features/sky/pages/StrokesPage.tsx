@@ -8,6 +8,7 @@ import { Txt } from '@/ui/Txt';
 import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { StarField } from '@/ui/finder/StarField';
+import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { SkyPage } from '../SkyPage';
 import { starWays, useLensRecord } from '../skyWays';
 import { strokesOf } from '../starDrawing';
@@ -39,14 +40,16 @@ function Strokes({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
   const strokes = strokesOf(reading, system.used.widthMm, system.used.heightMm, plan.totalS);
   return (
     <>
-      <StarField
-        widthMm={system.used.widthMm}
-        heightMm={system.used.heightMm}
-        strokes={strokes}
-        worst={reading.worst}
-        maxHeight={height * 0.4}
-        description={`The frame after ${duration(plan.totalS)}: strokes of ${formatFigures(arcDeg, 3)} degrees about the pole.`}
-      />
+      <TakeDrawing title="Strokes about the pole">
+        <StarField
+          widthMm={system.used.widthMm}
+          heightMm={system.used.heightMm}
+          strokes={strokes}
+          worst={reading.worst}
+          maxHeight={height * 0.4}
+          description={`The frame after ${duration(plan.totalS)}: strokes of ${formatFigures(arcDeg, 3)} degrees about the pole.`}
+        />
+      </TakeDrawing>
       <FieldRow>
         <NumberField
           label="Arc about the pole"

@@ -9,7 +9,7 @@ import { Figure } from '@/ui/Figure';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { STAND_MARKS } from '../planetWords';
+import { PLANET_FIGURES, STAND_MARKS } from '../planetWords';
 import type { PlanetState } from './usePlanet';
 
 interface Props {
@@ -52,37 +52,9 @@ export function PlanetReading({ system, state, onWhy }: Props) {
         {`${STAND_MARKS[reading.stand]} Sampling ${STAND_WORDS[reading.stand]}`}
       </Txt>
       <View style={styles.row}>
-        <Figure label="Disc" quantity={reading.discPx} units={units} name="discPx" onWhy={onWhy} />
-        <Figure label="Scale" quantity={reading.pixelScaleArcsec} units={units} name="pixelScaleArcsec" onWhy={onWhy} />
-        <Figure
-          label="All the detail at"
-          quantity={reading.criticalFNumber}
-          units={units}
-          name="criticalFNumber"
-          onWhy={onWhy}
-        />
-        <Figure
-          label="Against the pixel"
-          quantity={reading.fNumberOverPitch}
-          units={units}
-          name="fNumberOverPitch"
-          onWhy={onWhy}
-        />
-        <Figure
-          label="Opening’s finest detail"
-          quantity={reading.smallestDetailArcsec}
-          units={units}
-          name="smallestDetailArcsec"
-          onWhy={onWhy}
-        />
-        <Figure
-          label="Holds still for"
-          quantity={reading.longestCaptureS}
-          units={units}
-          name="longestCaptureS"
-          onWhy={onWhy}
-          testID="longest-capture"
-        />
+        {PLANET_FIGURES.map(({ name, label, ...more }) => (
+          <Figure key={name} label={label} quantity={reading[name]} units={units} name={name} onWhy={onWhy} {...more} />
+        ))}
       </View>
       <NightLine state={state} />
     </View>

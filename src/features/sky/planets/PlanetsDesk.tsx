@@ -3,15 +3,18 @@ import { formatFixed } from '@/core/quantity/format';
 import { PLANET_NAMES, discPx, type PlanetName } from '@/core/sky/planet';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
 import { useSky } from '@/data/inHand';
+import { usePreferences } from '@/data/preferences';
 import { DeskFrame } from '@/ui/DeskFrame';
 import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { PlanetDrawing } from '@/ui/finder/PlanetDrawing';
+import { PictureKey } from '@/ui/take/PictureKey';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { SiteLine } from '../SiteLine';
 import { SkyDock } from '../SkyDock';
 import { SkyDeskGate } from '../SkyDeskGate';
+import { planetCard } from '../skyCards';
 import { secondsText } from '../starWords';
 import type { ReadySky } from '../useSkyDesk';
 import { AssumedLine } from '../../desk/AssumedLine';
@@ -32,6 +35,7 @@ function Planets({ desk }: { desk: ReadySky }) {
   const { width } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const { ask, sheetFor } = useWhy();
+  const units = usePreferences((preferences) => preferences.units);
   const { system } = desk;
   const state = usePlanet(system);
   const { planet, here, reading, capture, recorded, discs, discArcsec, durationS } = state;
@@ -55,6 +59,7 @@ function Planets({ desk }: { desk: ReadySky }) {
           <AssumedLine situation={desk.situation} sky />
         </>
       }
+      keep={<PictureKey content={() => planetCard(desk, planet, reading, units)} />}
       levers={<SpreadLevers desk={desk} discArcsec={discArcsec} onWhy={ask} />}
       more={
         <Group

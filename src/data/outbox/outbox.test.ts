@@ -1,3 +1,4 @@
+import { mutate } from 'swr';
 import { demoBodies, demoSubjects } from '@/demo/kit';
 import type { Stored } from '@/contract/resources';
 import type { Subject } from '@/contract/schemas/subject';
@@ -87,6 +88,29 @@ describe('a change', () => {
     await done;
     expect((await readEntries()).entries).toMatchObject([{ change: { id: ID }, state: 'waiting' }]);
     expect(Object.keys(localStorage)).toEqual([]);
+  });
+
+  it('goes only when the answer stands in its place, so that the next one on the same row carries the new version', async () => {
+    answers = [{ status: 200, body: row(2, 'Second') }];
+    await mutate('subjects', [row(1)], { revalidate: false });
+    /** The row as the screen shows it, whenever something of the outbox changes. */
+    const shown: { version: number; name: string }[] = [];
+    const stop = useOutbox.subscribe(({ waiting: changes }) => {
+      void mutate<Stored<Subject>[]>(
+        'subjects',
+        (rows) => {
+          const [only] = overlay('subjects', rows ?? [], changes);
+          if (only) shown.push({ version: only.version, name: only.data.name });
+          return rows;
+        },
+        { revalidate: false },
+      );
+    });
+    await replace(1, 'Second');
+    stop();
+    expect(shown.length).toBeGreaterThan(1);
+    expect(shown.filter(({ version, name }) => version !== 2 || name !== 'Second')).toEqual([]);
+    await mutate('subjects', undefined, { revalidate: false });
   });
 
   it('waits in order while the server is away, and goes when it is back, each with the key it had', async () => {

@@ -52,8 +52,9 @@ async function sendOne(entry: Entry): Promise<Outcome> {
   const { change, key } = entry;
   try {
     const row = await send(change);
-    await forget(key);
+    // First the answer, then the change goes: in between the row would stand there as it was before, with its old version.
     await settle(change.resource, change.id, row);
+    await forget(key);
     tell({ kind: 'settled', resource: change.resource, id: change.id, row });
     useOutbox.setState({ reachable: true, serverSays: null });
     pauseMs = FIRST_PAUSE_MS;

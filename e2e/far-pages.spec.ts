@@ -83,6 +83,21 @@ for (const size of [
       await expect(page.getByText(/No route of the kit gets there/)).toBeVisible();
       await page.getByRole('radio', { name: 'Pixels on the subject' }).click();
       await sound(page);
+      if (size.width > 900) {
+        // A table to sort beside the plot; a row opens with its key.
+        const table = page.getByRole('table', { name: 'Routes' });
+        await page.getByRole('button', { name: 'Sort by Price' }).click();
+        await expect(page.getByRole('columnheader', { name: 'Sort by Price' })).toHaveAttribute(
+          'aria-sort',
+          'ascending',
+        );
+        const prices = await table.getByRole('row').locator('[role=cell]:nth-child(6)').allTextContents();
+        const paid = prices.map((text) => Number(text.replace(/[^\d]/g, ''))).filter((price) => price > 0);
+        expect(paid.length).toBeGreaterThan(3);
+        expect([...paid].sort((one, other) => one - other)).toEqual(paid);
+        await table.getByRole('button', { name: 'Ostrel R45 + Ostrel 600 f/5.6 + Ostrel ×1.4', exact: true }).click();
+      }
+      await expect(page.getByRole('img', { name: /^Pixels against Weight, g: \d+ points/ })).toBeVisible();
       await page.getByRole('button', { name: 'Take Ostrel R45 + Ostrel 600 f/5.6 + Ostrel ×1.4' }).click();
       await expect(
         page.getByRole('button', { name: /^Set-up: Ostrel R45 \+ Ostrel 600 f\/5.6 \+ Ostrel ×1.4/ }),

@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react';
 import { lazyPart } from '@/ui/lazyPart';
-import { BookList } from './book/BookList';
+import { BookHome } from './book/BookPages';
 import { FarDesk } from './far/FarDesk';
 
 interface PageOfPlace {
@@ -42,8 +42,8 @@ const PAGES: Record<string, PageOfPlace> = {
   '/sky/schools': sky('Schools side by side', 'SchoolsPage'),
   '/sky/series': sky('Test series', 'SeriesPage'),
   '/sky/strokes': sky('Wanted strokes', 'StrokesPage'),
-  '/book': { title: 'Book', View: BookList },
-  '/kit': later('Kit', () => import('./kit/KitList')),
+  '/book': { title: 'Book', View: BookHome },
+  '/kit': later('Kit', () => import('./kit/KitHome')),
   '/kit/bring': later('In and out', () => import('./kit/bring/BringPage')),
   '/kit/compare': later('Compare', () => import('./kit/compare/CompareKit')),
 };

@@ -1,9 +1,10 @@
 import { useRouter, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import { usePartOfScreen } from './Beside';
 import { Txt } from './Txt';
 import { Key } from './controls/Key';
-import { space } from './theme/measures';
+import { TARGET, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
 
 interface Props {
@@ -19,17 +20,21 @@ interface Props {
 export function Page({ title, up, keys, children }: Props) {
   const styles = useStyles();
   const router = useRouter();
+  const { level, beside } = usePartOfScreen();
   return (
     <View style={styles.page}>
-      <View style={styles.head}>
-        <Key
-          title="Back"
-          icon="arrow-back"
-          iconOnly
-          weight="plain"
-          onPress={() => (router.canGoBack() ? router.back() : router.replace(up as Href))}
-        />
-        <Txt kind="title" level={1} style={styles.title} numberOfLines={1}>
+      <View style={[styles.head, beside ? styles.headBeside : null]}>
+        {/* What it leads back to stands beside it. */}
+        {beside ? null : (
+          <Key
+            title="Back"
+            icon="arrow-back"
+            iconOnly
+            weight="plain"
+            onPress={() => (router.canGoBack() ? router.back() : router.replace(up as Href))}
+          />
+        )}
+        <Txt kind="title" level={level} style={styles.title} numberOfLines={1}>
           {title}
         </Txt>
         {keys}
@@ -42,6 +47,7 @@ export function Page({ title, up, keys, children }: Props) {
 const useStyles = stylesOf((palette) => ({
   page: { flex: 1 },
   head: {
+    minHeight: TARGET + 2 * space.small,
     flexDirection: 'row',
     alignItems: 'center',
     gap: space.small,
@@ -50,5 +56,6 @@ const useStyles = stylesOf((palette) => ({
     borderBottomWidth: 1,
     borderColor: palette.hairline,
   },
+  headBeside: { paddingLeft: space.page },
   title: { flex: 1 },
 }));

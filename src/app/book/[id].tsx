@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { BookEntry } from '@/features/book/BookEntry';
+import { BookPage } from '@/features/book/BookPages';
 
 export default function BookEntryPage() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <BookEntry id={id} />;
+  return <BookPage id={id} />;
 }

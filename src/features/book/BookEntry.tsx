@@ -7,6 +7,7 @@ import type { Reading } from '@/contract/schemas/reading';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useKit } from '@/data/useKit';
 import { useReading } from '@/data/useReadings';
+import { usePartOfScreen } from '@/ui/Beside';
 import { Figure } from '@/ui/Figure';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { Txt } from '@/ui/Txt';
@@ -17,9 +18,11 @@ import { PictureKey } from '@/ui/take/PictureKey';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import type { Quantity } from '@/core/quantity/quantity';
+import { quantityText } from '@/core/quantity/quantityText';
 import { readAsKept, readAsNow, type Reread } from './readingNow';
 import { whenText } from './whenText';
 import { comparisonLines } from './comparisonLines';
+import type { ComparisonLine } from './kept/keptDesk';
 import { entryWords } from './entryWords';
 import { readingCard } from './readingCard';
 import { StarPicture } from '@/features/sky/StarPicture';
@@ -30,6 +33,7 @@ export function BookEntry({ id }: { id: string }) {
   const styles = useStyles();
   const router = useRouter();
   const units = usePreferences((state) => state.units);
+  const { level, beside } = usePartOfScreen();
   const { row, loading, failed, retry } = useReading(id);
   const { kit, loading: kitLoading } = useKit();
   // What was kept was read by the schools of then: here another one cannot be chosen.
@@ -41,7 +45,7 @@ export function BookEntry({ id }: { id: string }) {
   if (!row) {
     return (
       <View style={styles.centre} role="status">
-        <Txt level={1} style={styles.centreText}>
+        <Txt level={level} style={styles.centreText}>
           {loading
             ? 'Opening the Book …'
             : failed
@@ -64,9 +68,9 @@ export function BookEntry({ id }: { id: string }) {
   return (
     <ScrollView contentContainerStyle={styles.page}>
       <View style={styles.head}>
-        <Key title="To the Book" icon="arrow-back" iconOnly weight="plain" onPress={toBook} />
+        {beside ? null : <Key title="To the Book" icon="arrow-back" iconOnly weight="plain" onPress={toBook} />}
         <View style={styles.headWords}>
-          <Txt kind="title" level={1}>
+          <Txt kind="title" level={level}>
             {words.subject} {words.where}
           </Txt>
           <Txt kind="small" tone="soft">
@@ -161,6 +165,12 @@ interface ComparisonProps {
   onWhy: (quantity: Quantity) => void;
 }
 
+/** Whether today's kit gives what was kept, figure for figure as it is written. */
+const isSame =
+  (units: UnitSystem) =>
+  ({ was, now, beside }: ComparisonLine): boolean =>
+    now !== undefined && [quantityText(now, units), beside].filter(Boolean).join(' ') === was;
+
 /** What was kept, line by line beside what the kit of today would give. */
 function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonProps) {
   const styles = useStyles();
@@ -172,6 +182,7 @@ function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonPr
         ? null
         : asNow.problem.message;
   const lines = comparisonLines(data, asKept, asNow?.ok ? asNow.value : null, units);
+  const same = lines.every(isSame(units));
   return (
     <View>
       <View style={styles.pair}>
@@ -179,7 +190,7 @@ function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonPr
           As it was
         </Txt>
         <Txt kind="strong" style={styles.half}>
-          As it would be now
+          {same ? 'Just the same with the kit of today' : 'As it would be now'}
         </Txt>
       </View>
       {problem ? (
@@ -202,7 +213,7 @@ function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonPr
             <Txt kind="figure">{line.was}</Txt>
           </Pressable>
           <View style={[styles.half, styles.now]}>
-            {line.now ? (
+            {line.now && !same ? (
               <Figure
                 label={line.label}
                 quantity={line.now}

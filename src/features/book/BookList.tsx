@@ -1,6 +1,6 @@
 import { Link } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { FlatList, Pressable, View } from 'react-native';
+import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import type { StoredOf } from '@/contract/resources';
 import { formatFixed } from '@/core/quantity/format';
@@ -8,6 +8,7 @@ import { usePreferences } from '@/data/preferences';
 import { useOutbox } from '@/data/outbox';
 import { useReadings } from '@/data/useReadings';
 import { useRested } from '@/data/useRested';
+import { usePartOfScreen } from '@/ui/Beside';
 import { Guard } from '@/ui/Guard';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
@@ -30,7 +31,8 @@ const FEW = 8;
 const REST_MS = 250;
 
 /** The Book: readings kept, newest first, looked up and put in order by the server. */
-export function BookList() {
+export function BookList({ openId }: { openId?: string | undefined }) {
+  const { level } = usePartOfScreen();
   const styles = useStyles();
   const [typed, setTyped] = useState('');
   const [sort, setSort] = useState<ReadingsSought['sort']>('newest');
@@ -59,7 +61,7 @@ export function BookList() {
       ListHeaderComponent={
         <View style={styles.head}>
           <View style={styles.titleLine}>
-            <Txt kind="title" level={1}>
+            <Txt kind="title" level={level}>
               Kept readings
             </Txt>
             {many ? (
@@ -89,14 +91,14 @@ export function BookList() {
       }
       renderItem={({ item }) => (
         <Guard what="This reading" resetKeys={[item]}>
-          <Line row={item} pending={waiting.some((change) => change.id === item.id)} />
+          <Line row={item} open={item.id === openId} pending={waiting.some((change) => change.id === item.id)} />
         </Guard>
       )}
     />
   );
 }
 
-function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean }) {
+function Line({ row, pending, open }: { row: StoredOf<'readings'>; pending: boolean; open: boolean }) {
   const styles = useStyles();
   const units = usePreferences((state) => state.units);
   const { data } = row;
@@ -104,7 +106,8 @@ function Line({ row, pending }: { row: StoredOf<'readings'>; pending: boolean })
   return (
     <Link href={`/book/${row.id}`} asChild>
       <Pressable
-        style={styles.line}
+        style={StyleSheet.flatten([styles.line, open ? styles.opened : null])}
+        aria-current={open ? 'page' : undefined}
         aria-label={`${words.subject}, ${whenText(data.takenAt)}: ${words.judgement.slice(2)}`}
       >
         <View style={styles.when}>
@@ -150,6 +153,7 @@ const useStyles = stylesOf((palette) => ({
     borderBottomWidth: 1,
     borderColor: palette.hairline,
   },
+  opened: { borderLeftWidth: 4, borderLeftColor: palette.press, paddingLeft: space.medium },
   when: { width: 148 },
   words: { flexGrow: 1, flexBasis: 300, flexShrink: 1, gap: 2 },
   titleLine: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },

@@ -11,23 +11,29 @@ interface Props {
   keys?: ReactNode;
   /** What the page says while it has nothing to show. */
   waiting: string | null;
+  /** Whether what it shows takes the whole page and scrolls by itself. */
+  fills?: boolean;
   children: () => ReactNode;
 }
 
 /** A page below a desk: what it shows, or why not. */
-export function DeskPage({ title, up, keys, waiting, children }: Props) {
+export function DeskPage({ title, up, keys, waiting, fills = false, children }: Props) {
   const styles = useStyles();
   return (
     <Page title={title} up={up} keys={keys}>
-      <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
-        {waiting === null ? (
-          children()
-        ) : (
-          <Txt tone="soft" role="status">
-            {waiting}
-          </Txt>
-        )}
-      </ScrollView>
+      {fills && waiting === null ? (
+        children()
+      ) : (
+        <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
+          {waiting === null ? (
+            children()
+          ) : (
+            <Txt tone="soft" role="status">
+              {waiting}
+            </Txt>
+          )}
+        </ScrollView>
+      )}
     </Page>
   );
 }

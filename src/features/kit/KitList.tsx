@@ -1,5 +1,5 @@
 import { CheckBox } from '@/ui/rne';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
 import { PART_WORDS } from '@/core/kit/words';
 import type { PartKind } from '@/core/chain/parts';
@@ -14,6 +14,7 @@ import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf, usePalette } from '@/ui/theme/theme';
 import { Page } from '@/ui/Page';
 import { kitItems, selectItems, type KitFilter, type KitItem, type KitSort } from './kitItems';
+import { useKitList } from './kitListState';
 import { useGo } from './useGo';
 
 const FILTERS: { value: KitFilter; name: string }[] = [
@@ -58,22 +59,26 @@ function valueText(item: KitItem, sort: KitSort): string {
   return parts.filter((part) => part !== '').join(' · ');
 }
 
+interface Props {
+  /** The part whose card is open beside the list. */
+  openId?: string | undefined;
+  /** Opens a card beside the list; without it a card is a page of its own. */
+  onOpen?: (item: KitItem) => void;
+}
+
 /** Everything one can mount: sought, filtered, sorted; ticked to be compared; a tap opens the part's card. */
-export default function KitList() {
+export default function KitList({ openId, onOpen }: Props) {
   const styles = useStyles();
   const palette = usePalette();
   const go = useGo();
   const { kit, loading, failed, retry } = useKit();
-  const [sought, setSought] = useState('');
-  const [filter, setFilter] = useState<KitFilter>('all');
-  const [sort, setSort] = useState<KitSort>('name');
-  const [ticked, setTicked] = useState<string[]>([]);
+  const { sought, filter, sort, ticked, set } = useKitList();
   const items = useMemo(() => kitItems(kit), [kit]);
   const shown = useMemo(() => selectItems(items, sought, filter, sort), [items, sought, filter, sort]);
   const comparing = items.filter((item) => ticked.includes(item.id));
   const kindOf = comparing[0]?.resource;
   const toggle = (item: KitItem) =>
-    setTicked((all) => (all.includes(item.id) ? all.filter((id) => id !== item.id) : [...all, item.id]));
+    set({ ticked: ticked.includes(item.id) ? ticked.filter((id) => id !== item.id) : [...ticked, item.id] });
   const empty = loading
     ? 'Opening the kit …'
     : failed
@@ -90,10 +95,22 @@ export default function KitList() {
         initialNumToRender={24}
         ListHeaderComponent={
           <View style={styles.header}>
-            <TextField label="Seek in the kit" value={sought} onChange={setSought} />
-            <Choice label="Show" options={FILTERS} value={filter} onChange={setFilter} hideLabel />
+            <TextField label="Seek in the kit" value={sought} onChange={(text) => set({ sought: text })} />
+            <Choice
+              label="Show"
+              options={FILTERS}
+              value={filter}
+              onChange={(value) => set({ filter: value })}
+              hideLabel
+            />
             <Group title="Sort" brief={SORTS.find((each) => each.value === sort)?.name ?? ''}>
-              <Choice label="Sort by" options={SORTS} value={sort} onChange={setSort} hideLabel />
+              <Choice
+                label="Sort by"
+                options={SORTS}
+                value={sort}
+                onChange={(value) => set({ sort: value })}
+                hideLabel
+              />
             </Group>
             <Group title="Add a part" brief="bodies, optics, adapters">
               <View style={styles.adds}>
@@ -125,8 +142,9 @@ export default function KitList() {
             <Pressable
               role="link"
               aria-label={`Open ${item.name}`}
-              onPress={() => go(`/kit/${item.resource}/${item.id}`)}
-              style={styles.press}
+              aria-current={item.id === openId ? 'page' : undefined}
+              onPress={() => (onOpen ? onOpen(item) : go(`/kit/${item.resource}/${item.id}`))}
+              style={[styles.press, item.id === openId ? styles.opened : null]}
             >
               <View style={styles.titleLine}>
                 <Txt kind="strong" style={styles.name}>
@@ -176,7 +194,7 @@ export default function KitList() {
             disabled={comparing.length < 2}
             onPress={() => go(`/kit/compare?what=${kindOf}&ids=${comparing.map((item) => item.id).join(',')}`)}
           />
-          <Key title="None" weight="plain" onPress={() => setTicked([])} />
+          <Key title="None" weight="plain" onPress={() => set({ ticked: [] })} />
         </View>
       ) : null}
     </Page>
@@ -190,6 +208,7 @@ const useStyles = stylesOf((palette) => ({
   empty: { paddingVertical: space.wide, gap: space.page },
   line: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, borderColor: palette.hairline },
   press: { flex: 1, minHeight: TARGET + 8, paddingVertical: space.small, justifyContent: 'center' },
+  opened: { borderLeftWidth: 4, borderColor: palette.press, paddingLeft: space.medium },
   titleLine: { flexDirection: 'row', alignItems: 'baseline', gap: space.medium },
   name: { flex: 1 },
   tick: { width: TARGET + 8, minHeight: TARGET, alignItems: 'flex-end', justifyContent: 'center' },

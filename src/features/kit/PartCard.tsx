@@ -1,6 +1,6 @@
 import { Link, type Href } from 'expo-router';
 import { useState } from 'react';
-import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import { modesOf } from '@/core/kit/body';
 import { PART_WORDS, RESTRICTION_WORDS } from '@/core/kit/words';
@@ -16,10 +16,11 @@ import { whereUsed, type PartResource } from '@/data/whereUsed';
 import { SensorDrawing } from '@/ui/finder/SensorDrawing';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
-import { TARGET, WIDE_FROM, space } from '@/ui/theme/measures';
+import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { PartGlyph } from './builder/PartGlyph';
 import { ModeTable } from './ModeTable';
+import { usePageWidth } from '@/ui/Beside';
 import { Page } from '@/ui/Page';
 import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { PartEditor } from './PartEditor';
@@ -34,7 +35,7 @@ import { useWhy } from '../desk/useWhy';
 export function PartCard({ resource, id }: { resource: PartResource; id: string }) {
   const styles = useStyles();
   const go = useGo();
-  const { width } = useWindowDimensions();
+  const width = usePageWidth();
   const { kit, loading } = useKit();
   const units = usePreferences((state) => state.units);
   const [editing, setEditing] = useState(false);
@@ -99,12 +100,7 @@ export function PartCard({ resource, id }: { resource: PartResource; id: string 
           </View>
         ) : null}
         {'sensor' in row.data ? (
-          <BodyParts
-            body={row.data}
-            units={units}
-            width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 560)}
-            onWhy={setWhy}
-          />
+          <BodyParts body={row.data} units={units} width={Math.min(width - 2 * space.page, 560)} onWhy={setWhy} />
         ) : null}
         <Facts facts={'sensor' in row.data ? bodyFacts(row.data) : partFacts(row.data, units)} />
         <View style={{ gap: space.small }}>

@@ -12,7 +12,7 @@ export default function KitPartPage() {
       <Head>
         <title>Kit · Jauge</title>
       </Head>
-      <PartPage key={`${resource}/${id}`} resource={resource} id={id} kind={kind} />
+      <PartPage resource={resource} id={id} kind={kind} />
     </Opening>
   );
 }

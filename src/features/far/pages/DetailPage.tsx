@@ -12,7 +12,7 @@ import { renderPatches } from '@/data/patches';
 import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
 import { TakeImage } from '@/ui/take/TakeImage';
-import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { RAIL_WIDTH, WIDE_FROM, space } from '@/ui/theme/measures';
 import { channelsOf } from '@/ui/theme/palette';
 import { stylesOf, usePalette } from '@/ui/theme/theme';
 import { Chooser, LETTERS } from './Chooser';
@@ -98,7 +98,12 @@ export default function DetailPage() {
     [ready, palette],
   );
   useEffect(() => () => uris?.forEach((uri) => URL.revokeObjectURL(uri)), [uris]);
-  const column = Math.min((width - 2 * space.page - space.medium - (width >= WIDE_FROM ? 84 : 0)) / 2, 420);
+  // In one row as large as they fit, where there is the width for it.
+  const wide = width >= WIDE_FROM;
+  const beside = wide ? Math.max(2, seen.length) : 2;
+  const column = Math.floor(
+    Math.min((width - 2 * space.page - (beside - 1) * space.medium - (wide ? RAIL_WIDTH : 0)) / beside, 420),
+  );
   return (
     <Page title="Detail, seen" up="/far">
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
@@ -131,10 +136,14 @@ export default function DetailPage() {
                   </Txt>
                 </View>
               )}
-              <Txt kind="strong">
-                {LETTERS[i]} {each.name}
-              </Txt>
-              {uris?.[i] ? <TakeImage title={`${each.name} renders ${situation?.subject.name}`} uri={uris[i]} /> : null}
+              <View style={styles.titleLine}>
+                <Txt kind="strong" style={styles.name}>
+                  {LETTERS[i]} {each.name}
+                </Txt>
+                {uris?.[i] ? (
+                  <TakeImage title={`${each.name} renders ${situation?.subject.name}`} uri={uris[i]} />
+                ) : null}
+              </View>
               <Txt kind="small" tone="soft">
                 {formatFixed(each.pixels)} px, {formatFixed(each.resolved)} resolved (
                 {`${formatFixed(each.share)}\u00a0%`}); a pixel is {`${formatFigures(each.system.pixelMm, 2)}\u202fmm`}{' '}
@@ -153,7 +162,9 @@ export default function DetailPage() {
 }
 
 const useStyles = stylesOf((palette) => ({
-  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 900, marginHorizontal: 'auto' },
+  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 1760, marginHorizontal: 'auto' },
   grid: { flexDirection: 'row', flexWrap: 'wrap', gap: space.medium },
+  titleLine: { flexDirection: 'row', alignItems: 'center', gap: space.medium },
+  name: { flex: 1 },
   waiting: { alignItems: 'center', justifyContent: 'center', borderWidth: 1, borderColor: palette.hairline },
 }));

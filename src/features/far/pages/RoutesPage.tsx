@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View, useWindowDimensions } from 'react-native';
 import type { Setup } from '@/contract/schemas/setup';
 import { rankRoutes, routesTo, type Route, type RouteWish } from '@/core/far/routes';
 import { readFar } from '@/core/far/readFar';
@@ -10,18 +10,21 @@ import { neededPixels } from '@/core/output/needs';
 import { formatChange, formatFigures, formatFixed } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, showFNumber, showLengthM, showQuantity, shownText } from '@/core/quantity/quantityText';
+import type { UnitSystem } from '@/core/quantity/units';
 import { useChosen } from '@/data/useChosen';
 import { useInHand } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { createRow } from '@/data/rowActions';
 import { situationOf, type Kit, type Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
+import { Board } from '@/ui/board/Board';
+import type { BoardColumn } from '@/ui/board/boardTypes';
 import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { NumberField } from '@/ui/controls/NumberField';
-import { space } from '@/ui/theme/measures';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
 type Link = Setup['chain'][number];
@@ -47,6 +50,61 @@ function countedOf(situation: Situation, system: EffectiveSystem): Quantity | nu
   const read = readFar({ ...situation, system });
   return read.ok ? read.value.countedPixels : null;
 }
+
+/** A route with the desk's own count. */
+type CountedRoute = Route & { quantity: Quantity | null };
+
+const nameOf = (route: Route): string => [route.body.name, ...route.parts.map((part) => part.name)].join(' + ');
+
+/** What routes are compared by. */
+const columnsOf = (units: UnitSystem): BoardColumn<CountedRoute>[] => [
+  {
+    id: 'pixels',
+    name: 'Pixels',
+    value: ({ counted }) => counted,
+    text: ({ quantity, counted }) => (quantity ? quantityText(quantity, units) : formatFixed(counted)),
+    better: 'more',
+    axisText: (value) => formatFixed(value),
+  },
+  {
+    id: 'equivalent',
+    name: 'Like',
+    value: ({ system }) => system.equivalentFocalMm.value,
+    text: ({ system }) => `${formatFixed(system.equivalentFocalMm.value)} mm`,
+    better: 'more',
+  },
+  {
+    id: 'light',
+    name: 'f/ for the exposure',
+    value: ({ system }) => system.fNumber.value,
+    text: ({ system }) => showFNumber(system.fNumber.value),
+    better: 'less',
+    axisText: showFNumber,
+  },
+  {
+    id: 'weight',
+    name: 'Weight, g',
+    value: ({ weightG }) => weightG,
+    text: ({ weightG }) => (weightG === undefined ? '–' : formatFixed(weightG)),
+    better: 'less',
+    axisText: (value) => formatFixed(value),
+  },
+  {
+    id: 'price',
+    name: 'Price',
+    value: ({ price }) => price,
+    text: ({ price }) => (price === undefined ? '–' : formatFixed(price)),
+    better: 'less',
+    axisText: (value) => formatFixed(value),
+  },
+  {
+    id: 'buy',
+    name: 'Still to buy',
+    value: ({ stillToBuy }) => stillToBuy,
+    text: ({ stillToBuy }) => (stillToBuy ? formatFixed(stillToBuy) : 'nothing'),
+    better: 'less',
+  },
+];
 
 /** Every route of the kit and the wish list that gets as many pixels, in the order of what one cares for. */
 export default function RoutesPage() {
@@ -85,7 +143,19 @@ export default function RoutesPage() {
       target: aim === 'pixels' ? { kind: 'pixels', pixels: wanted } : { kind: 'equivalent', focalMm, fNumber },
     });
   }, [situation, kit, wanted, aim, focalMm, fNumber]);
-  const ranked = useMemo(() => rankRoutes(routes, wish), [routes, wish]);
+  const rows = useMemo(
+    () =>
+      situation
+        ? rankRoutes(routes, wish).map((route, i) => ({
+            key: `${i} ${nameOf(route)}`,
+            name: nameOf(route),
+            of: { ...route, quantity: countedOf(situation, route.system) },
+          }))
+        : [],
+    [routes, wish, situation],
+  );
+  const columns = useMemo(() => columnsOf(units), [units]);
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   if (!situation) {
     return (
       <Page title="Another way to it" up="/far">
@@ -93,102 +163,101 @@ export default function RoutesPage() {
       </Page>
     );
   }
-  return (
-    <Page title="Another way to it" up="/far">
-      <ScrollView contentContainerStyle={styles.content}>
-        <Choice label="What it must reach" options={AIMS} value={aim} onChange={setAim} />
-        {aim === 'equivalent' ? (
+  const controls = (
+    <>
+      <Choice label="What it must reach" options={AIMS} value={aim} onChange={setAim} />
+      {aim === 'equivalent' ? (
+        <View style={styles.row}>
+          <View style={styles.half}>
+            <NumberField
+              label="Equivalent of at least"
+              value={focalMm}
+              unit="none"
+              shownUnit="mm"
+              minimum={1}
+              maximum={100_000}
+              onChange={(value) => value !== null && setFocalMm(value)}
+            />
+          </View>
+          <View style={styles.half}>
+            <NumberField
+              label="Equivalent f/ of at most"
+              value={fNumber}
+              unit="none"
+              minimum={0.3}
+              maximum={500}
+              onChange={(value) => value !== null && setFNumber(value)}
+            />
+          </View>
+        </View>
+      ) : (
+        <>
+          <Txt>
+            {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on{' '}
+            {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))};{' '}
+            {now ? `in hand there are ${showQuantity(now, units).number}.` : 'what is in hand does not focus there.'}
+          </Txt>
           <View style={styles.row}>
             <View style={styles.half}>
               <NumberField
-                label="Equivalent of at least"
-                value={focalMm}
+                label="Wanted pixels"
+                value={wanted}
                 unit="none"
-                shownUnit="mm"
+                shownUnit="px"
                 minimum={1}
-                maximum={100_000}
-                onChange={(value) => value !== null && setFocalMm(value)}
+                maximum={1e6}
+                onChange={setTyped}
               />
             </View>
-            <View style={styles.half}>
-              <NumberField
-                label="Equivalent f/ of at most"
-                value={fNumber}
-                unit="none"
-                minimum={0.3}
-                maximum={500}
-                onChange={(value) => value !== null && setFNumber(value)}
-              />
-            </View>
-          </View>
-        ) : (
-          <>
-            <Txt>
-              {formatFixed(wanted)} {situation.judgeBy === 'resolved' ? 'resolved pixels' : 'pixels'} on{' '}
-              {situation.subject.name} from {shownText(showLengthM(situation.distanceM, units))};{' '}
-              {now ? `in hand there are ${showQuantity(now, units).number}.` : 'what is in hand does not focus there.'}
-            </Txt>
-            <View style={styles.row}>
-              <View style={styles.half}>
-                <NumberField
-                  label="Wanted pixels"
-                  value={wanted}
-                  unit="none"
-                  shownUnit="px"
-                  minimum={1}
-                  maximum={1e6}
-                  onChange={setTyped}
-                />
-              </View>
-              <Key
-                title={`What ${situation.output.name} needs`}
-                onPress={() => setTyped(null)}
-                disabled={typed === null}
-              />
-              <Key title="As many as in hand" onPress={() => now && setTyped(Math.floor(now.value))} disabled={!now} />
-            </View>
-          </>
-        )}
-        <Choice label="What I care for" options={WISHES} value={wish} onChange={setWish} />
-        <Txt kind="small" tone="soft" role="status">
-          {ranked.length === 0
-            ? 'No route of the kit gets there from this spot. Come closer where that is allowed, or settle for fewer pixels.'
-            : `${ranked.length} routes${ranked.length > MOST_SHOWN ? `, the first ${MOST_SHOWN} shown` : ''}.`}
-        </Txt>
-        <View role="list" aria-label="Routes">
-          {ranked.slice(0, MOST_SHOWN).map((route, i) => (
-            <OneRoute
-              key={`${i} ${[route.body.name, ...route.parts.map((part) => part.name)].join('+')}`}
-              route={route}
-              wanted={aim === 'pixels' ? wanted : null}
-              situation={situation}
-              kit={kit}
+            <Key
+              title={`What ${situation.output.name} needs`}
+              onPress={() => setTyped(null)}
+              disabled={typed === null}
             />
-          ))}
-        </View>
-      </ScrollView>
+            <Key title="As many as in hand" onPress={() => now && setTyped(Math.floor(now.value))} disabled={!now} />
+          </View>
+        </>
+      )}
+      <Choice label="What I care for" options={WISHES} value={wish} onChange={setWish} />
+      <Txt kind="small" tone="soft" role="status">
+        {rows.length === 0
+          ? 'No route of the kit gets there from this spot. Come closer where that is allowed, or settle for fewer pixels.'
+          : `${rows.length} routes${rows.length > MOST_SHOWN && !wide ? `, the first ${MOST_SHOWN} shown` : ''}.`}
+      </Txt>
+    </>
+  );
+  return (
+    <Page title="Another way to it" up="/far">
+      <Board
+        label="Routes"
+        nameHead="Route"
+        columns={columns}
+        rows={rows}
+        offers="pixels"
+        asks={['weight', 'price', 'light']}
+        controls={controls}
+        card={({ name, of }) => <OneRoute name={name} route={of} wanted={aim === 'pixels' ? wanted : null} kit={kit} />}
+        most={MOST_SHOWN}
+      />
     </Page>
   );
 }
 
-function OneRoute({
-  route,
-  wanted,
-  situation,
-  kit,
-}: {
-  route: Route;
+interface RouteProps {
+  name: string;
+  route: CountedRoute;
+  /** Pixels wanted, where pixels are what is sought. */
   wanted: number | null;
-  situation: Situation;
   kit: Kit;
-}) {
+}
+
+/** A route in words, what it gives up, and the key that takes it. */
+function OneRoute({ name: names, route, wanted, kit }: RouteProps) {
   const styles = useStyles();
   const router = useRouter();
   const chooseSetup = useInHand((state) => state.chooseSetup);
-  const { system } = route;
+  const { system, quantity } = route;
   const units = usePreferences((state) => state.units);
-  const counted = countedOf(situation, system);
-  const names = [route.body.name, ...route.parts.map((part) => part.name)].join(' + ');
   const take = () => {
     const body = kit.bodies.find((row) => row.data === route.body);
     const chain = route.parts.flatMap((part): Link[] => {
@@ -214,7 +283,7 @@ function OneRoute({
       <View style={styles.words}>
         <Txt kind="strong">{names}</Txt>
         <Txt kind="small">
-          {counted ? quantityText(counted, units) : ''}
+          {quantity ? quantityText(quantity, units) : ''}
           {wanted === null ? '' : ` (${formatChange(route.counted / wanted)})`} · like{' '}
           {formatFigures(system.equivalentFocalMm.value)} mm {showFNumber(system.equivalentFNumber.value)} · f/
           {system.fNumber.value.toFixed(1)} for the exposure

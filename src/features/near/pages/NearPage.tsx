@@ -21,18 +21,20 @@ interface Props {
   keys?: ReactNode;
   /** Whether the page says anything without a reading. */
   worksWithout?: boolean;
+  /** Whether what it shows takes the whole page and scrolls by itself. */
+  fills?: boolean;
   children: (parts: NearPageParts) => ReactNode;
 }
 
 /** A page below the Near desk, with what is in hand, or what is missing. */
-export function NearPage({ title, keys, worksWithout = false, children }: Props) {
+export function NearPage({ title, keys, worksWithout = false, fills = false, children }: Props) {
   const desk = useNearDesk();
   const ways = useNearWays();
   const ready = desk.status === 'ready' ? desk : null;
   const system = ready && (worksWithout || ready.now.reading) ? ready.now.system : null;
   const waiting = desk.status === 'ready' ? (desk.now.problem?.message ?? null) : waitingText(desk);
   return (
-    <DeskPage title={title} up="/near" keys={keys} waiting={system ? null : (waiting ?? 'Opening …')}>
+    <DeskPage title={title} up="/near" keys={keys} fills={fills} waiting={system ? null : (waiting ?? 'Opening …')}>
       {() =>
         ready && system
           ? children({ situation: ready.now.situation, system, reading: ready.now.reading, kit: ready.kit, ways })

@@ -1,23 +1,26 @@
 import { useRouter, type Href } from 'expo-router';
-import { useEffect, useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { leastSwaps } from '@/core/near/leastSwaps';
 import { rankRatioRoutes, type RatioOrder, type RatioRoute } from '@/core/near/ratioRoutes';
 import { type RatioPlan } from '@/core/near/planRatio';
 import { formatFigures, formatFixed, formatRatio, formatStops } from '@/core/quantity/format';
 import { showSubjectMm, shownText } from '@/core/quantity/quantityText';
+import type { UnitSystem } from '@/core/quantity/units';
 import { useInHand } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { ratioKitOf, seekRatios, storedLinks } from '@/data/ratioPlans';
 import { createRow } from '@/data/rowActions';
 import type { Kit } from '@/data/situation';
+import { Board } from '@/ui/board/Board';
+import type { BoardColumn } from '@/ui/board/boardTypes';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { NumberField } from '@/ui/controls/NumberField';
 import { NumbersField } from '@/ui/controls/NumbersField';
-import { space } from '@/ui/theme/measures';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { NearPage, type NearPageParts } from './NearPage';
 
@@ -38,7 +41,7 @@ const MOST_SHOWN = 12;
 /** Every combination of the kit that reaches a ratio, in the order of what one cares for. */
 export default function RatioPlanPage() {
   return (
-    <NearPage title="Plan for a ratio" worksWithout>
+    <NearPage title="Plan for a ratio" worksWithout fills>
       {(parts) => <Plan {...parts} />}
     </NearPage>
   );
@@ -52,6 +55,7 @@ const linkText = (kit: Kit, route: RatioRoute): string =>
     .join(' + ');
 
 function Plan({ situation, system, kit }: NearPageParts) {
+  const styles = useStyles();
   const [aim, setAim] = useState<(typeof AIMS)[number]['value']>('ratio');
   const [ratio, setRatio] = useState(2.2);
   const [share, setShare] = useState(70);
@@ -84,7 +88,7 @@ function Plan({ situation, system, kit }: NearPageParts) {
   }, [wanted, kit, body, present, stopped]);
   const plans = done?.for === wanted ? done.plans : null;
   const isLens = (id: string) => kit.optics.some((row) => row.id === id && row.data.kind === 'lens');
-  return (
+  const controls = (
     <>
       <Choice label="What I want" options={AIMS} value={aim} onChange={setAim} />
       {aim === 'ratio' ? (
@@ -118,6 +122,16 @@ function Plan({ situation, system, kit }: NearPageParts) {
       {aim === 'round' ? (
         <NumbersField label="Ratios, such as 0.5 + 1 + 2" value={several} onChange={setSeveral} />
       ) : null}
+    </>
+  );
+  const where = { kit, bodyId: situation.setupRow.data.bodyId, modeId: situation.setup.modeId };
+  if (plans !== null && aim !== 'round')
+    return (
+      <Routes plan={plans[0]!} order={order} setOrder={setOrder} wanted={wanted[0]!} controls={controls} {...where} />
+    );
+  return (
+    <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
+      {controls}
       {plans === null ? (
         <View style={{ gap: space.small }}>
           <Txt role="status">
@@ -139,31 +153,93 @@ function Plan({ situation, system, kit }: NearPageParts) {
             <Key title="Stop" onPress={() => setStopped(wanted)} />
           )}
         </View>
-      ) : aim === 'round' ? (
+      ) : (
         <Round
           stops={leastSwaps(
             plans.map((plan, i) => ({ wanted: wanted[i]!, routes: plan.routes })),
             present,
             isLens,
           )}
-          kit={kit}
-          bodyId={situation.setupRow.data.bodyId}
-          modeId={situation.setup.modeId}
-        />
-      ) : (
-        <Routes
-          plan={plans[0]!}
-          order={order}
-          setOrder={setOrder}
-          kit={kit}
-          bodyId={situation.setupRow.data.bodyId}
-          modeId={situation.setup.modeId}
-          wanted={wanted[0]!}
+          {...where}
         />
       )}
-    </>
+    </ScrollView>
   );
 }
+
+/** A combination with what it weighs and costs, where that is entered for every piece. */
+type CarriedRoute = RatioRoute & { weightG?: number; price?: number };
+
+function carried(kit: Kit, route: RatioRoute): Pick<CarriedRoute, 'weightG' | 'price'> {
+  const parts = route.links.map((link) => [...kit.optics, ...kit.adapters].find((row) => row.id === link.id)?.data);
+  const sum = (of: 'weightG' | 'price') => {
+    const values = parts.map((part) => part?.[of]);
+    return values.every((value) => value !== undefined) ? values.reduce((all, value) => all + value, 0) : undefined;
+  };
+  const [weightG, price] = [sum('weightG'), sum('price')];
+  return { ...(weightG === undefined ? {} : { weightG }), ...(price === undefined ? {} : { price }) };
+}
+
+const known = (value: number | undefined): string => (value === undefined ? '–' : formatFixed(value));
+
+/** What combinations are compared by. */
+const columnsOf = (units: UnitSystem): BoardColumn<CarriedRoute>[] => [
+  {
+    id: 'highest',
+    name: 'Up to, : 1',
+    value: ({ highest }) => highest,
+    text: ({ highest }) => formatRatio(highest),
+    better: 'more',
+    axisText: (value) => formatFigures(value, 2),
+  },
+  {
+    id: 'error',
+    name: 'Sure to',
+    value: ({ errorShare }) => errorShare,
+    text: ({ errorShare, measured }) =>
+      `±\u202f${formatFigures(errorShare * 100, 1)}\u202f%${measured ? ', measured' : ''}`,
+    better: 'less',
+  },
+  {
+    id: 'room',
+    name: 'Room in front',
+    value: ({ workingMm }) => workingMm,
+    text: ({ workingMm }) =>
+      workingMm === undefined ? '–' : workingMm <= 0 ? 'none' : shownText(showSubjectMm(workingMm, units, 2)),
+    better: 'more',
+  },
+  {
+    id: 'light',
+    name: 'Light lost, stops',
+    value: ({ stops }) => Math.max(0, -stops),
+    text: ({ stops }) => formatFigures(Math.max(0, -stops), 2),
+    better: 'less',
+    axisText: (value) => formatFigures(value, 2),
+  },
+  {
+    id: 'swaps',
+    name: 'To swap',
+    value: ({ swaps }) => swaps,
+    text: ({ swaps }) => (swaps ? formatFixed(swaps) : 'nothing'),
+    better: 'less',
+  },
+  {
+    id: 'weight',
+    name: 'Weight, g',
+    value: ({ weightG }) => weightG,
+    text: ({ weightG }) => known(weightG),
+    better: 'less',
+    axisText: formatFixed,
+  },
+  {
+    id: 'price',
+    name: 'Price',
+    value: ({ price }) => price,
+    text: ({ price }) => known(price),
+    better: 'less',
+    axisText: formatFixed,
+  },
+];
 
 interface Where {
   kit: Kit;
@@ -171,28 +247,50 @@ interface Where {
   modeId: string;
 }
 
-function Routes({
-  plan,
-  order,
-  setOrder,
-  wanted,
-  ...where
-}: Where & { plan: RatioPlan; order: RatioOrder; setOrder: (order: RatioOrder) => void; wanted: number }) {
-  const ranked = useMemo(() => rankRatioRoutes(plan.routes, order), [plan, order]);
+interface RoutesProps extends Where {
+  plan: RatioPlan;
+  order: RatioOrder;
+  setOrder: (order: RatioOrder) => void;
+  wanted: number;
+  controls: ReactNode;
+}
+
+function Routes({ plan, order, setOrder, wanted, controls, ...where }: RoutesProps) {
+  const { kit } = where;
+  const units = usePreferences((state) => state.units);
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const rows = useMemo(
+    () =>
+      rankRatioRoutes(plan.routes, order).map((route) => ({
+        key: JSON.stringify(route.links),
+        name: linkText(kit, route),
+        of: { ...route, ...carried(kit, route) },
+      })),
+    [plan, order, kit],
+  );
+  const columns = useMemo(() => columnsOf(units), [units]);
   return (
-    <>
-      <Choice label="What I care for" options={ORDERS} value={order} onChange={setOrder} />
-      <Txt kind="small" tone="soft" role="status" testID="plan-count">
-        {plan.reaching === 0
-          ? `Nothing of the kit reaches ${formatRatio(wanted)} on this body. A tube, a close-up lens or a reversing ring would extend it.`
-          : `${formatFixed(plan.reaching)} of ${formatFixed(plan.tried)} combinations reach ${formatRatio(wanted)}${plan.reaching > MOST_SHOWN ? `; the first ${MOST_SHOWN} shown` : ''}.`}
-      </Txt>
-      <View role="list" aria-label="Combinations">
-        {ranked.slice(0, MOST_SHOWN).map((route) => (
-          <OneRoute key={JSON.stringify(route.links)} route={route} {...where} />
-        ))}
-      </View>
-    </>
+    <Board
+      label="Combinations"
+      nameHead="Combination"
+      columns={columns}
+      rows={rows}
+      offers="highest"
+      asks={['weight', 'price', 'light']}
+      most={MOST_SHOWN}
+      controls={
+        <>
+          {controls}
+          <Choice label="What I care for" options={ORDERS} value={order} onChange={setOrder} />
+          <Txt kind="small" tone="soft" role="status" testID="plan-count">
+            {plan.reaching === 0
+              ? `Nothing of the kit reaches ${formatRatio(wanted)} on this body. A tube, a close-up lens or a reversing ring would extend it.`
+              : `${formatFixed(plan.reaching)} of ${formatFixed(plan.tried)} combinations reach ${formatRatio(wanted)}${plan.reaching > MOST_SHOWN && !wide ? `; the first ${MOST_SHOWN} shown` : ''}.`}
+          </Txt>
+        </>
+      }
+      card={({ of }) => <OneRoute route={of} {...where} />}
+    />
   );
 }
 
@@ -263,6 +361,7 @@ function OneRoute({ route, kit, bodyId, modeId }: Where & { route: RatioRoute })
 }
 
 const useStyles = stylesOf((palette) => ({
+  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
   route: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -143,10 +143,10 @@ for (const size of [
       const png = await fileOf('PNG');
       expect([...png.subarray(1, 4)].map((byte) => String.fromCharCode(byte)).join('')).toBe('PNG');
       expect(png.readUInt32BE(16)).toBe(3 * 720);
-      expect((await fileOf('Viewfinder as SVG')).toString()).toContain('Crop 1.5');
+      expect((await fileOf('SVG of Viewfinder')).toString()).toContain('Crop 1.5');
       await page.getByRole('button', { name: 'Close' }).click();
       await page.goto('/far/beside');
-      const table = (await fileOf('Differences between the set-ups as CSV')).toString();
+      const table = (await fileOf('CSV of Differences between the set-ups')).toString();
       expect(table.split('\n')[0]).toBe('Line,A Marsh hide,B Dune walk,C Light bag');
       await page.getByRole('button', { name: 'As a picture' }).click();
       expect((await fileOf('SVG')).toString()).toContain('Background blur, of the frame');

@@ -1,6 +1,7 @@
 import { useEffect, useLayoutEffect, type ReactNode } from 'react';
 import type { Place } from './hand';
 import { PlaceContext, useHands, useInHand } from './inHand';
+import { carryingOf, usePreferences } from './preferences';
 import { suitedHand } from './suited';
 import { useKit } from './useKit';
 
@@ -20,7 +21,13 @@ function useFirstChoice(place: Place | null): void {
   const targetId = useHands((state) => state.sky.targetId);
   useEffect(() => {
     if (place === null || chosen || loading || kit.setups.length === 0) return;
-    const { setupId, subjectId } = suitedHand(place, kit, useInHand.now(place), targetId);
+    const { setupId, subjectId } = suitedHand(
+      place,
+      kit,
+      useInHand.now(place),
+      targetId,
+      carryingOf(usePreferences.getState()),
+    );
     if (setupId !== null) useInHand.put({ setupId, subjectId }, place);
   }, [place, chosen, loading, kit, targetId]);
 }

@@ -1,6 +1,8 @@
+import { useMemo } from 'react';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { PREFERENCES, USUAL_PREFERENCES, isPreference, preferenceOf, type Preferences } from '@/core/preferences';
+import type { Carrying } from '@/core/levers/carrying';
 import { USUAL_HAND_HOLD_RATIO, USUAL_SCREEN_WIDTH_MM } from '@/core/near/usual';
 import { carriedOver } from './carryOver';
 import { deviceStorage, isBetween, isOneOf, type Fits } from './deviceState';
@@ -15,6 +17,9 @@ export interface OwnPreferences extends Preferences {
   /** Width at which pictures are looked at, mm, and the ratio up to which this person holds by hand. */
   screenWidthMm: number;
   handHoldRatio: number;
+  /** What set-ups are offered: all, those held by hand, those that fit a bag of a weight, kg. */
+  carrying: Carrying['kind'];
+  bagKg: number;
 }
 
 interface Store extends OwnPreferences {
@@ -27,6 +32,17 @@ const choicesFit = Object.fromEntries(
   Object.entries(PREFERENCES).map(([key, { choices }]) => [key, isOneOf(...choices.map(({ value }) => value))]),
 ) as Fits<Preferences>;
 
+/** What a person carries, as the core takes it. */
+export const carryingOf = ({ carrying, bagKg }: Pick<OwnPreferences, 'carrying' | 'bagKg'>): Carrying =>
+  carrying === 'bag' ? { kind: 'bag', mostG: bagKg * 1000 } : { kind: carrying };
+
+/** The same of this person. */
+export function useCarrying(): Carrying {
+  const carrying = usePreferences((state) => state.carrying);
+  const bagKg = usePreferences((state) => state.bagKg);
+  return useMemo(() => carryingOf({ carrying, bagKg }), [carrying, bagKg]);
+}
+
 /** What of a stored state is taken. */
 export const PREFERENCES_FIT: Fits<OwnPreferences> = {
   ...choicesFit,
@@ -34,6 +50,8 @@ export const PREFERENCES_FIT: Fits<OwnPreferences> = {
   singleKeys: (value) => typeof value === 'boolean',
   screenWidthMm: isBetween(1, 1e5),
   handHoldRatio: isBetween(0, 1e3),
+  carrying: isOneOf('all', 'hand', 'bag'),
+  bagKg: isBetween(0.1, 1000),
 };
 
 export const usePreferences = create<Store>()(
@@ -44,6 +62,8 @@ export const usePreferences = create<Store>()(
       singleKeys: true,
       screenWidthMm: USUAL_SCREEN_WIDTH_MM,
       handHoldRatio: USUAL_HAND_HOLD_RATIO,
+      carrying: 'all',
+      bagKg: 8,
       prefer: (change) => set(change),
       chooseSchool: (preference, choice) => {
         if (!isPreference(preference)) return;

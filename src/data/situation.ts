@@ -1,3 +1,4 @@
+import { isCarried, type Carrying } from '@/core/levers/carrying';
 import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
 import type { Optic } from '@/contract/schemas/optic';
@@ -26,7 +27,7 @@ export interface Kit {
 }
 
 /** What is chosen and changed in a place, and how it is read. */
-export type Chosen = Hand & Pick<OwnPreferences, 'cropConvention' | 'judgeBy'>;
+export type Chosen = Hand & Pick<OwnPreferences, 'cropConvention' | 'judgeBy'> & { carried?: Carrying };
 
 /** A set-up whose parts are all known, with the ids they have in its chain. */
 export interface LinkedInput extends SystemInput {
@@ -65,8 +66,13 @@ export function systemInputOf(setup: Setup, kit: Kit): LinkedInput | null {
   };
 }
 
-/** What else of the kit could change a set-up: loose parts that are not retired, and the other set-ups. */
-function kitAround(kit: Kit, setupRow: Stored<Setup>, links: readonly ChainRow[]): KitAround {
+/** What else of the kit could change a set-up: loose parts that are not retired, and the other set-ups that are carried. */
+function kitAround(
+  kit: Kit,
+  setupRow: Stored<Setup>,
+  links: readonly ChainRow[],
+  carrying: Carrying = { kind: 'all' },
+): KitAround {
   const inChain = new Set(links.map(({ id }) => id));
   return {
     parts: kit.adapters.flatMap((row): Link[] =>
@@ -74,7 +80,7 @@ function kitAround(kit: Kit, setupRow: Stored<Setup>, links: readonly ChainRow[]
     ),
     setups: kit.setups.flatMap((row) => {
       const input = row.id === setupRow.id || row.data.retired ? null : systemInputOf(row.data, kit);
-      return input ? [{ id: row.id, name: row.data.name, setup: input }] : [];
+      return input && isCarried(carrying, input) ? [{ id: row.id, name: row.data.name, setup: input }] : [];
     }),
     measuredWith: (chain) => {
       const measured = measuredWith(chain.map(rowOfLink), kit.ratios);
@@ -126,6 +132,6 @@ export function situationOf(
     output: outputRow.data,
     judgeBy: chosen.judgeBy,
     convention: chosen.cropConvention,
-    kit: kitAround(kit, setupRow, links),
+    kit: kitAround(kit, setupRow, links, chosen.carried),
   };
 }

@@ -1,5 +1,6 @@
 import { DEEP_OBJECTS } from '@/core/sky/catalogue';
 import { suitedSetup, suitedSubject, type Offered, type Purpose } from '@/core/levers/suits';
+import { isCarried, type Carrying } from '@/core/levers/carrying';
 import type { Hand, Place } from './hand';
 import { systemInputOf, type Kit } from './situation';
 
@@ -18,7 +19,7 @@ function purposeOf(place: Place, kit: Kit, hand: Hand, targetId: string): Purpos
 }
 
 /** A hand with nothing chosen yet, filled with what of the kit suits its place; what is chosen stays. */
-export function suitedHand(place: Place, kit: Kit, hand: Hand, targetId: string): Hand {
+export function suitedHand(place: Place, kit: Kit, hand: Hand, targetId: string, carrying: Carrying): Hand {
   if (hand.setupId !== null && hand.subjectId !== null) return hand;
   const subjects = kit.subjects.map((row) => ({ id: row.id, sizeMm: row.data.sizeMm }));
   const subjectId = hand.subjectId ?? suitedSubject(place, subjects);
@@ -28,5 +29,8 @@ export function suitedHand(place: Place, kit: Kit, hand: Hand, targetId: string)
     const setup = row.data.retired ? null : systemInputOf(row.data, kit);
     return setup ? [{ id: row.id, setup }] : [];
   });
-  return { ...hand, subjectId, setupId: purpose && suitedSetup(purpose, offered) };
+  const carried = offered.filter(({ setup }) => isCarried(carrying, setup));
+  // Where nothing is light enough, what suits is still better than nothing.
+  const among = carried.length ? carried : offered;
+  return { ...hand, subjectId, setupId: purpose && suitedSetup(purpose, among) };
 }

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { EMPTY_HAND } from './hand';
 import { useHands, usePlace } from './inHand';
-import { usePreferences } from './preferences';
+import { useCarrying, usePreferences } from './preferences';
 import type { Chosen } from './situation';
 import { suitedHand } from './suited';
 import { useKit } from './useKit';
@@ -17,13 +17,22 @@ export function useChosen(): Chosen {
   const targetId = useHands((state) => state.sky.targetId);
   const cropConvention = usePreferences((state) => state.cropConvention);
   const judgeBy = usePreferences((state) => state.judgeBy);
+  const carrying = useCarrying();
   // What suits is found once for a kit: a drag must not look through the set-ups again.
   const suited = useMemo(
-    () => suitedHand(place, kit, { ...EMPTY_HAND, setupId: hand.setupId, subjectId: hand.subjectId }, targetId),
-    [place, kit, hand.setupId, hand.subjectId, targetId],
+    () =>
+      suitedHand(place, kit, { ...EMPTY_HAND, setupId: hand.setupId, subjectId: hand.subjectId }, targetId, carrying),
+    [place, carrying, kit, hand.setupId, hand.subjectId, targetId],
   );
   return useMemo(
-    () => ({ ...hand, setupId: suited.setupId, subjectId: suited.subjectId, cropConvention, judgeBy }),
-    [hand, suited, cropConvention, judgeBy],
+    () => ({
+      ...hand,
+      setupId: suited.setupId,
+      subjectId: suited.subjectId,
+      cropConvention,
+      judgeBy,
+      carried: carrying,
+    }),
+    [hand, suited, cropConvention, judgeBy, carrying],
   );
 }

@@ -178,6 +178,13 @@ function stoppedBy(state: OpticState, numericalAperture: number): OpticState {
   return { ...state, fNumber: Math.max(state.fNumber, ratio / (2 * numericalAperture * (1 + ratio))) };
 }
 
+/** What a reversed lens cannot be reckoned without, and only that. */
+const missingOfReversed = (lengthMm: number | undefined, bodyFlangeMm: number | undefined): string =>
+  [
+    ...(lengthMm === undefined ? ['length of the lens'] : []),
+    ...(bodyFlangeMm === undefined ? ['flange distance of the body'] : []),
+  ].join(' and the ');
+
 /**
  * Thin lens seen from behind: the lens's plane lies a focal length before the sensor it was made for, so reversed it lies
  * `length + flange − f` before the ring.
@@ -191,7 +198,7 @@ function reversed(
   const f = state.far.focalMm;
   const { lengthMm, flangeMm = body.flangeMm } = lens;
   if (lengthMm === undefined || flangeMm === undefined || body.flangeMm === undefined) {
-    return { state, unknown: 'length of the lens and flange distance of the body' };
+    return { state, unknown: missingOfReversed(lengthMm, body.flangeMm) };
   }
   const imageMm = body.flangeMm + ringMm + lengthMm + flangeMm - f;
   if (imageMm <= f * 1.01)

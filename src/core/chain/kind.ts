@@ -46,7 +46,15 @@ export interface Check {
   code: string;
   weight: CheckWeight;
   message: string;
+  /** The one move that mends it, where there is one. */
+  mend?: Mend;
 }
+
+/** A move on a set-up: put a part of the kit in, choose a mode, or set the chain's parts in another order. */
+export type Mend =
+  | { does: 'add'; name: string }
+  | { does: 'mode'; modeId: string; name: string }
+  | { does: 'order'; order: number[]; words: string };
 
 /** What a part can see of the chain it is in when it says what is to be checked. */
 export interface Around {

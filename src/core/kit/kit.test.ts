@@ -48,6 +48,8 @@ describe('mode table', () => {
   it('fills the buffer with what the card cannot take', () => {
     const whole = table()[0]!;
     expect(whole.burstSeconds!.value).toBeCloseTo(3400 / (9 * 48 - 260), 9);
+    // 9 a second for 19.77 s, of which 177 are whole.
+    expect(whole.burstPictures!.value).toBe(177);
     expect(table({ cardWriteMbPerS: 2000 })[0]).toMatchObject({ endlessBurst: true });
     expect(table({ burstBufferMb: undefined })[0]!.burstSeconds).toBeUndefined();
   });
@@ -77,6 +79,7 @@ describe('mode table', () => {
               row.fileSizeMb,
               row.picturesOnCard,
               row.burstSeconds,
+              row.burstPictures,
               row.printLongMm,
             ])
               if (quantity) expect(Number.isFinite(quantity.value)).toBe(true);

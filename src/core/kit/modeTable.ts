@@ -15,6 +15,8 @@ export interface ModeRow {
   framesPerSecond?: Quantity;
   /** Seconds at full speed; absent when the card keeps up, see `endlessBurst`. */
   burstSeconds?: Quantity;
+  /** The same in whole pictures. */
+  burstPictures?: Quantity;
   endlessBurst: boolean;
   printLongMm: Quantity;
   verdicts: { output: OutputSpec; verdict: Verdict | null }[];
@@ -102,38 +104,55 @@ function fileSizeOf(body: BodySpec, mode: CropModeSpec, used: UsedArea): Quantit
   );
 }
 
-function burstOf(body: BodySpec, rate: Quantity, file: Quantity): { burstSeconds?: Quantity; endlessBurst: boolean } {
+function burstOf(
+  body: BodySpec,
+  rate: Quantity,
+  file: Quantity,
+): Pick<ModeRow, 'burstSeconds' | 'burstPictures' | 'endlessBurst'> {
   const { burstBufferMb: buffer, cardWriteMbPerS: write = 0 } = body;
   const filling = rate.value * file.value - write;
   if (filling <= 0) return { endlessBurst: true };
   if (buffer === undefined) return { endlessBurst: false };
   const seconds = buffer / filling;
+  const burstSeconds = computed(
+    seconds,
+    's',
+    () => ({
+      name: 'Seconds of burst at full speed',
+      formula: 'buffer / (frames per second · file − writing speed)',
+      inputs: [
+        input('buffer', 'burst buffer', given(buffer, 'MB', 'Burst buffer', 'body data')),
+        input('n', 'frames per second', rate),
+        input('F', 'file', file),
+        input(
+          'w',
+          'written to the card a second',
+          given(
+            write,
+            'MB',
+            'Writing speed',
+            body.cardWriteMbPerS === undefined ? 'not entered, taken as 0' : 'body data',
+          ),
+        ),
+      ],
+      source: 'the buffer fills with what is not yet written',
+    }),
+    file.plusMinus === undefined ? undefined : seconds * FILE_UNCERTAINTY,
+  );
   return {
     endlessBurst: false,
-    burstSeconds: computed(
-      seconds,
-      's',
+    burstSeconds,
+    burstPictures: computed(
+      // A picture that is not whole is none; a hair below a whole one is only rounding.
+      Math.floor(rate.value * seconds + 1e-9),
+      '1',
       () => ({
-        name: 'Seconds of burst at full speed',
-        formula: 'buffer / (frames per second · file − writing speed)',
-        inputs: [
-          input('buffer', 'burst buffer', given(buffer, 'MB', 'Burst buffer', 'body data')),
-          input('n', 'frames per second', rate),
-          input('F', 'file', file),
-          input(
-            'w',
-            'written to the card a second',
-            given(
-              write,
-              'MB',
-              'Writing speed',
-              body.cardWriteMbPerS === undefined ? 'not entered, taken as 0' : 'body data',
-            ),
-          ),
-        ],
-        source: 'the buffer fills with what is not yet written',
+        name: 'Pictures of a burst at full speed',
+        formula: 'frames per second · seconds of burst, whole pictures',
+        inputs: [input('n', 'frames per second', rate), input('t', 'seconds of burst', burstSeconds)],
+        source: 'as many as the buffer takes before the speed falls',
       }),
-      file.plusMinus === undefined ? undefined : seconds * FILE_UNCERTAINTY,
+      burstSeconds.plusMinus === undefined ? undefined : rate.value * burstSeconds.plusMinus,
     ),
   };
 }

@@ -1,3 +1,5 @@
+import { usedArea } from '../sensor/cropMode';
+import { modesOf } from './body';
 import { foldSystem, type EffectiveSystem } from '../optics/foldSystem';
 import { adaptersFor, misfits } from '../chain/mountPath';
 import { misfitText } from '../optics/systemWarnings';
@@ -16,13 +18,20 @@ const kindOf = (part: Part) => KINDS[part.kind] as unknown as Kind<Part>;
 
 function mountChecks(system: EffectiveSystem, adapters: MountAdapterSpec[]): SetupCheck[] {
   return misfits(system.body, system.chain).map((misfit) => {
-    const would = adaptersFor(misfit, adapters).map((adapter) => adapter.name);
+    const fitting = adaptersFor(misfit, adapters);
+    const would = fitting.map((adapter) => adapter.name);
     const help = misfit.builtIn
       ? ''
       : would.length
         ? ` ${would.join(' or ')} of the kit would do: put it between the two.`
         : ` An adapter from ${misfit.has} to ${misfit.needs} would be needed; the kit has none.`;
-    return { code: 'mount.mismatch', weight: 'stop' as const, message: misfitText(misfit) + help };
+    const [first] = misfit.builtIn ? [] : fitting;
+    return {
+      code: 'mount.mismatch',
+      weight: 'stop' as const,
+      message: misfitText(misfit) + help,
+      ...(first ? { mend: { does: 'add' as const, name: first.name } } : {}),
+    };
   });
 }
 
@@ -82,7 +91,8 @@ function otherOrder(system: EffectiveSystem): SetupCheck[] {
   // What was measured holds for this order only; the other could not be told against it.
   if (!tubes || !factors || system.optics.measured) return [];
   const end = mainIndex + 1;
-  const turned: Part[] = [...system.chain.slice(0, end), ...[...back].reverse()];
+  const order = [...system.chain.keys()].slice(0, end).concat([...system.chain.keys()].slice(end).reverse());
+  const turned: Part[] = order.map((at) => system.chain[at]!);
   const other = foldSystem({ body: system.body, modeId: system.mode.id, chain: turned, focalMm: system.markedFocalMm });
   const here = system.ratioAtClosest ?? system.ratioAtInfinity;
   const there = other.ok ? (other.value.ratioAtClosest ?? other.value.ratioAtInfinity) : undefined;
@@ -93,8 +103,23 @@ function otherOrder(system: EffectiveSystem): SetupCheck[] {
       code: 'order.matters',
       weight: 'note',
       message: `The order counts: with the tubes ${tubesFirst ? 'in front of' : 'behind'} the converter it reaches ${formatRatio(here.value)}, the other way round ${formatRatio(there.value)}.`,
+      mend: {
+        does: 'order',
+        order,
+        words: `Put the tubes ${tubesFirst ? 'behind' : 'in front of'} the converter`,
+      },
     },
   ];
+}
+
+/** The largest mode of the body whose frame the image circle covers, as the move that gets rid of dark corners. */
+function cleanMode({ body, mode, imageCircleMm }: EffectiveSystem): Pick<SetupCheck, 'mend'> {
+  const circle = imageCircleMm?.value ?? 0;
+  const clean = modesOf(body)
+    .map((each) => ({ each, ...usedArea(body.sensor, each) }))
+    .filter(({ each, widthMm, heightMm }) => each.id !== mode.id && Math.hypot(widthMm, heightMm) <= circle)
+    .sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0];
+  return clean ? { mend: { does: 'mode', modeId: clean.each.id, name: clean.each.name } } : {};
 }
 
 /** What stands between main optic and sensor, mm; not known without the body's flange distance. */
@@ -141,12 +166,18 @@ export function setupChecks(
           {
             code: 'coverage.unknown',
             weight: 'note' as const,
-            message: 'Whether it covers the frame is not known: the image circle of the lens is not entered.',
+            message:
+              'Whether the corners stay dark cannot be known: the image circle of the lens is not entered. A picture of an even wall shows it.',
           },
         ];
   const others = system.warnings
     .filter((warning) => warning.code !== 'mount.mismatch')
-    .map(({ code, message }): SetupCheck => ({ code, weight: 'caution', message }));
+    .map(({ code, message }): SetupCheck => ({
+      code,
+      weight: 'caution',
+      message,
+      ...(code === 'coverage.dark' ? cleanMode(system) : {}),
+    }));
   const order: CheckWeight[] = ['stop', 'caution', 'note'];
   return [
     ...mountChecks(

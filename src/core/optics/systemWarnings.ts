@@ -96,7 +96,7 @@ export function systemWarnings(system: EffectiveSystem): Problem[] {
   if (optics.unknownRatio !== undefined) {
     warnings.push({
       code: 'ratio.unknown',
-      message: `How large it draws cannot be worked out without the ${optics.unknownRatio}. Enter them, or measure with a ruler.`,
+      message: `How large it draws cannot be worked out without the ${optics.unknownRatio}. Enter ${optics.unknownRatio.includes(' and ') ? 'them' : 'it'}, or measure with a ruler.`,
       field: 'chain',
     });
   } else if (optics.flangeErrorMm < 0) {

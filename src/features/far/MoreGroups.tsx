@@ -300,6 +300,7 @@ function CardContent({ situation, system, more, units, onWhy }: Props) {
       {figure('File', mode.fileSizeMb)}
       {figure(`Pictures on ${formatFigures(cardGb)} GB`, mode.picturesOnCard)}
       {figure('Burst', mode.burstSeconds)}
+      {figure('Burst, pictures', mode.burstPictures)}
       {figure('Pixels as an area', more.pixelArea)}
       {figure('Weight per 1,000 px', more.gramsPerKilopixel)}
       {figure('Price per 1,000 px', more.pricePerKilopixel)}

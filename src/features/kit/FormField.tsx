@@ -48,7 +48,10 @@ export function FormField({ field, name, number, onProblem }: Props) {
           shownUnit={field.shownUnit ?? ''}
           perUnit={field.perUnit ?? 1}
           optional={field.optional ?? false}
-          onChange={set}
+          onChange={(next) => {
+            set(next);
+            if (field.followedBy) form.setValue(field.followedBy, next ?? undefined, { shouldDirty: true });
+          }}
           onProblem={problem}
           error={error}
         />

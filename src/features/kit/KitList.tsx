@@ -2,7 +2,7 @@ import { CheckBox } from '@/ui/rne';
 import { useMemo } from 'react';
 import { FlatList, Pressable, View } from 'react-native';
 import { PART_WORDS } from '@/core/kit/words';
-import type { PartKind } from '@/core/chain/parts';
+import { KINDS, PART_KINDS } from '@/core/chain/kinds';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { useKit } from '@/data/useKit';
 import { Group } from '@/ui/Group';
@@ -31,19 +31,8 @@ const SORTS: { value: KitSort; name: string }[] = [
   { value: 'pitch', name: 'Pixel pitch' },
   { value: 'pupil', name: 'Entrance pupil' },
 ];
-const NEW_OPTICS: PartKind[] = ['lens', 'builtIn', 'telescope', 'scope', 'objective'];
-const NEW_ADAPTERS: PartKind[] = [
-  'converter',
-  'reducer',
-  'barlow',
-  'tubes',
-  'closeUp',
-  'reversing',
-  'coupling',
-  'tubeLens',
-  'afocal',
-  'mountAdapter',
-];
+/** Every kind of part, with the list of the kit it is kept in. */
+const NEW_PARTS = PART_KINDS.map((kind) => [KINDS[kind].shelf === 'optic' ? 'optics' : 'adapters', kind] as const);
 /** More than this cannot be laid side by side on a phone. */
 const MOST_COMPARED = 4;
 
@@ -116,10 +105,7 @@ export default function KitList({ openId, onOpen }: Props) {
               <View style={styles.adds}>
                 <Key title="Body" icon="add" onPress={() => go('/kit/bodies/new')} />
                 <Key title="From a photo" icon="photo-camera" onPress={() => go('/kit/bring')} />
-                {[
-                  ...NEW_OPTICS.map((kind) => ['optics', kind] as const),
-                  ...NEW_ADAPTERS.map((kind) => ['adapters', kind] as const),
-                ].map(([resource, kind]) => (
+                {NEW_PARTS.map(([resource, kind]) => (
                   <Key
                     key={kind}
                     title={PART_WORDS[kind].name}

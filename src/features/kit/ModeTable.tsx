@@ -121,6 +121,7 @@ function Mode({
         {figure('Pictures on the card', 'picturesOnCard')}
         {figure('Speed', 'framesPerSecond')}
         {figure('Burst', 'burstSeconds')}
+        {figure('Burst, pictures', 'burstPictures')}
         {figure('Longest print', 'printLongMm')}
       </View>
       {accessory ? (

@@ -1,6 +1,7 @@
 import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import type { ResourceTypes, StoredOf } from '@/contract/resources';
+import { misfits } from '@/core/chain/mountPath';
 import type { PartKind } from '@/core/chain/parts';
 import { useNotice } from '@/data/notice';
 import { createRow, removeRow, replaceRow } from '@/data/rowActions';
@@ -32,6 +33,7 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
   const { kit } = useKit();
   const [asking, setAsking] = useState(false);
   const show = useNotice((state) => state.show);
+  const setupId = useInHand((state) => state.setupId);
   const chooseSetup = useInHand((state) => state.chooseSetup);
   const shownKind = resource === 'bodies' ? 'body' : row && 'kind' in row.data ? row.data.kind : kind;
   const initial = (row?.data ?? KIT_KINDS[kind].start) as ResourceTypes[PartResource];
@@ -45,19 +47,27 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
       return onSaved(row.id);
     }
     const id = createRow(resource, data);
-    const body = kit.bodies.at(-1);
-    // The first lens makes the first set-up, so that there is a reading at once.
-    if (kit.setups.length === 0 && body && 'kind' in data && (data.kind === 'lens' || data.kind === 'builtIn')) {
-      chooseSetup(
-        createRow('setups', {
-          name: setupNameOf([body.data.name, data.name]),
-          namedAfterParts: true,
-          bodyId: body.id,
-          modeId: 'whole',
-          chain: [{ type: 'optic', id }],
-        }),
-      );
-      show({ text: `${body.data.name} + ${data.name} is in hand: your first set-up.` });
+    // The body in hand, or the newest one.
+    const heldBodyId = kit.setups.find((each) => each.id === setupId)?.data.bodyId;
+    const body = kit.bodies.find((each) => each.id === heldBodyId) ?? kit.bodies.at(-1);
+    if (body && 'kind' in data && (data.kind === 'lens' || data.kind === 'builtIn')) {
+      const take = () =>
+        chooseSetup(
+          createRow('setups', {
+            name: setupNameOf([body.data.name, data.name]),
+            namedAfterParts: true,
+            bodyId: body.id,
+            modeId: 'whole',
+            chain: [{ type: 'optic', id }],
+          }),
+        );
+      // The first lens makes the first set-up, so that there is a reading at once; a later one offers the one it makes.
+      if (kit.setups.length === 0) {
+        take();
+        show({ text: `${body.data.name} + ${data.name} is in hand: your first set-up.` });
+      } else if (misfits(body.data, [data]).length === 0) {
+        show({ text: `${data.name} is in the kit.`, action: { title: `Take it on ${body.data.name}`, run: take } });
+      }
     }
     return onSaved(id);
   };

@@ -8,6 +8,7 @@ import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
+import { EndsFields } from './EndsFields';
 import { FieldRows } from './FieldRows';
 import { FormField } from './FormField';
 import { ListField } from './ListField';
@@ -47,7 +48,9 @@ export function RowForm<N extends ResourceName>({
   const [unreadable] = useState(() => new Set<string>());
   const saved = useRef(false);
   const resolver = useMemo(() => {
-    const paths = sections.flatMap((section) => section.fields.map((field) => field.path));
+    const paths = sections.flatMap((section) =>
+      section.fields.flatMap((field) => [field.path, ...(field.kind === 'ends' ? field.also : [])]),
+    );
     return rowResolver(resource, unreadable, (path) =>
       paths.some((each) => path === each || path.startsWith(`${each}.`)),
     );
@@ -94,6 +97,8 @@ export function RowForm<N extends ResourceName>({
               {(field) =>
                 field.kind === 'list' ? (
                   <ListField list={field.list} name={field.path} onProblem={onProblem} />
+                ) : field.kind === 'ends' ? (
+                  <EndsFields field={field} onProblem={onProblem} />
                 ) : (
                   <FormField field={field} name={field.path} onProblem={onProblem} />
                 )

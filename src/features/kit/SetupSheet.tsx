@@ -1,7 +1,10 @@
 import { View } from 'react-native';
 import type { Body } from '@/contract/schemas/body';
+import { isCarried } from '@/core/levers/carrying';
 import { PLACES } from '@/data/hand';
 import { takeTo, useInHand, usePlace } from '@/data/inHand';
+import { useCarrying } from '@/data/preferences';
+import { systemInputOf } from '@/data/situation';
 import { useChosen } from '@/data/useChosen';
 import { createRow } from '@/data/rowActions';
 import { useKit } from '@/data/useKit';
@@ -11,6 +14,7 @@ import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { PLACE_NAMES, PLACE_PATHS } from '../places';
+import { CarryingChoice } from './CarryingChoice';
 import { NewBody } from './NewBody';
 import { PartList } from './PartList';
 import { setupBrief } from './briefs';
@@ -25,7 +29,13 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
   const place = usePlace();
   const chosenId = useChosen().setupId ?? kit.setups[0]?.id;
   const chooseSetup = useInHand((state) => state.chooseSetup);
-  const offered = kit.setups.filter((row) => !row.data.retired || row.id === chosenId);
+  const carrying = useCarrying();
+  const present = kit.setups.filter((row) => !row.data.retired || row.id === chosenId);
+  const offered = present.filter((row) => {
+    const setup = row.id === chosenId ? null : systemInputOf(row.data, kit);
+    return setup === null || isCarried(carrying, setup);
+  });
+  const heavier = present.length - offered.length;
   const chosen = kit.setups.find((row) => row.id === chosenId) ?? kit.setups[0];
 
   /** A new body comes before the optics in hand, as a set-up of its own, and is in hand at once. */
@@ -73,6 +83,12 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
       ) : (
         <Txt tone="soft">No set-up yet. Close this, and the page behind it leads to one in a few taps.</Txt>
       )}
+      {heavier ? (
+        <Txt kind="small" tone="soft" role="status">
+          {heavier === 1 ? 'One set-up is heavier than that.' : `${heavier} set-ups are heavier than that.`}
+        </Txt>
+      ) : null}
+      {present.length > 1 ? <CarryingChoice /> : null}
       {chosen ? (
         <Group title="Take it to another place" brief={chosen.data.name} startsOpen={false}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.medium }}>

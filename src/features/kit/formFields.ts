@@ -24,6 +24,8 @@ export type PlainField<P extends string = string> =
       shownUnit?: string;
       perUnit?: number;
       optional?: boolean;
+      /** Another place of the row that takes the same value. */
+      followedBy?: P;
     }
   | { kind: 'numbers'; path: P; label: string }
   | {
@@ -40,8 +42,15 @@ export type PlainField<P extends string = string> =
   /** Any of several. */
   | { kind: 'ticks'; path: P; label: string; options: Record<string, string> };
 
+/** Focal length and opening of a lens, at one or both ends; the paths beside the first are `also` written. */
+export interface EndsField<P extends string = string> {
+  kind: 'ends';
+  path: P;
+  also: readonly P[];
+}
+
 /** The same, or a list of like things with fields of their own. */
-export type Field<P extends string = string> = PlainField<P> | { kind: 'list'; path: P; list: ItemList };
+export type Field<P extends string = string> = PlainField<P> | EndsField<P> | { kind: 'list'; path: P; list: ItemList };
 
 /** A list of like things inside a row: what one is called, what a new one is, and its fields. */
 export interface ItemList {
@@ -60,7 +69,12 @@ export interface Section<P extends string = string> {
   open: boolean;
 }
 
-export const number = <P extends string>(path: P, label: string, shownUnit = '', optional = true): PlainField<P> => ({
+export const number = <P extends string>(
+  path: P,
+  label: string,
+  shownUnit = '',
+  optional = true,
+): Extract<PlainField<P>, { kind: 'number' }> => ({
   kind: 'number',
   path,
   label,
@@ -116,13 +130,10 @@ export const main = <P extends string>(title: string, ...fields: Field<P>[]): Se
 });
 
 export const PHOTOGRAPHIC = [
-  number('focalWideMm', 'Shortest focal length', 'mm', false),
-  number('focalTeleMm', 'Longest focal length', 'mm', false),
-  number('fNumberWide', 'Widest f/ at the short end', '', false),
-  number('fNumberTele', 'Widest f/ at the long end', '', false),
+  { kind: 'ends', path: 'focalWideMm', also: ['focalTeleMm', 'fNumberWide', 'fNumberTele'] },
   draws,
   flag('autofocus', 'Autofocus'),
-];
+] as const satisfies readonly Field[];
 export const NEAR = [
   number('closestFocusM', 'Closest focus', 'm'),
   number('closestRatio', 'Ratio there (0.25 for 1 : 4)'),

@@ -32,7 +32,9 @@ export const SINGLE_KEYS: readonly SingleKey[] = [
 function isMeant(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;
   if (event.defaultPrevented || event.ctrlKey || event.altKey || event.metaKey) return false;
-  return !target?.closest?.('input, textarea, select, [contenteditable], [aria-modal], [role=slider]');
+  // The focus reaches a sheet a moment after it opens; until then too the keys are not meant for what lies under it.
+  if (document.querySelector('[aria-modal]')) return false;
+  return !target?.closest?.('input, textarea, select, [contenteditable], [role=slider]');
 }
 
 const press = (selector: string, at = 0): void => {

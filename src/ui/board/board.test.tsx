@@ -95,7 +95,7 @@ describe('on a phone', () => {
 
   it('opens the point nearest to the finger, beyond the first lines too, and none that is far', () => {
     show(390, rows, 1);
-    const plot = screen.getByLabelText(/^Pixels against Weight: /);
+    const plot = screen.getByLabelText(/^Pixels against Weight/);
     fireEvent(plot, 'layout', { nativeEvent: { layout: { width: 358, height: 220, x: 0, y: 0 } } });
     fireEvent.press(plot, { nativeEvent: { locationX: 200, locationY: 200 } });
     expect(cards()).toEqual(['Middle']);

@@ -31,7 +31,7 @@ export function TakeKeys<K extends string>({ what, kinds, onTake }: Props<K>) {
         <Pressable
           key={kind}
           role="button"
-          aria-label={`${what} as ${kind}`}
+          aria-label={`${kind} of ${what}`}
           onPress={() => take(kind)}
           style={styles.key}
         >

@@ -168,7 +168,7 @@ describe('a table as CSV', () => {
     ],
   ])('is taken by the small key below a %s table', async (_, table, lines) => {
     render(<Theme look="day">{table}</Theme>);
-    fireEvent.press(screen.getByLabelText('Modes as CSV'));
+    fireEvent.press(screen.getByLabelText('CSV of Modes'));
     expect(await contentOf()).toEqual({ name: 'modes.csv', lines });
   });
 
@@ -181,7 +181,7 @@ describe('a table as CSV', () => {
         <Table label="Modes" heads={['Mode']} rows={[]} />
       </Theme>,
     );
-    fireEvent.press(screen.getByLabelText('Modes as CSV'));
+    fireEvent.press(screen.getByLabelText('CSV of Modes'));
     expect(await screen.findByText(/No file could be made of it/)).toBeTruthy();
   });
 });

@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import type { Setup } from '@/contract/schemas/setup';
+import { isCarried } from '@/core/levers/carrying';
 import { rankRoutes, routesTo, type Route, type RouteWish } from '@/core/far/routes';
 import { readFar } from '@/core/far/readFar';
 import { isFactor, type FactorPart, type Part } from '@/core/chain/parts';
@@ -13,7 +14,7 @@ import { quantityText, showFNumber, showLengthM, showQuantity, shownText } from 
 import type { UnitSystem } from '@/core/quantity/units';
 import { useChosen } from '@/data/useChosen';
 import { useInHand } from '@/data/inHand';
-import { usePreferences } from '@/data/preferences';
+import { useCarrying, usePreferences } from '@/data/preferences';
 import { createRow } from '@/data/rowActions';
 import { situationOf, type Kit, type Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
@@ -143,16 +144,19 @@ export default function RoutesPage() {
       target: aim === 'pixels' ? { kind: 'pixels', pixels: wanted } : { kind: 'equivalent', focalMm, fNumber },
     });
   }, [situation, kit, wanted, aim, focalMm, fNumber]);
+  const carrying = useCarrying();
   const rows = useMemo(
     () =>
       situation
-        ? rankRoutes(routes, wish).map((route, i) => ({
-            key: `${i} ${nameOf(route)}`,
-            name: nameOf(route),
-            of: { ...route, quantity: countedOf(situation, route.system) },
-          }))
+        ? rankRoutes(routes, wish)
+            .filter((route) => isCarried(carrying, { body: route.body, chain: route.parts }))
+            .map((route, i) => ({
+              key: `${i} ${nameOf(route)}`,
+              name: nameOf(route),
+              of: { ...route, quantity: countedOf(situation, route.system) },
+            }))
         : [],
-    [routes, wish, situation],
+    [routes, wish, situation, carrying],
   );
   const columns = useMemo(() => columnsOf(units), [units]);
   const wide = useWindowDimensions().width >= WIDE_FROM;

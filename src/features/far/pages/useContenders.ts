@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { isCarried } from '@/core/levers/carrying';
 import type { Contender } from '@/core/far/sideBySide';
 import { useChosen } from '@/data/useChosen';
 import { useFarOptions } from '@/data/farOptions';
@@ -26,7 +27,13 @@ export function useContenders(): Contest {
   return useMemo(() => {
     const found = situationOf(kit, chosen);
     const situation = typeof found === 'string' ? null : found;
-    const others = kit.setups.filter((row) => row.id !== situation?.setupRow.id && !row.data.retired);
+    const carried = (row: Kit['setups'][number]) => {
+      const setup = systemInputOf(row.data, kit);
+      return setup !== null && isCarried(chosen.carried ?? { kind: 'all' }, setup);
+    };
+    const others = kit.setups.filter(
+      (row) => row.id !== situation?.setupRow.id && !row.data.retired && (compareIds.includes(row.id) || carried(row)),
+    );
     const ticked = compareIds.filter((id) => others.some((row) => row.id === id));
     const shown = (ticked.length ? ticked : others.slice(0, 2).map((row) => row.id)).slice(0, MOST - 1);
     const contenders: Contender[] = situation

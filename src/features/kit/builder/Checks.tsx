@@ -1,5 +1,7 @@
 import { View } from 'react-native';
 import type { CheckWeight, SetupCheck } from '@/core/kit/setupChecks';
+import type { Mend } from '@/core/chain/kind';
+import { Key } from '@/ui/controls/Key';
 import { Txt, type TxtTone } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 
@@ -9,8 +11,15 @@ const MARKS: Record<CheckWeight, { mark: string; tone: TxtTone; words: string }>
   note: { mark: '·', tone: 'soft', words: 'Good to know' },
 };
 
+/** The key of the one move that mends a warning. */
+function MendKey({ mend, onMend }: { mend: Mend | undefined; onMend: (mend: Mend) => void }) {
+  if (!mend) return null;
+  const title = mend.does === 'order' ? mend.words : `${mend.does === 'add' ? 'Put in' : 'Use'} ${mend.name}`;
+  return <Key title={title} icon="build" onPress={() => onMend(mend)} />;
+}
+
 /** What is worth saying about the set-up before it leaves the house. */
-export function Checks({ checks }: { checks: SetupCheck[] }) {
+export function Checks({ checks, onMend }: { checks: SetupCheck[]; onMend: (mend: Mend) => void }) {
   return (
     <View style={{ gap: space.small }} role="status" aria-label="Checks of the set-up">
       {checks.length === 0 ? (
@@ -23,9 +32,12 @@ export function Checks({ checks }: { checks: SetupCheck[] }) {
             <Txt kind="strong" tone={tone} aria-label={words} style={{ width: 16 }}>
               {mark}
             </Txt>
-            <Txt kind="small" tone={check.weight === 'note' ? 'ink' : tone} style={{ flex: 1 }}>
-              {check.message}
-            </Txt>
+            <View style={{ flex: 1, gap: space.small, alignItems: 'flex-start' }}>
+              <Txt kind="small" tone={check.weight === 'note' ? 'ink' : tone}>
+                {check.message}
+              </Txt>
+              <MendKey mend={check.mend} onMend={onMend} />
+            </View>
           </View>
         );
       })}

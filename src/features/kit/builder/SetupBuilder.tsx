@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import type { Setup } from '@/contract/schemas/setup';
+import type { Mend } from '@/core/chain/kind';
 import { chainSteps } from '@/core/chain/steps';
 import { focalTable } from '@/core/kit/focalTable';
 import { modesOf } from '@/core/kit/body';
@@ -81,6 +82,12 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
     setProblem(null);
     change({ chain });
   };
+  const mend = (move: Mend) => {
+    if (move.does === 'mode') return change({ modeId: move.modeId });
+    if (move.does === 'order') return setChain(move.order.flatMap((at) => setup.chain[at] ?? []));
+    const found = kit.adapters.find((each) => each.data.name === move.name && !each.data.retired);
+    if (found) setChain(addToChain(setup.chain, { type: 'adapter', id: found.id }, kit));
+  };
   const leaves = useNeighbourFocus(setup.chain.length, () => document.querySelector('[aria-label^="Add "]'));
   const remove = (index: number) => {
     leaves(index);
@@ -104,6 +111,9 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   const drawingWidth = Math.min(wide ? width - 320 - 348 - 84 - 2 * space.page : width - 2 * space.page, 620);
   const lens = system?.lens;
 
+  const kinds = items.map(({ part }) => part?.kind);
+  const awaitsCamera = kinds.includes('scope') && !kinds.includes('afocal') && !kinds.includes('builtIn');
+
   const strip = (
     <ChainStrip
       items={items}
@@ -118,7 +128,8 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
         kit={kit}
         mount={body?.mount}
         empty={setup.chain.length === 0}
-        onAdd={(link) => setChain(addToChain(setup.chain, link, kit))}
+        awaitsCamera={awaitsCamera}
+        onAdd={(...links) => setChain(links.reduce((chain, link) => addToChain(chain, link, kit), setup.chain))}
       />
     </ChainStrip>
   );
@@ -157,7 +168,7 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
   ) : null;
   const judgement = (
     <>
-      {setup.chain.length ? <Checks checks={checks} /> : null}
+      {setup.chain.length ? <Checks checks={checks} onMend={mend} /> : null}
       <Steps
         items={items}
         steps={steps}

@@ -9,7 +9,7 @@ import { stylesOf } from '@/ui/theme/theme';
 import type { ChainRow } from '@/data/hand';
 import { PartSetting } from './PartSetting';
 import type { ChainItem } from './chainEdit';
-import { stepText } from './stepText';
+import { idleText, stepText } from './stepText';
 
 interface Props {
   items: ChainItem[];
@@ -34,7 +34,7 @@ export function Steps({ items, steps, units, selected, onChange, onRemove }: Pro
               <Txt kind="strong">{name}</Txt>
               <Txt kind="small" tone="soft">
                 {step
-                  ? stepText(step, units).join(' · ') || 'changes none of the numbers'
+                  ? stepText(step, units).join(' · ') || (item.part ? idleText(item.part) : '')
                   : item.part
                     ? PART_WORDS[item.part.kind].gloss
                     : 'take it out, or put it back into the kit'}

@@ -5,6 +5,7 @@ import type { Kit } from '@/data/situation';
 import { Group } from '@/ui/Group';
 import { sameMount } from '@/core/chain/mounts';
 import { Txt } from '@/ui/Txt';
+import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { partBrief } from '../kinds';
 import type { ChainRow } from '@/data/hand';
@@ -33,11 +34,14 @@ export function Tray({
   mount,
   empty,
   onAdd,
+  awaitsCamera,
 }: {
   kit: Kit;
   mount: string | undefined;
   empty: boolean;
-  onAdd: (link: ChainRow) => void;
+  onAdd: (...links: ChainRow[]) => void;
+  /** A spotting scope is in the chain and no camera looks through it yet. */
+  awaitsCamera: boolean;
 }) {
   const parts = [...kit.optics, ...kit.adapters]
     .filter((row) => !row.data.retired)
@@ -48,8 +52,22 @@ export function Tray({
   // What mounts on the body comes first: it is what one looks for.
   const fits = (part: Part) =>
     part.mount === undefined || mount === undefined ? 1 : sameMount(part.mount, mount) ? 0 : 2;
+  const holder = parts.find(({ part }) => part.kind === 'afocal');
+  const phones = awaitsCamera && holder ? parts.filter(({ part }) => part.kind === 'builtIn') : [];
   return (
     <View>
+      {holder && phones.length ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
+          {phones.map(({ part, link }) => (
+            <Key
+              key={link.id}
+              title={`${part.name} behind the eyepiece, with ${holder.part.name}`}
+              icon="add-a-photo"
+              onPress={() => onAdd(link, holder.link)}
+            />
+          ))}
+        </View>
+      ) : null}
       {SHELVES.map(({ title, holds }, i) => {
         const here = parts.filter(({ part }) => holds(part.kind)).sort((a, b) => fits(a.part) - fits(b.part));
         return (

@@ -1,3 +1,4 @@
+import type { Part } from '@/core/chain/parts';
 import type { ChainStep } from '@/core/chain/steps';
 import { formatFigures, formatRatio, formatStops } from '@/core/quantity/format';
 import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
@@ -5,6 +6,30 @@ import type { UnitSystem } from '@/core/quantity/units';
 
 const same = (a: number | undefined, b: number | undefined): boolean =>
   a === b || (a !== undefined && b !== undefined && Math.abs(a / b - 1) < 0.002);
+
+/** Why a part leaves every number as it is. */
+export function idleText(part: Part): string {
+  switch (part.kind) {
+    case 'tubes':
+      return 'changes nothing: none of its rings is in use';
+    case 'bellows':
+      return 'changes nothing yet: it is not drawn out';
+    case 'innerConverter':
+      return 'changes nothing: it is switched out';
+    case 'filter':
+      return 'changes no number: it takes no light that is entered';
+    case 'mountAdapter':
+      return 'changes no number: it joins two mounts at their right distance';
+    case 'afocal':
+      return 'changes no number: it only holds the camera behind the eyepiece';
+    case 'coupling':
+      return 'changes no number: it only joins two lenses';
+    case 'reversing':
+      return 'changes no number that is known: what it needs is said below';
+    default:
+      return 'changes none of the numbers: its own are those of nothing in between';
+  }
+}
 
 /** What a part changed, a few words for each number; for the part everything starts from, what it brings. */
 export function stepText({ before, after, stops }: ChainStep, units: UnitSystem): string[] {

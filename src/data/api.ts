@@ -3,6 +3,7 @@ import type { Backup } from '@/contract/backup';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import type { Existing, ImportSummary } from '@/contract/wholeData';
 import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resources';
+import type { SkySite } from './skyOptions';
 
 /** The server answered that it will not do this, and why. */
 export class ApiRefusal extends Error {
@@ -114,7 +115,7 @@ export const api = {
 
   /** The demo kit: how much of it is there, put in, put away. */
   demo: {
-    rows: () => request<{ rows: number }>('demo'),
+    rows: () => request<{ rows: number; evening: { site: SkySite; day: string } }>('demo'),
     putIn: () => request<{ added: number }>('demo', { method: 'POST' }, TRANSFER_TIMEOUT_MS),
     putAway: () => request<{ removed: number; kept: number }>('demo', { method: 'DELETE' }, TRANSFER_TIMEOUT_MS),
   },

@@ -1,3 +1,4 @@
+import { zoomedName } from '@/core/kit/zoomedName';
 import { isCarried, type Carrying } from '@/core/levers/carrying';
 import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
@@ -80,7 +81,9 @@ function kitAround(
     ),
     setups: kit.setups.flatMap((row) => {
       const input = row.id === setupRow.id || row.data.retired ? null : systemInputOf(row.data, kit);
-      return input && isCarried(carrying, input) ? [{ id: row.id, name: row.data.name, setup: input }] : [];
+      return input && isCarried(carrying, input)
+        ? [{ id: row.id, name: zoomedName(row.data.name, input), setup: input }]
+        : [];
     }),
     measuredWith: (chain) => {
       const measured = measuredWith(chain.map(rowOfLink), kit.ratios);

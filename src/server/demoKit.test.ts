@@ -18,7 +18,10 @@ it('comes in beside what is there, and goes again with a backup made before; wha
     ];
     return body ? sent.send(body) : sent;
   };
-  expect((await call('GET', '/api/v1/demo')).body).toEqual({ rows: 0 });
+  expect((await call('GET', '/api/v1/demo')).body).toMatchObject({
+    rows: 0,
+    evening: { day: '2026-11-07', site: { zone: 'Europe/London' } },
+  });
   const added = (await call('POST', '/api/v1/demo')).body as { added: number };
   expect(added.added).toBeGreaterThan(40);
   // Again: nothing comes in twice.
@@ -35,7 +38,7 @@ it('comes in beside what is there, and goes again with a backup made before; wha
   const gone = (await call('DELETE', '/api/v1/demo')).body as { removed: number; kept: number };
   expect(gone.kept).toBe(2);
   expect(((await call('GET', '/api/v1/backups')).body as { items: unknown[] }).items.length).toBe(before + 1);
-  expect((await call('GET', '/api/v1/demo')).body).toEqual({ rows: 2 });
+  expect((await call('GET', '/api/v1/demo')).body).toMatchObject({ rows: 2 });
   const names = async (resource: string) =>
     ((await call('GET', `/api/v1/${resource}`)).body as { items: { data: { name: string } }[] }).items.map(
       (row) => row.data.name,

@@ -1,3 +1,4 @@
+import { zoomedName } from '@/core/kit/zoomedName';
 import { between } from '@/contract/schemas/fields';
 import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
@@ -46,7 +47,7 @@ const situation = {
 } as const;
 const compared = (input: BesideInput, stance: Stance) =>
   sideBySide({
-    contenders: input.contenders.map(({ name, setup }) => ({ id: name, name, setup })),
+    contenders: input.contenders.map(({ name, setup }) => ({ id: name, name: zoomedName(name, setup), setup })),
     stance,
     subject: input.subject,
     distanceM: input.distanceM,

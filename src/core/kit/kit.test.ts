@@ -158,6 +158,73 @@ describe('checks of a set-up', () => {
     );
   });
 
+  describe('offers the one move that mends it, and the move does', () => {
+    const mendOf = (chain: Part[], code: string) =>
+      checksOf(
+        { body, modeId: 'whole', chain },
+        Object.values(demoAdapters).map((row) => row.data as AdapterPart),
+      ).find((check) => check.code === code)?.mend;
+
+    it('an adapter of the kit where the mounts differ, nothing where the kit has none', () => {
+      expect(mendOf([demoOptics.mirror500.data], 'mount.mismatch')).toEqual({
+        does: 'add',
+        name: demoAdapters.slrAdapter.data.name,
+      });
+      expect(mendOf([demoOptics.tele300.data], 'mount.mismatch')).toBeUndefined();
+    });
+
+    it('the largest mode that the image circle covers', () => {
+      const small: Part = { ...demoOptics.zoom70300.data, mount: undefined };
+      const mend = mendOf([small], 'coverage.dark');
+      if (mend?.does !== 'mode') throw new Error('no mode');
+      const clean = foldSystem({ body, modeId: mend.modeId, chain: [small] });
+      const codesThere = clean.ok ? clean.value.warnings.map(({ code }) => code) : [clean.problem.code];
+      expect(codesThere).not.toContain('coverage.dark');
+      // Every mode of the body with more pixels than that one leaves dark corners.
+      const area = (id: string) => {
+        const there = foldSystem({ body, modeId: id, chain: [small] });
+        if (!there.ok) throw new Error(there.problem.message);
+        return {
+          pixels: there.value.used.columns * there.value.used.rows,
+          dark: there.value.warnings.some(({ code }) => code === 'coverage.dark'),
+        };
+      };
+      const chosen = area(mend.modeId);
+      for (const { id } of body.cropModes.filter((each) => area(each.id).pixels > chosen.pixels))
+        expect(area(id).dark).toBe(true);
+    });
+
+    it('tubes and converter the other way round, which then reaches the other ratio', () => {
+      const macro: Part = { ...demoOptics.macro100.data, takesConverters: true };
+      const chain: Part[] = [macro, demoAdapters.tubes.data, demoAdapters.converter14.data];
+      const mend = mendOf(chain, 'order.matters');
+      if (mend?.does !== 'order') throw new Error('no order');
+      expect(mend.order).toEqual([0, 2, 1]);
+      expect(mend.words).toBe('Put the tubes behind the converter');
+      const turned = mend.order.map((at) => chain[at]!);
+      expect(message(turned, 'order.matters')).toMatch(/behind the converter it reaches 2\.95 : 1/);
+      expect(mendOf(turned, 'order.matters')).toMatchObject({ order: [0, 2, 1] });
+    });
+  });
+
+  it('asks of a reversed lens only what is missing', () => {
+    const bare: Part = { ...demoOptics.wide20.data, lengthMm: undefined, flangeMm: undefined };
+    const asked = (chain: readonly Part[], flangeMm: number | undefined) => {
+      const there = foldSystem({ body: { ...demoBodies.ostrel.data, flangeMm }, modeId: 'whole', chain });
+      return there.ok ? there.value.warnings.find(({ code }) => code === 'ratio.unknown')?.message : undefined;
+    };
+    const reversed = [bare, demoAdapters.reversing.data];
+    expect(asked(reversed, 18)).toBe(
+      'How large it draws cannot be worked out without the length of the lens. Enter it, or measure with a ruler.',
+    );
+    expect(asked([{ ...bare, lengthMm: 60 }, demoAdapters.reversing.data], undefined)).toMatch(
+      /without the flange distance of the body\. Enter it/,
+    );
+    expect(asked(reversed, undefined)).toMatch(
+      /without the length of the lens and the flange distance of the body\. Enter them/,
+    );
+  });
+
   it('says where autofocus ends', () => {
     expect(message([lens, demoAdapters.converter20.data], 'autofocus.off')).toMatch(/up to f\/11 only/);
     expect(

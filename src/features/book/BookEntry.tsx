@@ -165,11 +165,14 @@ interface ComparisonProps {
   onWhy: (quantity: Quantity) => void;
 }
 
+/** The same with plain blanks: numbers stand before narrow ones. */
+const plain = (text: string): string => text.replace(/\s/g, ' ');
+
 /** Whether today's kit gives what was kept, figure for figure as it is written. */
 const isSame =
   (units: UnitSystem) =>
   ({ was, now, beside }: ComparisonLine): boolean =>
-    now !== undefined && [quantityText(now, units), beside].filter(Boolean).join(' ') === was;
+    now !== undefined && plain([quantityText(now, units), beside].filter(Boolean).join(' ')) === plain(was);
 
 /** What was kept, line by line beside what the kit of today would give. */
 function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonProps) {

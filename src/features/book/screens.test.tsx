@@ -1,5 +1,6 @@
 import { fireEvent, screen } from '@testing-library/react-native';
 import { demoReadings } from '@/demo/readings';
+import type { Subject } from '@/contract/schemas/subject';
 import { useOutbox } from '@/data/outbox';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
 import { BookEntry } from './BookEntry';
@@ -61,14 +62,27 @@ describe('a kept reading', () => {
     ['far', 'Curlew at 64 m', ['Pixels on the subject', 'Equivalent']],
     ['near', 'Tiger beetle at 1 : 1', ['Reproduction ratio', 'Depth of one frame']],
     ['stars', 'Stars at declination 40°', ['Longest', 'Run, worst point']],
-  ])('of the %s desk stands beside what it would be now', async (desk, title, labels) => {
+  ])('of the %s desk says that nothing has changed since', async (desk, title, labels) => {
     await renderWithKit(<BookEntry id={idOf(desk)} />);
     const text = words();
     expect(text).toContain(title);
-    expect(text).toContain('As it was As it would be now');
-    // Each number twice: as it was, and now.
-    for (const label of labels) expect(text.split(label).length - 1).toBeGreaterThanOrEqual(2);
+    // The kit has not changed since: each number once, and a word for the rest.
+    expect(text).toContain('As it was Just the same with the kit of today');
+    for (const label of labels) expect(text.split(label)).toHaveLength(2);
     expect(text).not.toMatch(/NaN|undefined/);
+  });
+
+  it('stands beside what it would be now, number by number, where the kit has changed', async () => {
+    const held = demoHeld();
+    const longer = held.subjects!.map((row) => {
+      const data = row.data as Subject;
+      return data.name === 'Curlew' ? { ...row, data: { ...data, sizeMm: data.sizeMm * 1.1 } } : row;
+    });
+    await renderWithKit(<BookEntry id={idOf('far')} />, { held: { ...held, subjects: longer } });
+    const text = words();
+    expect(text).toContain('As it was As it would be now');
+    for (const label of ['Pixels on the subject', 'Resolved', 'Equivalent']) expect(text.split(label)).toHaveLength(3);
+    expect(text).toContain('+10 %');
   });
 
   it.each([

@@ -7,8 +7,10 @@ import { useNotice } from '@/data/notice';
 import { createRow, removeRow, replaceRow } from '@/data/rowActions';
 import { whereUsed, type PartResource } from '@/data/whereUsed';
 import { useKit } from '@/data/useKit';
+import { useChosen } from '@/data/useChosen';
 import { useInHand } from '@/data/inHand';
 import { RowForm } from './LazyRowForm';
+import { NameRemark } from './NameRemark';
 import { SensorRemarks } from './SensorRemarks';
 import { BODY_FORM } from './bodyForm';
 import { KIT_KINDS } from './kinds';
@@ -33,7 +35,7 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
   const { kit } = useKit();
   const [asking, setAsking] = useState(false);
   const show = useNotice((state) => state.show);
-  const setupId = useInHand((state) => state.setupId);
+  const { setupId } = useChosen();
   const chooseSetup = useInHand((state) => state.chooseSetup);
   const shownKind = resource === 'bodies' ? 'body' : row && 'kind' in row.data ? row.data.kind : kind;
   const initial = (row?.data ?? KIT_KINDS[kind].start) as ResourceTypes[PartResource];
@@ -84,7 +86,12 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
         sections={shownKind === 'body' ? BODY_FORM : KIT_KINDS[shownKind].form}
         initial={initial}
         draftKey={`${resource}:${row?.id ?? `new:${kind}`}`}
-        remarks={shownKind === 'body' ? <SensorRemarks /> : null}
+        remarks={
+          <>
+            <NameRemark resource={resource} id={row?.id ?? null} />
+            {shownKind === 'body' ? <SensorRemarks /> : null}
+          </>
+        }
         onSave={save}
         {...(row
           ? {

@@ -60,6 +60,7 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
             icon="add"
             onPress={() => go('/kit/setups/new')}
             disabled={kit.bodies.length === 0 || kit.optics.length === 0}
+            why="needs a body and a lens in the kit"
           />
           <Key title="Open the kit" icon="backpack" onPress={() => go('/kit')} />
         </>

@@ -1,5 +1,7 @@
-import { fireEvent, screen } from '@testing-library/react-native';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { demoAdapters, demoBodies, demoOptics, demoSetups, demoSubjects } from '@/demo/kit';
+import { PART_WORDS } from '@/core/kit/words';
+import { useKitList } from './kitListState';
 import { useHands, useInHand } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { useNotice } from '@/data/notice';
@@ -27,8 +29,14 @@ jest.mock('expo-router', () => ({
 
 const [handsStart, preferencesStart] = [useHands.getState(), usePreferences.getState()];
 const notice = useNotice.getState();
+// Nothing is sent: what waits is looked at.
+jest.mock('@/data/outbox/sending', () => ({
+  flush: () => Promise.resolve(),
+  sendWaiting: () => Promise.resolve(),
+}));
 const close = jest.fn();
 beforeEach(() => {
+  useKitList.setState({ sought: '', filter: 'all', sort: 'name', ticked: [] });
   mockGo.mockClear();
   close.mockClear();
   useHands.setState(handsStart, true);
@@ -103,6 +111,79 @@ describe('the set-ups', () => {
     useInHand.now().chooseSetup(demoSetups.lightBag.id);
     await renderWithKit(<SetupSheet onClose={close} />, { held });
     expect(words()).toContain('Light bag');
+  });
+});
+
+describe('what is offered', () => {
+  it('is what one carries; the one in hand stays, and what is heavier is counted', async () => {
+    await renderWithKit(<SetupSheet onClose={close} />);
+    expect(words()).toContain('Planet night');
+    fireEvent.press(screen.getByText('Carried by hand'));
+    await renderWithKit(<SetupSheet onClose={close} />);
+    expect(words()).toContain('Light bag');
+    expect(words()).not.toContain('Planet night');
+    expect(words()).toMatch(/(One set-up is|\d set-ups are) heavier than that\./);
+    fireEvent.press(screen.getByText('Fits a bag'));
+    usePreferences.getState().prefer({ bagKg: 0.1 });
+    await renderWithKit(<SetupSheet onClose={close} />);
+    expect(words()).not.toContain('Light bag');
+    expect(words()).toContain('Marsh hide');
+    usePreferences.getState().prefer({ bagKg: 100 });
+    await renderWithKit(<SetupSheet onClose={close} />);
+    expect(words()).toContain('Planet night');
+  });
+});
+
+describe('the form of a lens', () => {
+  const enter = (label: string, text: string) => {
+    fireEvent.changeText(screen.getByLabelText(label), text);
+    fireEvent(screen.getByLabelText(label), 'blur');
+  };
+  const opened = () => renderWithKit(<PartPage resource="optics" id="new" kind="lens" />);
+  const saved = () => useOutbox.getState().waiting.at(-1) as { data?: Record<string, unknown> } | undefined;
+
+  it('asks one focal length and one f-number of a prime, and the second of a zoom', async () => {
+    await opened();
+    expect(screen.queryByLabelText(/^Longest focal length/)).toBeNull();
+    enter('Focal length, mm', '300');
+    enter('Widest f/', '2,8');
+    fireEvent.press(screen.getByText('Save'));
+    await waitFor(() =>
+      expect(saved()?.data).toMatchObject({ focalWideMm: 300, focalTeleMm: 300, fNumberWide: 2.8, fNumberTele: 2.8 }),
+    );
+    await opened();
+    fireEvent.press(screen.getByText('Zoom'));
+    enter('Shortest focal length, mm', '100');
+    fireEvent.press(screen.getByText('Save'));
+    await waitFor(() => expect(saved()?.data).toMatchObject({ focalWideMm: 100, focalTeleMm: 400 }));
+    // Back to one: what is not seen any more is not kept.
+    await opened();
+    fireEvent.press(screen.getByText('Zoom'));
+    enter('Shortest focal length, mm', 'nothing');
+    fireEvent.press(screen.getByText('One focal length'));
+    fireEvent.press(screen.getByText('Save'));
+    await waitFor(() => expect(saved()?.data).toMatchObject({ focalWideMm: 400, focalTeleMm: 400 }));
+  });
+
+  it('offers the set-up it makes, and says when another part has its name', async () => {
+    await opened();
+    fireEvent.changeText(screen.getByLabelText('Name'), ' ostrel 600 F/5.6');
+    expect(words()).toContain('Another part is called “ostrel 600 F/5.6” too');
+    fireEvent.changeText(screen.getByLabelText('Name'), 'Quillon 300');
+    expect(words()).not.toContain('Another part is called');
+    fireEvent.press(screen.getByText('Save'));
+    await waitFor(() => expect(useNotice.getState().notice?.action?.title).toBe('Take it on Ostrel R45'));
+    act(() => useNotice.getState().notice?.action?.run());
+    expect(saved()).toMatchObject({
+      resource: 'setups',
+      data: { bodyId: demoBodies.ostrel.id, name: 'Ostrel R45 + Quillon 300', namedAfterParts: true },
+    });
+  });
+
+  it('can be begun for every kind of part there is', async () => {
+    await renderWithKit(<KitList />);
+    fireEvent.press(screen.getByText('Add a part'));
+    for (const { name } of Object.values(PART_WORDS)) expect(screen.getByText(name)).toBeTruthy();
   });
 });
 

@@ -24,12 +24,14 @@ import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { ComingNights } from './ComingNights';
 import { SkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
+import { useDemoEvening } from '@/data/demoEvening';
 import { useNight, type SkyNight } from './useNight';
 import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 /** Night: dark hours, Moon, planets, and when an object stands best. */
 export default function NightDesk() {
   const night = useNight();
+  useDemoEvening();
   const open = useSheets((state) => state.open);
   return (
     <View style={{ flex: 1 }}>

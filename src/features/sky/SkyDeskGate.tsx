@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import { useDemoEvening } from '@/data/demoEvening';
 import { useSheets } from '@/data/sheets';
 import { DeskMessage } from '@/ui/DeskFrame';
 import { Key } from '@/ui/controls/Key';
@@ -12,6 +13,7 @@ type Ready = Extract<SkyDesk, { status: 'ready' }>;
 /** A Sky desk below its tabs, or what is missing and the way on. */
 export function SkyDeskGate({ here, children }: { here: SkyTab; children: (desk: Ready) => ReactNode }) {
   const desk = useSkyDesk();
+  useDemoEvening();
   return (
     <View style={{ flex: 1 }}>
       <SkyTabs here={here} />

@@ -39,6 +39,7 @@ export function OwnLens({ onMake }: { onMake: (optic: Optic) => void }) {
         title="Use this lens"
         weight="strong"
         disabled={focalMm === null || fNumber === null}
+        why="needs both numbers"
         onPress={() => {
           if (focalMm === null || fNumber === null) return;
           onMake({

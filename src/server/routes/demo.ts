@@ -1,5 +1,6 @@
 import { Router } from 'express';
 import type { Database } from '../database/openDatabase';
+import { DEMO_EVENING } from '@/demo/evening';
 import { countDemoRows, putDemoAway, putDemoIn } from '../demoKit';
 import type { Store } from '../store';
 
@@ -7,7 +8,7 @@ import type { Store } from '../store';
 export function demoRoutes(store: Store, database: Database): Router {
   const router = Router();
   router.get('/demo', async (_request, response) => {
-    response.json({ rows: await countDemoRows(store) });
+    response.json({ rows: await countDemoRows(store), evening: DEMO_EVENING });
   });
   router.post('/demo', async (_request, response) => {
     response.status(201).json({ added: await putDemoIn(store) });

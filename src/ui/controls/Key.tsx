@@ -1,6 +1,8 @@
 import MaterialIcons from '@expo/vector-icons/MaterialIcons';
 import { Button } from '@/ui/rne';
 import type { ComponentProps } from 'react';
+import { View } from 'react-native';
+import { Txt } from '../Txt';
 import { TARGET, space } from '../theme/measures';
 import { usePalette } from '../theme/theme';
 
@@ -15,6 +17,8 @@ interface Props {
   /** Shows only the icon; the title stays for screen readers. */
   iconOnly?: boolean;
   disabled?: boolean;
+  /** Why it is disabled; stands next to it. */
+  why?: string;
   /** For keys that open something or stay pressed. */
   expanded?: boolean;
   testID?: string;
@@ -30,18 +34,19 @@ export function Key({
   icon,
   iconOnly = false,
   disabled = false,
+  why,
   expanded,
   testID,
 }: Props) {
   const palette = usePalette();
   const colour = weight === 'strong' ? palette.onPress : palette.press;
-  return (
+  const button = (
     <Button
       title={iconOnly ? '' : title}
       type={weight === 'strong' ? 'solid' : weight === 'outline' ? 'outline' : 'clear'}
       onPress={onPress}
       disabled={disabled}
-      aria-label={title}
+      aria-label={disabled && why ? `${title}: ${why}` : title}
       {...(expanded === undefined ? {} : { 'aria-expanded': expanded })}
       {...(testID === undefined ? {} : { testID })}
       icon={
@@ -63,5 +68,15 @@ export function Key({
       }}
       titleStyle={{ color: colour }}
     />
+  );
+  return disabled && why ? (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.medium, flexShrink: 1 }}>
+      {button}
+      <Txt kind="small" tone="soft" style={{ flexShrink: 1 }}>
+        {why}
+      </Txt>
+    </View>
+  ) : (
+    button
   );
 }

@@ -217,8 +217,14 @@ export default function RoutesPage() {
               title={`What ${situation.output.name} needs`}
               onPress={() => setTyped(null)}
               disabled={typed === null}
+              why="is what is sought"
             />
-            <Key title="As many as in hand" onPress={() => now && setTyped(Math.floor(now.value))} disabled={!now} />
+            <Key
+              title="As many as in hand"
+              onPress={() => now && setTyped(Math.floor(now.value))}
+              disabled={!now}
+              why="nothing is in focus there"
+            />
           </View>
         </>
       )}

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { zoomedName } from '@/core/kit/zoomedName';
 import { isCarried } from '@/core/levers/carrying';
 import type { Contender } from '@/core/far/sideBySide';
 import { useChosen } from '@/data/useChosen';
@@ -37,12 +38,18 @@ export function useContenders(): Contest {
     const ticked = compareIds.filter((id) => others.some((row) => row.id === id));
     const shown = (ticked.length ? ticked : others.slice(0, 2).map((row) => row.id)).slice(0, MOST - 1);
     const contenders: Contender[] = situation
-      ? [{ id: situation.setupRow.id, name: situation.setupRow.data.name, setup: situation.setup }]
+      ? [
+          {
+            id: situation.setupRow.id,
+            name: zoomedName(situation.setupRow.data.name, situation.setup),
+            setup: situation.setup,
+          },
+        ]
       : [];
     for (const id of shown) {
       const row = others.find((each) => each.id === id);
       const setup = row && systemInputOf(row.data, kit);
-      if (row && setup) contenders.push({ id, name: row.data.name, setup });
+      if (row && setup) contenders.push({ id, name: zoomedName(row.data.name, setup), setup });
     }
     return {
       kit,

@@ -66,7 +66,13 @@ export function Backups() {
                   {WHY[backup.why]} · {formatFigures(backup.bytes / 1e6, 2)} MB
                 </Txt>
               </View>
-              <Key title="Bring back" icon="restore" onPress={() => void bringBack(backup)} disabled={busy !== null} />
+              <Key
+                title="Bring back"
+                icon="restore"
+                onPress={() => void bringBack(backup)}
+                disabled={busy !== null}
+                why="one moment"
+              />
             </View>
           ))}
         </View>

@@ -58,6 +58,7 @@ export function TakeOut() {
             icon="download"
             onPress={() => void table(resource)}
             disabled={kit[resource].length === 0}
+            why="none in the kit"
           />
           <Key
             title={`Template for ${name.toLowerCase()}`}

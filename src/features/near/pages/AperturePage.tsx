@@ -51,6 +51,7 @@ function Aperture({ situation, system, reading }: NearPageParts) {
         title={`Set ${showFNumber(best)}`}
         onPress={() => setNearFNumber(best)}
         disabled={Math.abs(best / set - 1) < 0.01}
+        why="it is set"
       />
       <Table
         label="Detail and depth at each f-number"

@@ -189,7 +189,13 @@ function Measure({ situation, system, kit }: NearPageParts) {
           </Txt>
         </View>
       ) : null}
-      <Key title="Use this ratio for this chain" weight="strong" onPress={save} disabled={!found?.ok} />
+      <Key
+        title="Use this ratio for this chain"
+        weight="strong"
+        onPress={save}
+        disabled={!found?.ok}
+        why="needs two readings of the ruler"
+      />
       {kept.length ? (
         <View role="list" aria-label="Measured with this chain">
           <Txt kind="title" level={2}>

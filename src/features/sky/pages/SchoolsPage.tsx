@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
 import { readStars, type RuleReading } from '@/core/sky/readStars';
+import { zoomedName } from '@/core/kit/zoomedName';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { formatFigures } from '@/core/quantity/format';
 import { useSky } from '@/data/inHand';
@@ -34,25 +35,26 @@ function Schools({ desk }: { desk: Ready }) {
   const cornerPx = reading.cornerTolerancePx.value;
   const others = useMemo(
     () =>
-      [{ name: situation.setupRow.data.name, setup: situation.setup }, ...situation.kit.setups].flatMap(
-        ({ name, setup }) => {
-          const folded = foldSystem(setup, situation.convention);
-          if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];
-          const found = readStars({ system: folded.value, output: situation.output, ...ways });
-          return [
-            {
-              key: name,
-              cells: [
-                name,
-                secondsText(found.limitS.value),
-                secondsText(found.centreS.value),
-                `${formatFigures(found.pixelScaleArcsec.value, 2)}″`,
-              ],
-              strong: name === situation.setupRow.data.name,
-            },
-          ];
-        },
-      ),
+      [
+        { name: zoomedName(situation.setupRow.data.name, situation.setup), setup: situation.setup },
+        ...situation.kit.setups,
+      ].flatMap(({ name, setup }) => {
+        const folded = foldSystem(setup, situation.convention);
+        if (!folded.ok || folded.value.optics.state.far.ratio > 0) return [];
+        const found = readStars({ system: folded.value, output: situation.output, ...ways });
+        return [
+          {
+            key: name,
+            cells: [
+              name,
+              secondsText(found.limitS.value),
+              secondsText(found.centreS.value),
+              `${formatFigures(found.pixelScaleArcsec.value, 2)}″`,
+            ],
+            strong: name === situation.setupRow.data.name,
+          },
+        ];
+      }),
     [situation, ways],
   );
   return (

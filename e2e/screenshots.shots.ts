@@ -7,7 +7,7 @@ const folder = 'docs/screenshots';
 test.describe('phone', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('slate with Far, Book, kit', async ({ page }) => {
+  test('slate with Far, Book, a picture to show', async ({ page }) => {
     const shot = (name: string) =>
       page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
     await openFar(page);
@@ -15,17 +15,18 @@ test.describe('phone', () => {
     await page.goto('/book');
     await page.getByRole('link', { name: /^Curlew/ }).waitFor();
     await shot('book');
-    await page.goto('/kit');
-    await page.getByRole('link', { name: 'Open Ostrel R45' }).waitFor();
-    await shot('kit');
+    await openFar(page);
+    await page.getByRole('button', { name: 'As a picture' }).click();
+    await page.getByRole('img', { name: /picture with drawing/ }).waitFor();
+    await shot('picture');
   });
 });
 
 test.describe('far pages', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('side by side, planner, routes, detail', async ({ page }) => {
-    for (const name of ['beside', 'plan', 'routes', 'detail']) {
+  test('side by side, planner, detail', async ({ page }) => {
+    for (const name of ['beside', 'plan', 'detail']) {
       await page.goto(`/far/${name}`);
       await page.getByRole('heading', { level: 1 }).waitFor();
       await page.waitForTimeout(1800);
@@ -37,9 +38,9 @@ test.describe('far pages', () => {
 test.describe('near pages', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('desk, three sizes, plan, f-number, stack', async ({ page }) => {
+  test('desk, three sizes, f-number', async ({ page }) => {
     await holdInHand(page, { near: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id } });
-    for (const name of ['', 'sizes', 'plan', 'aperture', 'stack']) {
+    for (const name of ['', 'sizes', 'aperture']) {
       await page.goto(`/near/${name}`);
       await page.waitForLoadState('networkidle');
       await page.waitForTimeout(1800);
@@ -81,6 +82,17 @@ test.describe('wide', () => {
     await page.waitForLoadState('networkidle');
     await page.waitForTimeout(1800);
     await page.screenshot({ path: `${folder}/sky-deep-wide.png` });
+    for (const [path, name] of [
+      ['/kit', 'kit-wide'],
+      ['/far/routes', 'far-routes-wide'],
+      ['/near/plan', 'near-plan-wide'],
+      ['/book', 'book-wide'],
+    ] as const) {
+      await page.goto(path);
+      await page.waitForLoadState('networkidle');
+      await page.waitForTimeout(1800);
+      await page.screenshot({ path: `${folder}/${name}.png` });
+    }
     await page.goto('/kit/setups/new');
     for (const name of ['Ostrel 100 f/2.8 macro']) await page.getByRole('button', { name: `Add ${name}` }).click();
     await page.getByRole('button', { name: /^Lenses and telescopes/ }).click();

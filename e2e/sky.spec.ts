@@ -26,6 +26,8 @@ async function openSky(
   look: 'day' | 'night' = 'day',
 ): Promise<void> {
   await holdInHand(page, { ...underTheSky(setupId), ...(sky ? { sky } : {}), preferences: { look } });
+  // As with a kit of one's own, which brings no place and no evening.
+  await page.route('**/api/v1/demo', (route) => route.fulfill({ json: { rows: 0 } }));
   await page.goto(path);
 }
 
@@ -173,6 +175,20 @@ for (const size of [
     });
   });
 }
+
+test('with the demo kit comes its place and its evening, and goes with it', async ({ page }) => {
+  await page.goto('/sky/night');
+  await expect(page.getByTestId('night-title')).toHaveText('Sat 7 Nov 2026');
+  await expect(page.getByText(/^Sea wall, clocks of Europe\/London/)).toBeVisible();
+  await expect(page.getByTestId('dark-hours')).toContainText(/Dark from 1[78]:\d\d to 0[45]:\d\d/);
+  await page.goto('/sky/planets');
+  await expect(page.getByTestId('planet-night')).toContainText('Sea wall');
+  await page.goto('/kit/bring');
+  await page.getByRole('button', { name: 'Put the demo kit away' }).click();
+  await expect(page.getByText(/The demo kit is put away/)).toBeVisible();
+  await page.goto('/sky/night');
+  await expect(page.getByRole('button', { name: 'Choose a place' })).toBeVisible();
+});
 
 test('verdicts on a test series become the tolerance, and it replaces the rule', async ({ page, server }) => {
   await openSky(page, '/sky/series');

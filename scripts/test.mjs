@@ -5,7 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { buildServer, buildWeb } from './lib/build.mjs';
 import { prepare } from './lib/generate.mjs';
-import { bin, findChromium, run, say } from './lib/steps.mjs';
+import { bin, findChromium, runBeside, say, start } from './lib/steps.mjs';
 
 prepare();
 const CHROMIUM = findChromium();
@@ -15,17 +15,32 @@ const browserReport = path.join(reports, 'browser.json');
 let passed = 0;
 let failed = 0;
 
-/** Runs one step and counts it as one test. */
-function step(name, command, args) {
-  say(`${name} …`);
-  if (run(command, args, { allowFailure: true }).status === 0) passed += 1;
-  else failed += 1;
+/** Looks the sources over: each step counts as one test. They use one core, so the unit tests run beside them. */
+async function lookOver() {
+  for (const [name, command, args] of [
+    ['Type check', bin('tsc'), []],
+    ['Lint', bin('eslint'), ['.', '--max-warnings', '0']],
+    ['Format', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
+  ]) {
+    const { status } = await runBeside(command, args);
+    say(`${name}: ${status === 0 ? 'sound' : 'FAILED'}.`);
+    if (status === 0) passed += 1;
+    else failed += 1;
+  }
 }
 
+/** Runs a program in the foreground while others go on beside it. */
+const runWith = (command, args, env) =>
+  new Promise((resolve) => {
+    const child = start(command, args, { env });
+    child.on('error', () => resolve({ status: 1 }));
+    child.on('close', (status) => resolve({ status }));
+  });
+
 /** Runs tests and takes their counts from their report; a run without a report counts as failed. */
-function tests(name, command, args, env, report, countsOf) {
+async function tests(name, command, args, env, report, countsOf) {
   say(`${name} …`);
-  const { status } = run(command, args, { env, allowFailure: true });
+  const { status } = await runWith(command, args, env);
   const counts = fs.existsSync(report)
     ? countsOf(JSON.parse(fs.readFileSync(report, 'utf8')))
     : { passed: 0, failed: 1 };
@@ -37,10 +52,9 @@ function tests(name, command, args, env, report, countsOf) {
 const seed = process.env.JAUGE_SEED ?? String(Math.floor(Math.random() * 0x7fffffff));
 say(`Property tests run with JAUGE_SEED=${seed}.`);
 
-step('Type check', bin('tsc'), []);
-step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
-step('Format', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
-tests(
+say('Type check, lint and format, beside the unit tests …');
+const over = lookOver();
+await tests(
   'Unit tests',
   bin('jest'),
   // A timer that a test leaves behind must not hold the suite.
@@ -52,9 +66,10 @@ tests(
     failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
   }),
 );
+await over;
 buildWeb();
 buildServer();
-tests(
+await tests(
   'Browser tests',
   bin('playwright'),
   ['test'],

@@ -46,6 +46,25 @@ export function run(command, args, { env = {}, quiet = false, allowFailure = fal
   return result;
 }
 
+/** Runs a program beside others; what it says is told when it is done, so that two do not speak at once. */
+export function runBeside(command, args) {
+  return new Promise((resolve) => {
+    const said = [];
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    child.stdout.on('data', (chunk) => said.push(chunk));
+    child.stderr.on('data', (chunk) => said.push(chunk));
+    const end = (status) => {
+      process.stderr.write(Buffer.concat(said));
+      resolve({ status });
+    };
+    child.on('error', (error) => {
+      said.push(Buffer.from(`${command} could not be started: ${error.message}\n`));
+      end(1);
+    });
+    child.on('close', end);
+  });
+}
+
 const hashOf = (text) => crypto.createHash('sha256').update(text).digest('hex');
 
 function filesBelow(folder) {

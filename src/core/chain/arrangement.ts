@@ -1,6 +1,5 @@
 import { fail, ok, type Problem, type Result } from '../quantity/result';
-import type { Kind } from './kind';
-import { KINDS } from './kinds';
+import { KINDS, kindOf } from './kinds';
 import {
   isCameraLens,
   type AdapterPart,
@@ -91,7 +90,7 @@ const twoLenses = (): Result<never> =>
 
 /** Data of a part that cannot be: a zoom with its ends swapped, tubes that are not in the set. */
 function faultOf(part: Part): Problem | null {
-  const kind = KINDS[part.kind] as unknown as Kind<Part>;
+  const kind = kindOf(part);
   return kind.fault?.(part) ?? null;
 }
 

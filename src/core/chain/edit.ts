@@ -1,7 +1,6 @@
 import { findMain } from './arrangement';
 import { lightOf } from './fold';
-import type { Kind } from './kind';
-import { KINDS } from './kinds';
+import { KINDS, kindOf } from './kinds';
 import type { Link } from './link';
 import { misfits } from './mountPath';
 import { mayMount } from './mounts';
@@ -34,7 +33,7 @@ function putMain(chain: readonly Link[], link: Link): Link[] {
   return chain.map((each, i) => (i === main ? link : each));
 }
 
-const facesOf = ({ part }: Link) => (KINDS[part.kind] as unknown as Kind<Part>).faces(part);
+const facesOf = ({ part }: Link) => kindOf(part).faces(part);
 
 /** Whether a part goes onto what would stand before it. */
 function goesOnto(before: Link | undefined, link: Link): boolean {
@@ -101,7 +100,7 @@ export function move(chain: readonly Link[], from: number, to: number): Link[] {
 /** Whether a part may be put into a chain on a body: it goes with the lens, and no mount refuses it. */
 export function fits(chain: readonly Link[], link: Link, body: BodySide): boolean {
   const main = chain[mainOf(chain)]?.part;
-  const { goesWith } = KINDS[link.part.kind] as unknown as Kind<Part>;
+  const { goesWith } = kindOf(link.part);
   if (main && goesWith && !goesWith(link.part, main)) return false;
   return misfits(body, parts(put(chain, link))).length <= misfits(body, parts(chain)).length;
 }

@@ -1,8 +1,8 @@
 import { root } from '../quantity/root';
 import { type Arrangement, type FrontPart } from './arrangement';
 import { lens50Of, type MainLens } from './asLens';
-import type { Kind, Light } from './kind';
-import { KINDS } from './kinds';
+import type { Light } from './kind';
+import { kindOf } from './kinds';
 import { USUAL_TUBE_LENGTH_MM } from './kinds/objective';
 import { imageCircleAt } from './imageCircle';
 import { focalAtRatio, gapOf, zoomFocus, type LensFocus } from './lensFocus';
@@ -73,7 +73,7 @@ const REVERSED_UNCERTAINTY = 0.25;
 const FLANGE_TOLERANCE_MM = 0.15;
 
 /** What a part does to the light. */
-export const lightOf = (part: Part): Light => (KINDS[part.kind] as unknown as Kind<Part>).through(part);
+export const lightOf = (part: Part): Light => kindOf(part).through(part);
 
 /** What stands in front does to the light; a coupled lens acts as a close-up lens of its own focal length. */
 export function lightInFront(part: FrontPart): Light {

@@ -1,5 +1,5 @@
 import type { Kind } from './kind';
-import type { PartKind, PartOf } from './parts';
+import type { Part, PartKind, PartOf } from './parts';
 import { afocal } from './kinds/afocal';
 import { barlow } from './kinds/barlow';
 import { bellows } from './kinds/bellows';
@@ -42,3 +42,6 @@ export const KINDS: { readonly [K in PartKind]: Kind<PartOf<K>> } = {
 };
 
 export const PART_KINDS = Object.keys(KINDS) as PartKind[];
+
+/** What is to be known of a part. The registry types each kind by its own spec; of any part it is the kind of that part. */
+export const kindOf = <P extends Part>(part: P): Kind<P> => KINDS[part.kind] as unknown as Kind<P>;

@@ -1,5 +1,4 @@
-import { KINDS } from './kinds';
-import type { Kind } from './kind';
+import { kindOf } from './kinds';
 import type { Part } from './parts';
 
 /** How a part is used in a chain, where there is a choice. */
@@ -23,8 +22,6 @@ export interface Link {
 
 /** A chain from outside may be plain parts, which say themselves how they are used. */
 export type ChainInput = readonly (Part | Link)[];
-
-const kindOf = <P extends Part>(part: P): Kind<P> => KINDS[part.kind] as unknown as Kind<P>;
 
 /** The part as it is used at this place. */
 export function partAsUsed({ part, used }: Link): Part {

@@ -1,5 +1,4 @@
-import type { Kind } from './kind';
-import { KINDS } from './kinds';
+import { kindOf } from './kinds';
 import { sameMount } from './mounts';
 import type { BodySide, MountAdapterSpec, Part } from './parts';
 
@@ -14,8 +13,6 @@ export interface Misfit {
   /** True when it is a built-in lens, which only its own camera has. */
   builtIn: boolean;
 }
-
-const kindOf = (part: Part) => KINDS[part.kind] as unknown as Kind<Part>;
 
 /** What stands before this, towards the subject, is the lens's own affair: it forms the picture, or turns what does round. */
 const endsThePath = (part: Part): boolean =>

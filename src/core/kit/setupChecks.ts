@@ -6,15 +6,13 @@ import { misfitText } from '../optics/systemWarnings';
 import { formatRatio } from '../quantity/format';
 import { showLengthM, shownText } from '../quantity/quantityText';
 import type { UnitSystem } from '../quantity/units';
-import type { Around, Check, CheckWeight, Kind } from '../chain/kind';
-import { KINDS } from '../chain/kinds';
+import type { Around, Check, CheckWeight } from '../chain/kind';
+import { kindOf } from '../chain/kinds';
 import type { Result } from '../quantity/result';
 import { type AdapterPart, type MountAdapterSpec, type Part } from '../chain/parts';
 
 export type SetupCheck = Check;
 export type { CheckWeight } from '../chain/kind';
-
-const kindOf = (part: Part) => KINDS[part.kind] as unknown as Kind<Part>;
 
 function mountChecks(system: EffectiveSystem, adapters: MountAdapterSpec[]): SetupCheck[] {
   return misfits(system.body, system.chain).map((misfit) => {

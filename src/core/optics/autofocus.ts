@@ -1,5 +1,4 @@
-import type { Kind } from '../chain/kind';
-import { KINDS } from '../chain/kinds';
+import { kindOf } from '../chain/kinds';
 import type { Part } from '../chain/parts';
 import type { BodySpec } from '../kit/body';
 
@@ -15,7 +14,7 @@ const ENGRAVED = 1.005;
 const round = (value: number): string => String(Number(value.toPrecision(3)));
 
 /** Whether autofocus passes through a part at all; what has nothing to do with it says yes. */
-const passes = (part: Part): boolean => (KINDS[part.kind] as unknown as Kind<Part>).autofocus(part);
+const passes = (part: Part): boolean => kindOf(part).autofocus(part);
 
 /** Whether autofocus works through a chain at an f-number on a body, and why. */
 export function autofocusOf(chain: readonly Part[], body: BodySpec, fNumber: number): Autofocus {

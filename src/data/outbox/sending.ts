@@ -1,4 +1,5 @@
 import { mutate } from 'swr';
+import { create } from 'zustand';
 import type { Stored } from '@/contract/resources';
 import { ApiFailed, ApiRefusal, ApiUnreachable, api } from '../api';
 import type { Change, Entry } from './changes';
@@ -13,8 +14,11 @@ const LONGEST_PAUSE_MS = 60_000;
 /** A change the server failed on so often waits for the person, and lets the others pass. */
 const MOST_FAILURES = 5;
 
-let pauseMs = FIRST_PAUSE_MS;
-let retry: ReturnType<typeof setTimeout> | null = null;
+/** How sending goes: the pause before the next try, and that try while one is planned. */
+const useSending = create<{ pauseMs: number; retry: ReturnType<typeof setTimeout> | null }>()(() => ({
+  pauseMs: FIRST_PAUSE_MS,
+  retry: null,
+}));
 
 async function send(change: Change): Promise<Stored<unknown> | null> {
   switch (change.verb) {
@@ -57,7 +61,7 @@ async function sendOne(entry: Entry): Promise<Outcome> {
     await forget(key);
     tell({ kind: 'settled', resource: change.resource, id: change.id, row });
     useOutbox.setState({ reachable: true, serverSays: null });
-    pauseMs = FIRST_PAUSE_MS;
+    useSending.setState({ pauseMs: FIRST_PAUSE_MS });
     return 'gone';
   } catch (error) {
     if (error instanceof ApiFailed) {
@@ -132,23 +136,25 @@ async function drain(): Promise<void> {
 
 /** Tries again after a pause that grows each time. */
 function again(): void {
+  const { retry, pauseMs } = useSending.getState();
   if (retry) return;
-  retry = setTimeout(() => {
-    retry = null;
+  const next = setTimeout(() => {
+    useSending.setState({ retry: null });
     void sendWaiting();
   }, pauseMs);
-  pauseMs = Math.min(LONGEST_PAUSE_MS, pauseMs * 2);
+  useSending.setState({ retry: next, pauseMs: Math.min(LONGEST_PAUSE_MS, pauseMs * 2) });
 }
 
 /** Sends what waits, one change at a time, in one window at a time. */
 export function sendWaiting(): Promise<void> {
+  const { retry } = useSending.getState();
   if (retry) clearTimeout(retry);
-  retry = null;
+  useSending.setState({ retry: null });
   return oneWindow(drain);
 }
 
 /** Tries at once: a person asks for it, or the network is back. */
 export function flush(): Promise<void> {
-  pauseMs = FIRST_PAUSE_MS;
+  useSending.setState({ pauseMs: FIRST_PAUSE_MS });
   return sendWaiting();
 }

@@ -14,9 +14,15 @@ interface Outbox {
   reachable: boolean;
   /** What the server said of itself when it failed, in its words. */
   serverSays: string | null;
+  /** The entries of this window: those of the database, and its own that are just being written there. */
+  entries: ReadonlyMap<string, Entry>;
+  /** Own entries that are not in the database yet, or for which it has no room. */
+  own: ReadonlySet<string>;
+  /** The place of the last change made here. */
+  lastOrder: number;
 }
 
-/** What waits, as the screen shows it. The entries themselves lie in the device's database. */
+/** What waits: the entries, which lie in the device's database, and the same as the screen shows them. */
 export const useOutbox = create<Outbox>()(() => ({
   waiting: [],
   refused: [],
@@ -25,21 +31,24 @@ export const useOutbox = create<Outbox>()(() => ({
   unkept: [],
   reachable: true,
   serverSays: null,
+  entries: new Map(),
+  own: new Set(),
+  lastOrder: 0,
 }));
 
-/** The entries of this window: those of the database, and its own that are just being written there. */
-const entries = new Map<string, Entry>();
-/** Own entries that are not in the database yet, or for which it has no room. */
-const own = new Set<string>();
-
-/** All entries in the order they go out. */
-export const inOrder = (): Entry[] =>
+const sorted = (entries: ReadonlyMap<string, Entry>): Entry[] =>
   [...entries.values()].sort((a, b) => a.order - b.order || a.key.localeCompare(b.key));
 
-/** Puts the entries on the screen. */
-export function publish(): void {
-  const all = inOrder();
+/** All entries in the order they go out. */
+export const inOrder = (): Entry[] => sorted(useOutbox.getState().entries);
+
+/** Takes the entries as they are now, and puts them on the screen in the same turn. */
+function publish(entries: ReadonlyMap<string, Entry>, own: ReadonlySet<string>, rest: Partial<Outbox> = {}): void {
+  const all = sorted(entries);
   useOutbox.setState({
+    ...rest,
+    entries,
+    own,
     waiting: all.filter((entry) => entry.state === 'waiting').map((entry) => entry.change),
     refused: all.flatMap((entry) =>
       entry.state === 'refused' && entry.problem ? [{ change: entry.change, problem: entry.problem }] : [],
@@ -48,41 +57,38 @@ export function publish(): void {
   });
 }
 
+const without = <T>(set: ReadonlySet<T>, each: T): ReadonlySet<T> => new Set([...set].filter((one) => one !== each));
+
 export function hold(entry: Entry, isOwn: boolean): void {
-  entries.set(entry.key, entry);
-  if (isOwn) own.add(entry.key);
-  publish();
+  const { entries, own } = useOutbox.getState();
+  publish(new Map(entries).set(entry.key, entry), isOwn ? new Set(own).add(entry.key) : own);
 }
 
 /** An own entry lies in the database now. */
-export function handedOver(key: string): void {
-  own.delete(key);
-}
+export const handedOver = (key: string): void => useOutbox.setState(({ own }) => ({ own: without(own, key) }));
 
 export function letGo(key: string): void {
-  entries.delete(key);
-  own.delete(key);
-  useOutbox.setState((state) => ({
-    unkept: state.unkept.filter((each) => each !== key),
-    odd: state.odd.filter((each) => each.key !== key),
-  }));
-  publish();
+  const { entries, own, unkept, odd } = useOutbox.getState();
+  const left = new Map(entries);
+  left.delete(key);
+  publish(left, without(own, key), {
+    unkept: unkept.filter((each) => each !== key),
+    odd: odd.filter((each) => each.key !== key),
+  });
 }
 
-export const entryOf = (key: string): Entry | undefined => entries.get(key);
+export const entryOf = (key: string): Entry | undefined => useOutbox.getState().entries.get(key);
 
 /** Takes over what the database holds; own entries that are still on their way there stay. */
 export function replaceHeld(stored: Entry[], odd: Odd[]): void {
-  const mine = [...own].map((key) => entries.get(key)).filter((entry) => entry !== undefined);
-  entries.clear();
-  for (const entry of [...stored, ...mine]) entries.set(entry.key, entry);
-  useOutbox.setState({ odd });
-  publish();
+  const { entries, own } = useOutbox.getState();
+  const mine = [...own].flatMap((key) => entries.get(key) ?? []);
+  publish(new Map([...stored, ...mine].map((entry) => [entry.key, entry])), own, { odd });
 }
 
-let last = 0;
 /** The place of a new change: after all of this window, and by the clock among those of others. */
 export function nextOrder(): number {
-  last = Math.max(last + 1, Date.now() * 1000);
-  return last;
+  const order = Math.max(useOutbox.getState().lastOrder + 1, Date.now() * 1000);
+  useOutbox.setState({ lastOrder: order });
+  return order;
 }

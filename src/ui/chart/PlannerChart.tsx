@@ -2,6 +2,7 @@ import { scaleLog } from 'd3-scale';
 import { useEffect, useMemo, useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { elementOf, webStyle } from '../web';
 import { HaloText } from '../HaloText';
 import { labelled } from '../gauge/labelled';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
@@ -99,7 +100,7 @@ export function PlannerChart({
     latest.current = { onPick, scale: plot.x, width };
   });
   useEffect(() => {
-    const element = host.current as unknown as HTMLElement | null;
+    const element = elementOf(host);
     if (!element || typeof element.addEventListener !== 'function') return;
     let pulling = false;
     const pick = (event: PointerEvent) => {
@@ -136,7 +137,7 @@ export function PlannerChart({
       ref={host}
       role="img"
       aria-label={description}
-      style={{ cursor: 'ew-resize' as never, touchAction: 'pan-y' as never, userSelect: 'none' }}
+      style={{ ...webStyle({ cursor: 'ew-resize', touchAction: 'pan-y' }), userSelect: 'none' }}
     >
       <Svg width={width} height={height}>
         {plot.yTicks.map((tick) => (

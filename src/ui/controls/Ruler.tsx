@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Text as SvgText } from 'react-native-svg';
 import { labelled } from '../gauge/labelled';
 import { HAIRLINE, RADIUS, family, fontSize } from '../theme/measures';
+import { elementOf, webStyle } from '../web';
 import { stylesOf, usePalette } from '../theme/theme';
 
 /** Height of the ruled strip, and how many px a tenfold change takes: wide enough for one per cent a pixel and finer. */
@@ -133,7 +134,7 @@ export function Ruler({
   };
 
   useEffect(() => {
-    const element = host.current as unknown as HTMLElement | null;
+    const element = elementOf(host);
     if (!element || disabled || typeof element.addEventListener !== 'function') return;
     const nudge = (share: number) => {
       const now = latest.current;
@@ -236,11 +237,10 @@ const useStyles = stylesOf((palette) => ({
     borderTopWidth: 0,
     borderRadius: RADIUS,
     backgroundColor: palette.raised,
-    cursor: 'grab' as never,
-    touchAction: 'pan-y' as never,
+    ...webStyle({ cursor: 'grab', touchAction: 'pan-y' }),
     userSelect: 'none',
   },
-  disabled: { opacity: 0.5, cursor: 'auto' as never },
+  disabled: { opacity: 0.5, ...webStyle({ cursor: 'auto' }) },
   strip: { position: 'absolute', left: 0, top: 0, height: HEIGHT },
   needle: {
     position: 'absolute',

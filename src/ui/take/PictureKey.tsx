@@ -1,6 +1,7 @@
 import { Suspense, useState, type RefObject } from 'react';
 import type { View } from 'react-native';
 import { Key } from '../controls/Key';
+import { elementOf } from '../web';
 import { lazyPart } from '../lazyPart';
 import { DESK_PICTURE, DESK_READING, drawingsWithin } from './drawing';
 import type { CardContent, CardDrawings } from './pictureCard';
@@ -14,10 +15,10 @@ interface Props {
   drawing?: RefObject<View | null>;
 }
 
-/** What is drawn at the moment the key is pressed. A view is an element on the web. */
+/** What is drawn at the moment the key is pressed. */
 const drawnNow = (host: RefObject<View | null> | undefined): CardDrawings =>
   host
-    ? { frame: drawingsWithin(host.current as unknown as Element | null), scale: [] }
+    ? { frame: drawingsWithin(elementOf(host)), scale: [] }
     : {
         frame: drawingsWithin(document.getElementById(DESK_PICTURE)),
         scale: drawingsWithin(document.getElementById(DESK_READING)),

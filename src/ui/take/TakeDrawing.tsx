@@ -1,6 +1,7 @@
 import { useRef, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { saveFile } from '../files';
+import { elementOf } from '../web';
 import { usePalette } from '../theme/theme';
 import { TakeKeys } from './TakeKeys';
 
@@ -15,9 +16,7 @@ export function TakeDrawing({ title, children }: Props) {
   const palette = usePalette();
   const host = useRef<View>(null);
   const take = async (kind: 'svg' | 'png') => {
-    // A view is an element on the web.
-    const element = host.current as unknown as HTMLElement | null;
-    const svg = element?.querySelector('svg');
+    const svg = elementOf(host)?.querySelector('svg');
     if (!svg) return;
     const [{ drawingOf }, files] = await Promise.all([import('./drawing'), import('./files')]);
     const make = kind === 'svg' ? files.svgBlob : files.pngBlob;

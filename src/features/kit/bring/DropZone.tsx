@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { elementOf } from '@/ui/web';
 import { View } from 'react-native';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
@@ -21,7 +22,7 @@ export function DropZone({
     latest.current = onFile;
   });
   useEffect(() => {
-    const element = host.current as unknown as HTMLElement | null;
+    const element = elementOf(host);
     if (!element || typeof element.addEventListener !== 'function') return;
     const onOver = (event: DragEvent) => {
       event.preventDefault();

@@ -20,6 +20,7 @@ import type { ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Txt } from '@/ui/Txt';
 import { RADIUS, TARGET, space } from '@/ui/theme/measures';
+import { refOf, webStyle } from '@/ui/web';
 import { stylesOf } from '@/ui/theme/theme';
 import { kitKindOf } from '../kinds';
 import type { ChainItem } from './chainEdit';
@@ -132,7 +133,7 @@ export function ChainStrip({ items, bodyName, selected, onSelect, onMove, onRemo
 function Drop({ style, children }: { style: object; children: ReactNode }) {
   const { setNodeRef } = useDroppable({ id: STRIP_ID });
   return (
-    <View ref={setNodeRef as never} style={style}>
+    <View ref={refOf(setNodeRef)} style={style}>
       {children}
     </View>
   );
@@ -169,7 +170,7 @@ function Tile({
   return (
     <View role="listitem" style={styles.place}>
       <View
-        ref={setNodeRef as never}
+        ref={refOf(setNodeRef)}
         {...dom}
         style={[
           styles.tile,
@@ -203,7 +204,7 @@ export function TrayPart({ id, name, brief, onAdd }: TrayPartProps) {
   const { onKeyDown: _onKeyDown, ...pointer } = (listeners ?? {}) as DomProps;
   return (
     <View
-      ref={setNodeRef as never}
+      ref={refOf(setNodeRef)}
       {...pointer}
       style={[
         styles.trayPart,
@@ -245,8 +246,7 @@ const useStyles = stylesOf((palette) => ({
     borderRadius: RADIUS,
     borderWidth: 1,
     borderColor: 'transparent',
-    cursor: 'grab' as never,
-    touchAction: 'manipulation' as never,
+    ...webStyle({ cursor: 'grab', touchAction: 'manipulation' }),
     userSelect: 'none',
   },
   selected: { borderColor: palette.press },
@@ -258,8 +258,7 @@ const useStyles = stylesOf((palette) => ({
     borderRadius: RADIUS,
     backgroundColor: palette.paper,
     maxWidth: '100%',
-    cursor: 'grab' as never,
-    touchAction: 'manipulation' as never,
+    ...webStyle({ cursor: 'grab', touchAction: 'manipulation' }),
     userSelect: 'none',
   },
   trayPress: {

@@ -1,10 +1,11 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import type { Patch } from '@/core/levers/candidates';
 import type { Quantity } from '@/core/quantity/quantity';
 import { storedPatch } from '@/data/chainLinks';
 import type { TrialKind } from '@/data/hand';
 import { useInHand } from '@/data/inHand';
-import type { IconName } from '@/ui/controls/Key';
+import { Key, type IconName } from '@/ui/controls/Key';
 import { Txt } from '@/ui/Txt';
 import { LeverHead } from '@/ui/levers/LeverHead';
 import { LeverRow, type LeverText, type LeverVerdict } from '@/ui/levers/LeverRow';
@@ -16,6 +17,8 @@ export interface ShownLever {
   icon: IconName;
   text: LeverText;
   verdict: LeverVerdict;
+  /** False where it is for another purpose: it stands behind a key. */
+  suits?: boolean;
   gain: Quantity;
   /** What of the hand it would change, and which trial it is. */
   patch?: Patch;
@@ -38,7 +41,13 @@ interface Props {
 
 /** The levers of a desk: a tap tries one, a second tap takes it back, a key keeps what is tried. */
 export function LeverList({ levers, none, output, tryingElse = false, onAdoptElse, onWhy }: Props) {
+  const [all, setAll] = useState(false);
   const trials = useInHand((state) => state.trials);
+  // What is being tried stays in sight.
+  const shown = levers.filter(
+    ({ suits = true, trial, id }) => all || suits || (trial && trials[trial]?.leverId === id),
+  );
+  const others = levers.length - shown.length;
   const adopt = () => {
     useInHand.now().adoptTrials();
     onAdoptElse?.();
@@ -51,7 +60,7 @@ export function LeverList({ levers, none, output, tryingElse = false, onAdoptEls
     <View testID="levers">
       <LeverHead trying={Object.keys(trials).length > 0 || tryingElse} onAdopt={adopt} />
       {levers.length === 0 && none !== null ? <Txt tone="soft">{none}</Txt> : null}
-      {levers.map((lever) => (
+      {shown.map((lever) => (
         <LeverRow
           key={lever.id}
           icon={lever.icon}
@@ -65,6 +74,14 @@ export function LeverList({ levers, none, output, tryingElse = false, onAdoptEls
           testID={lever.testID}
         />
       ))}
+      {others > 0 ? (
+        <Key
+          title={`${others} more ${others === 1 ? 'set-up' : 'set-ups'}, not for this subject`}
+          weight="plain"
+          icon="expand-more"
+          onPress={() => setAll(true)}
+        />
+      ) : null}
     </View>
   );
 }

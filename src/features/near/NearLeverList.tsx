@@ -1,4 +1,5 @@
 import { memo } from 'react';
+import { suitsClose } from '@/core/near/suitsClose';
 import type { Quantity } from '@/core/quantity/quantity';
 import { usePreferences } from '@/data/preferences';
 import { LeverList, type ShownLever } from '../desk/LeverList';
@@ -24,6 +25,7 @@ export const NearLeverList = memo(function NearLeverList({ onWhy }: { onWhy: (ga
         icon: lever.removes && lever.kind === 'chain' ? 'remove-circle-outline' : ICONS[lever.kind],
         text: nearLeverText(lever, units),
         verdict: lever.verdictAfter,
+        suits: suitsClose(lever),
         trial: lever.kind,
         testID: `lever-${lever.kind}`,
       }))

@@ -1,5 +1,6 @@
 import { memo, useMemo } from 'react';
 import { deepLevers } from '@/core/sky/deepLevers';
+import { suitsObject } from '@/core/sky/suitsObject';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { IconName } from '@/ui/controls/Key';
 import { LeverList } from '../../desk/LeverList';
@@ -37,6 +38,7 @@ export const DeepLevers = memo(function DeepLevers({ base: { situation }, asked,
         icon: lever.removes && lever.kind === 'chain' ? 'remove-circle-outline' : ICONS[lever.kind],
         text: deepLeverText(lever),
         verdict: lever.panels === 1 ? 'enough' : 'doesNotFit',
+        suits: suitsObject(lever),
         gain: lever.gain,
         patch: lever.patch,
         trial: lever.kind,

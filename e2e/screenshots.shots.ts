@@ -7,15 +7,11 @@ const folder = 'docs/screenshots';
 test.describe('phone', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('slate with Far, Book, a picture to show', async ({ page }) => {
+  test('slate with Far, a picture to show', async ({ page }) => {
     const shot = (name: string) =>
       page.waitForTimeout(400).then(() => page.screenshot({ path: `${folder}/${name}.png` }));
     await openFar(page);
     await shot('far');
-    await page.goto('/book');
-    await page.getByRole('link', { name: /^Curlew/ }).waitFor();
-    await shot('book');
-    await openFar(page);
     await page.getByRole('button', { name: 'As a picture' }).click();
     await page.getByRole('img', { name: /picture with drawing/ }).waitFor();
     await shot('picture');

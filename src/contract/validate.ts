@@ -18,11 +18,14 @@ const SCHEMAS_BY_ID: Record<string, object> = Object.fromEntries(ALL_SCHEMAS.map
 
 export type Checked<T> = { ok: true; value: T } | { ok: false; errors: FieldError[] };
 
+/** Whether something says of itself of which kind it is, as parts do. */
+const isOfKind = (data: object): data is { kind: string } & Record<string, unknown> =>
+  !Array.isArray(data) && 'kind' in data && typeof data.kind === 'string';
+
 /** The same for every part that lies somewhere in an input of the command line, with the path to it. */
 export function checksWithin(data: unknown, path: string[] = []): FieldError[] {
   if (data === null || typeof data !== 'object') return [];
-  const own =
-    !Array.isArray(data) && typeof (data as { kind?: unknown }).kind === 'string' ? partChecks(data as never) : [];
+  const own = isOfKind(data) ? partChecks(data) : [];
   return [
     ...own.map((error) => ({ ...error, path: [...path, error.path].join('.') })),
     ...Object.entries(data).flatMap(([key, value]) => checksWithin(value, [...path, key])),

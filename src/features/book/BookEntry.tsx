@@ -201,34 +201,38 @@ function Comparison({ data, asKept, asNow, loading, units, onWhy }: ComparisonPr
           {problem}
         </Txt>
       ) : null}
-      {lines.map((line) => (
-        <View key={line.label} style={styles.pair}>
-          <Pressable
-            role="button"
-            disabled={!line.wasWhy}
-            onPress={() => line.wasWhy && onWhy(line.wasWhy)}
-            style={[styles.half, styles.was]}
-            aria-label={`As it was, ${line.label}: ${line.was}. Why?`}
-          >
-            <Txt kind="fine" tone="soft">
-              {line.label}
-            </Txt>
-            <Txt kind="figure">{line.was}</Txt>
-          </Pressable>
-          <View style={[styles.half, styles.now]}>
-            {line.now && !same ? (
-              <Figure
-                label={line.label}
-                quantity={line.now}
-                units={units}
-                name={line.label}
-                onWhy={() => line.now && onWhy(line.now)}
-                {...(line.beside === undefined ? {} : { beside: line.beside })}
-              />
-            ) : null}
+      <View style={same ? styles.once : null}>
+        {lines.map((line) => (
+          <View key={line.label} style={same ? styles.alone : styles.pair}>
+            <Pressable
+              role="button"
+              disabled={!line.wasWhy}
+              onPress={() => line.wasWhy && onWhy(line.wasWhy)}
+              style={[styles.half, styles.was]}
+              aria-label={`As it was, ${line.label}: ${line.was}. Why?`}
+            >
+              <Txt kind="fine" tone="soft">
+                {line.label}
+              </Txt>
+              <Txt kind="figure">{line.was}</Txt>
+            </Pressable>
+            {same ? null : (
+              <View style={[styles.half, styles.now]}>
+                {line.now ? (
+                  <Figure
+                    label={line.label}
+                    quantity={line.now}
+                    units={units}
+                    name={line.label}
+                    onWhy={() => line.now && onWhy(line.now)}
+                    {...(line.beside === undefined ? {} : { beside: line.beside })}
+                  />
+                ) : null}
+              </View>
+            )}
           </View>
-        </View>
-      ))}
+        ))}
+      </View>
     </View>
   );
 }
@@ -238,6 +242,8 @@ const useStyles = stylesOf((palette) => ({
   head: { flexDirection: 'row', alignItems: 'center', gap: space.small },
   headWords: { flex: 1 },
   pair: { flexDirection: 'row', gap: space.page },
+  once: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page },
+  alone: { flexDirection: 'row', flexGrow: 1, flexBasis: 160 },
   half: { flex: 1 },
   now: { flexDirection: 'row' },
   was: { paddingVertical: space.small, borderBottomWidth: 1, borderColor: palette.hairline },

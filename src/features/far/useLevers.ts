@@ -1,5 +1,6 @@
 import { createContext, createElement, useContext, useMemo, type ReactNode } from 'react';
 import { farLevers, type Lever, type LeverKind } from '@/core/far/levers';
+import { setupLetters } from '@/core/levers/setupLetters';
 import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situation';
 import type { UnitSystem } from '@/core/quantity/units';
 import { usePreferences } from '@/data/preferences';
@@ -39,11 +40,12 @@ function reckon(kit: Kit, chosen: Chosen, units: UnitSystem): Levers {
   const { setup: _, ...trials } = chosen.trials;
   const situation = situationOf(kit, { ...chosen, trials });
   const counted = typeof situation === 'string' ? 0 : (deskState(situation).reading?.countedPixels.value ?? 0);
+  const letterOf = setupLetters(kit.setups);
   const rivals = levers
     .filter((lever) => lever.kind === 'setup' && lever.comparable && lever.verdictAfter !== 'doesNotFit')
     .slice(0, 6)
-    .map((lever, i) => ({
-      letter: String.fromCharCode(65 + i),
+    .map((lever) => ({
+      letter: letterOf(lever.patch.setupId ?? ''),
       name: lever.name,
       counted: counted * (chosen.judgeBy === 'resolved' ? lever.resolvedRatio : lever.pixelsRatio),
     }));

@@ -18,7 +18,7 @@ import { Key } from '@/ui/controls/Key';
 import { PictureKey } from '@/ui/take/PictureKey';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { Chooser, LETTERS } from './Chooser';
+import { Chooser } from './Chooser';
 import { useDifferences } from './differences';
 import { useContenders } from './useContenders';
 
@@ -58,6 +58,7 @@ export default function BesidePage() {
             <View ref={drawing}>
               <Pictures
                 compared={result.compared}
+                letterOf={contest.letterOf}
                 situation={situation}
                 units={units}
                 width={Math.min(width - 2 * space.page - (width >= WIDE_FROM ? 84 : 0), 760)}
@@ -67,14 +68,14 @@ export default function BesidePage() {
               content={() => ({
                 title: `${situation.subject.name}: ${STANCES.find((each) => each.value === stance)?.name.toLowerCase()}`,
                 lines: [result.sentence],
-                heads: result.compared.map(({ name }, i) => `${LETTERS[i]} ${name}`),
+                heads: result.compared.map(({ id, name }) => `${contest.letterOf(id)} ${name}`),
                 rows,
               })}
               drawing={drawing}
             />
             <ComparedTable
               label="Differences between the set-ups"
-              columns={result.compared.map(({ id, name }, i) => ({ key: id, letter: LETTERS[i] ?? '', name }))}
+              columns={result.compared.map(({ id, name }) => ({ key: id, letter: contest.letterOf(id), name }))}
               rows={rows}
             />
             {result.left.map((each) => (
@@ -100,11 +101,13 @@ export default function BesidePage() {
 
 function Pictures({
   compared,
+  letterOf,
   situation,
   width,
   units,
 }: {
   compared: Compared[];
+  letterOf: (id: string) => string;
   situation: Situation;
   width: number;
   units: UnitSystem;
@@ -124,7 +127,7 @@ function Pictures({
     <View style={{ gap: space.small }}>
       <OverlayDrawing
         frames={compared.map((each, i) => ({
-          letter: LETTERS[i] ?? '',
+          letter: letterOf(each.id),
           widthM: each.reading.fieldWidthM.value,
           heightM: each.reading.fieldHeightM.value,
           opacity: shown === null || shown % compared.length === i ? 1 : 0.12,
@@ -134,13 +137,13 @@ function Pictures({
         subjectM={situation.subject.sizeMm / 1000}
         width={width}
         maxHeight={300}
-        description={`The frames at the subject at one scale: ${compared.map((each, i) => `${LETTERS[i]} ${each.name} ${quantityText(each.reading.fieldWidthM, units)} wide`).join(', ')}`}
+        description={`The frames at the subject at one scale: ${compared.map((each) => `${letterOf(each.id)} ${each.name} ${quantityText(each.reading.fieldWidthM, units)} wide`).join(', ')}`}
       />
       <View style={styles.keys}>
         {compared.map((each, i) => (
           <Key
             key={each.id}
-            title={`Show ${LETTERS[i]}`}
+            title={`Show ${letterOf(each.id)}`}
             weight={shown === i ? 'strong' : 'outline'}
             onPress={() => {
               setBlinking(false);

@@ -15,7 +15,7 @@ import { TakeImage } from '@/ui/take/TakeImage';
 import { RAIL_WIDTH, WIDE_FROM, space } from '@/ui/theme/measures';
 import { channelsOf } from '@/ui/theme/palette';
 import { stylesOf, usePalette } from '@/ui/theme/theme';
-import { Chooser, LETTERS } from './Chooser';
+import { Chooser } from './Chooser';
 import { useContenders } from './useContenders';
 
 interface Seen {
@@ -125,7 +125,7 @@ export default function DetailPage() {
                   source={{ uri: uris[i] }}
                   style={{ width: column, height: column }}
                   aria-label={`The subject as ${each.name} renders it: ${formatFixed(each.share)} per cent of its pixels resolved`}
-                  testID={`patch-${LETTERS[i]}`}
+                  testID={`patch-${contest.letterOf(each.id)}`}
                 />
               ) : (
                 <View style={[styles.waiting, { width: column, height: column }]} role="status">
@@ -138,7 +138,7 @@ export default function DetailPage() {
               )}
               <View style={styles.titleLine}>
                 <Txt kind="strong" style={styles.name}>
-                  {LETTERS[i]} {each.name}
+                  {contest.letterOf(each.id)} {each.name}
                 </Txt>
                 {uris?.[i] ? (
                   <TakeImage title={`${each.name} renders ${situation?.subject.name}`} uri={uris[i]} />

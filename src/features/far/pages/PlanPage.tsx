@@ -16,7 +16,7 @@ import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { Table } from '@/ui/Table';
-import { Chooser, LETTERS } from './Chooser';
+import { Chooser } from './Chooser';
 import { useContenders } from './useContenders';
 
 const POINTS = 400;
@@ -31,7 +31,7 @@ export default function PlanPage() {
   const contest = useContenders();
   const units = usePreferences((state) => state.units);
   const setDistanceM = useInHand((state) => state.setDistanceM);
-  const { situation, contenders, kit } = contest;
+  const { situation, contenders, kit, letterOf } = contest;
   const convention = situation?.convention ?? 'usual';
   const systems = useMemo(
     () =>
@@ -46,11 +46,11 @@ export default function PlanPage() {
   const judgeBy = situation?.judgeBy ?? 'resolved';
   const curves = useMemo(
     () =>
-      systems.map((each, i) => ({
-        letter: LETTERS[i] ?? '',
+      systems.map((each) => ({
+        letter: letterOf(each.id),
         values: plannerCurve(each.system, sizeMm, distances, judgeBy).counted,
       })),
-    [systems, sizeMm, distances, judgeBy],
+    [systems, letterOf, sizeMm, distances, judgeBy],
   );
   const levels = useMemo(
     () => kit.outputs.map((row) => ({ name: row.data.name, value: neededPixels(row.data, sizeMm) })),
@@ -98,7 +98,7 @@ export default function PlanPage() {
             distanceText={text}
             width={drawing}
             height={width >= WIDE_FROM ? 380 : 320}
-            description={`Pixels on ${situation.subject.name} against distance for ${systems.map((each, i) => `${LETTERS[i]} ${each.name}`).join(', ')}; at ${text(at)}: ${systems.map((each, i) => `${LETTERS[i]} ${countedAt(each.system)}`).join(', ')}`}
+            description={`Pixels on ${situation.subject.name} against distance for ${systems.map((each) => `${letterOf(each.id)} ${each.name}`).join(', ')}; at ${text(at)}: ${systems.map((each) => `${letterOf(each.id)} ${countedAt(each.system)}`).join(', ')}`}
           />
         </TakeDrawing>
         <Ruler
@@ -113,10 +113,10 @@ export default function PlanPage() {
         <Table
           label="From where each set-up is enough"
           heads={['Enough up to', ...levels.map(({ name }) => name), `at ${text(at)}`]}
-          rows={systems.map((each, i) => ({
+          rows={systems.map((each) => ({
             key: each.id,
             cells: [
-              `${LETTERS[i]} ${each.name}`,
+              `${letterOf(each.id)} ${each.name}`,
               ...levels.map((level) => reachCell(each.system, level.value)),
               countedAt(each.system),
             ],

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { zoomedName } from '@/core/kit/zoomedName';
+import { setupLetters } from '@/core/levers/setupLetters';
 import { isCarried } from '@/core/levers/carrying';
 import type { Contender } from '@/core/far/sideBySide';
 import { useChosen } from '@/data/useChosen';
@@ -16,6 +17,8 @@ export interface Contest {
   /** All set-ups one can choose from, with whether each is in. */
   offered: { id: string; name: string; on: boolean; first: boolean }[];
   toggle: (id: string) => void;
+  /** The letter a set-up has here and everywhere. */
+  letterOf: (id: string) => string;
 }
 
 const MOST = 4;
@@ -55,6 +58,7 @@ export function useContenders(): Contest {
       kit,
       loading,
       situation,
+      letterOf: setupLetters(kit.setups),
       contenders,
       offered: [
         ...(situation

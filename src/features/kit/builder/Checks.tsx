@@ -8,7 +8,7 @@ import { space } from '@/ui/theme/measures';
 const MARKS: Record<CheckWeight, { mark: string; tone: TxtTone; words: string }> = {
   stop: { mark: '✕', tone: 'needle', words: 'Does not work' },
   caution: { mark: '⚠', tone: 'caution', words: 'Take care' },
-  note: { mark: '·', tone: 'soft', words: 'Good to know' },
+  note: { mark: 'i', tone: 'soft', words: 'Good to know' },
 };
 
 /** The key of the one move that mends a warning. */

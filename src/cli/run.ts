@@ -25,7 +25,7 @@ function outcomeOf(desk: Desk, read: Read, name: string): Outcome {
       message: faults.map((fault) => `${fault.path || name}: ${fault.message}`).join('\n'),
       code: 2,
     };
-  const reading = desk.read(read.data as never);
+  const reading = desk.read(read.data);
   return reading.ok
     ? { value: reading.value, code: 0 }
     : { value: { problem: reading.problem }, message: `${reading.problem.code}: ${reading.problem.message}`, code: 1 };

@@ -7,6 +7,7 @@ import { logDistancesM, plannerCurve, reachM } from '@/core/far/plannerCurve';
 import { focalLengthsFor, inHandNeeds, type Wish } from '@/core/far/whatItTakes';
 import { readFar } from '@/core/far/readFar';
 import { told } from '@/core/far/withheld';
+import { zoomedName } from '@/core/kit/zoomedName';
 import { foldSystem } from '@/core/optics/foldSystem';
 import type { Body } from '@/contract/schemas/body';
 import { fail, ok, type Problem } from '@/core/quantity/result';
@@ -202,7 +203,8 @@ export const planner = desk<PlannerInput>({
       neededPixels: needed,
       judgeBy: ways.judgeBy,
       distancesM: [...distancesM],
-      curves: input.setups.map(({ name, setup }) => {
+      curves: input.setups.map(({ name: entered, setup }) => {
+        const name = zoomedName(entered, setup);
         const folded = foldSystem(setup, ways.convention);
         if (!folded.ok) return { name, problem: folded.problem };
         const { counted, nearestM, farthestM } = plannerCurve(

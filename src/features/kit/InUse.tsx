@@ -78,6 +78,7 @@ export default function InUse({ resource, row, onClose, onDone }: Props) {
               title={other ? `Replace by ${other.data.name}, then delete` : 'Replace, then delete'}
               weight="strong"
               disabled={!other}
+              why="Choose above what takes its place."
               onPress={replace}
             />
           </>

@@ -213,6 +213,13 @@ function Proposal({ proposal }: { proposal: PhotoProposal }) {
           weight="strong"
           icon="check"
           disabled={!ready || made}
+          why={
+            made
+              ? 'It is in the kit already.'
+              : columns === null || rows === null
+                ? 'This picture does not tell its pixels: choose one as it left the camera.'
+                : 'Width and height of the sensor are needed.'
+          }
           onPress={makeBody}
         />
         {proposal.lens ? <Key title={`… and ${proposal.lens.name}`} icon="add" onPress={makeLens} /> : null}

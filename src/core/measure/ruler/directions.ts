@@ -1,0 +1,101 @@
+import type { Grey } from '../../picture/grey';
+import { quantile } from '../smooth';
+
+/** Bins over half a turn: a quarter of a degree each. */
+const BINS = 720;
+const PER_DEGREE = BINS / 180;
+/** Gradients stronger than this share of all count no more than it: a digit's black edge is no better a witness than a tick. */
+const CAP = 0.97;
+
+/** A picture smoothed over three by three pixels, twice: codes are coarse in the dark and noise points anywhere. */
+function softened({ width, height, data }: Grey): Float32Array {
+  let from = data;
+  for (let round = 0; round < 2; round++) {
+    const rows = new Float32Array(from.length);
+    for (let i = 1; i < from.length - 1; i++) rows[i] = from[i - 1]! + from[i]! + from[i + 1]!;
+    const both = new Float32Array(from.length);
+    for (let i = width; i < width * (height - 1); i++) both[i] = (rows[i - width]! + rows[i]! + rows[i + width]!) / 9;
+    from = both;
+  }
+  return from;
+}
+
+/** How much gradient points each way, by direction modulo half a turn. */
+function histogram(grey: Grey): Float64Array {
+  const { width, height } = grey;
+  const data = softened(grey);
+  const gx = new Float32Array(width * height);
+  const gy = new Float32Array(width * height);
+  const sizes = new Float32Array(width * height);
+  for (let y = 4; y < height - 4; y++) {
+    for (let x = 4; x < width - 4; x++) {
+      const i = y * width + x;
+      const dx = data[i + 1]! - data[i - 1]!;
+      const dy = data[i + width]! - data[i - width]!;
+      gx[i] = dx;
+      gy[i] = dy;
+      sizes[i] = Math.sqrt(dx * dx + dy * dy);
+    }
+  }
+  const every = Math.max(1, Math.floor(sizes.length / 50_000));
+  const sample = Float32Array.from({ length: Math.floor(sizes.length / every) }, (_, i) => sizes[i * every]!);
+  const cap = quantile(sample, CAP);
+  const floor = quantile(sample, 0.5);
+  const bins = new Float64Array(BINS);
+  for (let i = 0; i < sizes.length; i++) {
+    const size = sizes[i]!;
+    if (size <= floor) continue;
+    const at = ((Math.atan2(gy[i]!, gx[i]!) / Math.PI) * BINS + BINS) % BINS;
+    const low = Math.floor(at) % BINS;
+    const weight = Math.min(size, cap);
+    bins[low] = bins[low]! + weight * (1 - (at - Math.floor(at)));
+    bins[(low + 1) % BINS] = bins[(low + 1) % BINS]! + weight * (at - Math.floor(at));
+  }
+  return bins;
+}
+
+/** Smoothed around the circle by a running mean of an odd width. */
+function smoothed(bins: Float64Array, width: number): Float64Array {
+  const half = (width - 1) / 2;
+  const out = new Float64Array(BINS);
+  let sum = 0;
+  for (let j = -half; j <= half; j++) sum += bins[(j + BINS) % BINS]!;
+  for (let i = 0; i < BINS; i++) {
+    out[i] = sum / width;
+    sum += bins[(i + half + 1) % BINS]! - bins[(i - half + BINS) % BINS]!;
+  }
+  return out;
+}
+
+/**
+ * Directions in which something repeats or ends, strongest first: of the ticks, of the ruler's own edge, of the desk. Those
+ * square to the two strongest come last: faint ticks may not show, the ruler's edge always does.
+ *
+ * @returns degrees from +x towards +y, −90 to 90
+ */
+export function directions(grey: Grey, most = 5): number[] {
+  const bins = histogram(grey);
+  const narrow = smoothed(smoothed(bins, 3), 3);
+  const wide = smoothed(smoothed(bins, 61), 61);
+  const rise = narrow.map((value, i) => value - wide[i]!);
+  const peaks: { at: number; rise: number }[] = [];
+  for (let i = 0; i < BINS; i++) {
+    const before = rise[(i - 1 + BINS) % BINS]!;
+    const after = rise[(i + 1) % BINS]!;
+    if (rise[i]! <= 0 || rise[i]! < before || rise[i]! <= after) continue;
+    const bend = before - 2 * rise[i]! + after;
+    peaks.push({ at: i + (bend < 0 ? (0.5 * (before - after)) / bend : 0), rise: rise[i]! });
+  }
+  peaks.sort((a, b) => b.rise - a.rise);
+  const kept: number[] = [];
+  const add = (degrees: number) => {
+    const turned = ((((degrees + 90) % 180) + 180) % 180) - 90;
+    if (kept.every((each) => Math.abs(((turned - each + 270) % 180) - 90) > 1)) kept.push(turned);
+  };
+  for (const { at } of peaks) {
+    if (kept.length >= most) break;
+    add(at / PER_DEGREE);
+  }
+  for (const degrees of kept.slice(0, 2)) add(degrees + 90);
+  return kept;
+}

@@ -1,0 +1,65 @@
+import { median } from '../smooth';
+import type { Ink } from './inkOfTicks';
+
+/** How long each tick is, by number; not a number where its end is not in the picture. */
+export interface TickLengths {
+  firstN: number;
+  lengths: Float64Array;
+  /** Whether both ends were seen; by one end alone ticks may look alike that are not. */
+  bothEnds: boolean;
+}
+
+/**
+ * How many lines a tick goes on: where the sum of its ink above one half is largest, which is the likeliest end of something
+ * that is all ink and then none, whatever the noise.
+ *
+ * @param values ink of the tick line by line outwards, 1 where it is as black as where all ticks are; not a number outside
+ * @returns nothing when it may go on beyond the picture
+ */
+function goesOn(values: number[]): number | null {
+  let sum = 0;
+  let best = 0;
+  let end = 0;
+  let last = 0;
+  for (; last < values.length && !Number.isNaN(values[last]!); last++) {
+    sum += Math.max(-0.5, Math.min(1.5, values[last]!)) - 0.5;
+    if (sum > best) {
+      best = sum;
+      end = last + 1;
+    }
+  }
+  // The picture ends before there was any ground to be seen behind the tick.
+  return last < values.length && last - end < 3 ? null : end;
+}
+
+/**
+ * The length of each tick, px across: from the lines on which all were found outwards to both sides.
+ *
+ * @param fromT where all ticks were found, px across
+ */
+export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
+  const stepPx = ink.ts.length > 1 ? ink.ts[1]! - ink.ts[0]! : 1;
+  const shared: number[] = [];
+  ink.ts.forEach((t, line) => {
+    if (t >= fromT - 1e-6 && t <= toT + 1e-6) shared.push(line);
+  });
+  const first = shared[0] ?? 0;
+  const last = shared.at(-1) ?? -1;
+  const ends = Array.from({ length: ink.count }, (_, i): [number | null, number | null] => {
+    const own = median(shared.map((line) => ink.values[line]![i]!).filter((value) => !Number.isNaN(value)));
+    if (!(own > 0)) return [null, null];
+    const outwards = (from: number, way: 1 | -1): number[] => {
+      const values: number[] = [];
+      for (let line = from; line >= 0 && line < ink.ts.length; line += way) values.push(ink.values[line]![i]! / own);
+      return values;
+    };
+    return [goesOn(outwards(first - 1, -1)), goesOn(outwards(last + 1, 1))];
+  });
+  const cut = (side: 0 | 1): boolean => 2 * ends.filter((each) => each[side] !== null).length < ends.length;
+  const counted = ([0, 1] as const).filter((side) => !cut(side));
+  const lengths = Float64Array.from(ends, (each) => {
+    if (counted.length === 0 || counted.some((side) => each[side] === null)) return Number.NaN;
+    return counted.reduce<number>((sum, side) => sum + each[side]!, last - first + 1) * stepPx;
+  });
+  return { firstN: ink.firstN, lengths, bothEnds: counted.length === 2 };
+}

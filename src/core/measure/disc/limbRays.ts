@@ -1,0 +1,59 @@
+import { lightAt, type Grey } from '../../picture/grey';
+import { gaussian } from '../smooth';
+
+/** The steepest fall of light along one ray from a middle outwards. */
+export interface LimbPoint {
+  /** Direction of the ray, radians from +x towards +y. */
+  phi: number;
+  /** px from the middle. */
+  r: number;
+  /** Light a px, positive. */
+  steepness: number;
+}
+
+const STEP_PX = 0.5;
+
+/** One ray a px of circumference, at least 72, at most 720. */
+export const rayCount = (radius: number): number => Math.max(72, Math.min(720, Math.round(2 * Math.PI * radius)));
+
+/**
+ * Where the light falls most steeply along rays from a middle.
+ *
+ * @param sign 1 for a disc lighter than the ground, −1 for a darker one
+ * @param from,to the stretch of each ray that is looked at, px
+ */
+export function limbRays(
+  grey: Grey,
+  { x, y, sign }: { x: number; y: number; sign: 1 | -1 },
+  from: number,
+  to: number,
+  smoothPx: number,
+): LimbPoint[] {
+  const count = rayCount((from + to) / 2);
+  const samples = Math.max(8, Math.ceil((to - from) / STEP_PX));
+  const points: LimbPoint[] = [];
+  for (let k = 0; k < count; k++) {
+    const phi = (2 * Math.PI * k) / count;
+    const [c, s] = [Math.cos(phi), Math.sin(phi)];
+    const inside = (r: number) =>
+      x + r * c >= 1 && y + r * s >= 1 && x + r * c <= grey.width - 2 && y + r * s <= grey.height - 2;
+    const profile = new Float64Array(samples + 1);
+    for (let i = 0; i <= samples; i++) profile[i] = sign * lightAt(grey, x + (from + i * STEP_PX) * c, y + (from + i * STEP_PX) * s);
+    const soft = gaussian(profile, smoothPx / STEP_PX);
+    let best = 0;
+    let at = -1;
+    for (let i = 1; i < samples; i++) {
+      const fall = soft[i - 1]! - soft[i + 1]!;
+      if (fall > best) {
+        best = fall;
+        at = i;
+      }
+    }
+    if (at < 1 || !inside(from + at * STEP_PX)) continue;
+    const fall = (i: number) => (i < 1 || i >= samples ? 0 : soft[i - 1]! - soft[i + 1]!);
+    const bend = fall(at - 1) - 2 * best + fall(at + 1);
+    const shift = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (fall(at - 1) - fall(at + 1))) / bend)) : 0;
+    points.push({ phi, r: from + (at + shift) * STEP_PX, steepness: best / (2 * STEP_PX) });
+  }
+  return points;
+}

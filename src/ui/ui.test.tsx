@@ -6,7 +6,7 @@ import { Choice } from './controls/Choice';
 import { Figure } from './Figure';
 import { Theme } from './theme/theme';
 import { niceStep } from './finder/niceStep';
-import { SILHOUETTES } from './finder/silhouettes';
+import { SILHOUETTES } from '@/core/kit/silhouettes';
 import { SUBJECT_KINDS, type SubjectKind } from '@/core/kit/subjects';
 import {
   quantityText,

@@ -57,5 +57,7 @@ export function backgroundOf(grey: Grey, share: number, count: 3 | 6): Backgroun
   };
 }
 
-const valueAt = (terms: Float64Array, x: number, y: number): number =>
-  rowOf(x, y, terms.length).reduce((sum, value, i) => sum + value * terms[i]!, 0);
+function valueAt(terms: Float64Array, x: number, y: number): number {
+  const plane = terms[0]! + terms[1]! * x + terms[2]! * y;
+  return terms.length === 3 ? plane : plane + terms[3]! * x * x + terms[4]! * x * y + terms[5]! * y * y;
+}

@@ -5,7 +5,7 @@ import { showLengthM, showSubjectMm, shownText } from '@/core/quantity/quantityT
 import { usePreferences } from '@/data/preferences';
 import { Txt } from '@/ui/Txt';
 import { SilhouetteShape } from '@/ui/finder/SilhouetteShape';
-import { SILHOUETTES } from '@/ui/finder/silhouettes';
+import { SILHOUETTES } from '@/core/kit/silhouettes';
 import { RADIUS, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 

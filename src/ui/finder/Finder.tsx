@@ -6,7 +6,7 @@ import { HAIRLINE, family, fontSize } from '../theme/measures';
 import { usePalette } from '../theme/theme';
 import { niceStep } from './niceStep';
 import { SilhouetteShape } from './SilhouetteShape';
-import { SILHOUETTES } from './silhouettes';
+import { SILHOUETTES } from '@/core/kit/silhouettes';
 
 /** A rectangle of the sensor, centred, in mm. */
 export interface FinderMode {

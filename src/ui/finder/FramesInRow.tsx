@@ -4,7 +4,7 @@ import { SUBJECT_KINDS, type SubjectKind } from '@/core/kit/subjects';
 import { HAIRLINE, family, fontSize } from '../theme/measures';
 import { usePalette } from '../theme/theme';
 import { SilhouetteShape } from './SilhouetteShape';
-import { SILHOUETTES } from './silhouettes';
+import { SILHOUETTES } from '@/core/kit/silhouettes';
 
 interface Props {
   kind: SubjectKind;

@@ -4,7 +4,7 @@ import type { SubjectKind } from '@/core/kit/subjects';
 import { family, fontSize } from '../theme/measures';
 import { usePalette } from '../theme/theme';
 import { SilhouetteShape } from './SilhouetteShape';
-import { SILHOUETTES } from './silhouettes';
+import { SILHOUETTES } from '@/core/kit/silhouettes';
 
 /** What one set-up shows at the subject. */
 export interface OverlayFrame {

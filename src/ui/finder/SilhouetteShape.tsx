@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { Path } from 'react-native-svg';
 import type { SubjectKind } from '@/core/kit/subjects';
 import { usePalette } from '../theme/theme';
-import { SILHOUETTES } from './silhouettes';
+import { SILHOUETTES } from '@/core/kit/silhouettes';
 
 /** The subject's shape at its true size; redrawn only by its transform while one drags. */
 export const SilhouetteShape = memo(function SilhouetteShape({ kind }: { kind: SubjectKind }) {

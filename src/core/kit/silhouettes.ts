@@ -1,4 +1,4 @@
-import type { SubjectKind } from '@/core/kit/subjects';
+import type { SubjectKind } from './subjects';
 
 /** A shape of our own, drawn in a box of the width given and a height of 100. */
 export interface Silhouette {

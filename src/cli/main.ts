@@ -1,12 +1,14 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { textOf } from './inputs';
+import { MEASURE_USAGE, measureCommand } from './measure/measureCommand';
 import { DESKS, deskOf } from './registry';
 import { run } from './run';
 
 const names = Object.entries(DESKS).map(([name, { about }]) => `  ${name.padEnd(11)}${about}`);
 const USAGE = `Usage: npm run -s jauge -- <reading> <file.json | ->
        npm run -s jauge -- <reading> --example | --schema
+${MEASURE_USAGE}
 
 Prints the same reading as the screen as JSON. "-" reads standard input. A file may hold one input, an array of inputs, or one
 input a line; it gives as many outputs in the same form. --example prints an input to start from, --schema its JSON Schema.
@@ -25,7 +27,13 @@ function end(message: string, code: number): never {
 const exampleOf = (name: string): string =>
   fs.readFileSync(path.resolve(__dirname, '../../docs/examples', `${name}.json`), 'utf8');
 
-function main([name, file]: string[]): void {
+async function measure(words: string[]): Promise<void> {
+  if (words.length === 0) end(USAGE, 2);
+  process.exitCode = await measureCommand(words, console.log, console.error);
+}
+
+function main([name, file, ...more]: string[]): void {
+  if (name === 'measure') return void measure(file === undefined ? [] : [file, ...more]);
   if (name === undefined || name === '--help' || name === '-h') end(USAGE, name === undefined ? 2 : 0);
   const desk = deskOf(name);
   if (!desk) end(`Unknown reading “${name}”. Known: ${Object.keys(DESKS).join(', ')}.\n\n${USAGE}`, 2);

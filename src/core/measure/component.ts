@@ -35,3 +35,10 @@ export function patchesOf(on: Uint8Array, width: number, height: number, least: 
   }
   return found.sort((a, b) => b.pixels.length - a.pixels.length);
 }
+
+/** Which values lie above a level, after turning their sign: 1 or 0 each. */
+export function above(values: Float32Array, level: number, sign: number): Uint8Array {
+  const on = new Uint8Array(values.length);
+  for (let i = 0; i < values.length; i++) on[i] = sign * values[i]! > level ? 1 : 0;
+  return on;
+}

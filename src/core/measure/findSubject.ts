@@ -1,7 +1,7 @@
 import { reduced, type Grey } from '../picture/grey';
 import { fail, ok, type Result } from '../quantity/result';
 import { backgroundOf } from './border';
-import { patchesOf, type Patch } from './component';
+import { above, patchesOf, type Patch } from './component';
 import { measureLength } from './measureLength';
 
 /** The extent of a subject, px. */
@@ -77,7 +77,7 @@ function bestOutline(off: Float32Array, width: number, height: number): Outline 
   let best: Outline | null = null;
   for (const sign of [1, -1])
     for (const level of LEVELS) {
-      const on = Uint8Array.from(off, (value) => (sign * value > level ? 1 : 0));
+      const on = above(off, level, sign);
       for (const patch of patchesOf(on, width, height, LEAST * off.length).slice(0, 3)) {
         if (patch.pixels.length > MOST * off.length || patch.touchesBorder) continue;
         // Of two alike the larger: a wing's dark bar has a steep rim too.

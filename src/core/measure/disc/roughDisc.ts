@@ -1,6 +1,6 @@
 import { reduced, type Grey } from '../../picture/grey';
 import { backgroundOf, type Background } from '../border';
-import { patchesOf } from '../component';
+import { above, patchesOf } from '../component';
 
 /** A disc roughly: where and how large, and whether it is lighter (1) or darker (−1) than what lies behind. */
 export interface RoughDisc {
@@ -66,7 +66,7 @@ export function roughDisc(grey: Grey): RoughDisc | null {
   const sign = up >= down ? 1 : -1;
   const turned = off.map((value) => sign * value);
   const level = Math.max(otsu(turned), 5 * ground.noise);
-  const on = Uint8Array.from(turned, (value) => (value > level ? 1 : 0));
+  const on = above(turned, level, 1);
   const [patch] = patchesOf(on, small.width, small.height, 12);
   if (!patch) return null;
   let x = 0;

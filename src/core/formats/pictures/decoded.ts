@@ -1,0 +1,112 @@
+import type { Grey } from '../../picture/grey';
+import { codeStep, lightTable, type Tone } from '../../picture/tone';
+
+/** The numbers of a picture file, before they are made into light. */
+export interface Decoded {
+  width: number;
+  height: number;
+  /** Samples a pixel: 1 grey, 2 with transparency, 3 colours, 4 with transparency. A mosaic has 1. */
+  channels: 1 | 2 | 3 | 4;
+  /** Row by row from the top left. */
+  codes: Uint8Array | Uint8ClampedArray | Uint16Array | Float32Array;
+  /** The code that stands for no light, and the largest. */
+  black: number;
+  white: number;
+  /** How codes stand for light, where the person says nothing. */
+  tone: Tone;
+  /** Colour of each pixel of a two by two mosaic, row by row: 0 red, 1 green, 2 blue; nothing for full colour. */
+  mosaic?: [number, number, number, number] | undefined;
+  /** EXIF orientation, 1 to 8. */
+  orientation?: number | undefined;
+  /** Bits a sample. */
+  bits: number;
+}
+
+/** Light of every code, looked up; of numbers with a point, in proportion. */
+function lightOf({ codes, black, white }: Decoded, tone: Tone): (code: number) => number {
+  if (codes instanceof Float32Array) return (code) => (code - black) / (white - black);
+  if (black === 0 && (white === 255 || white === 65_535)) {
+    const own = lightTable(white + 1, tone);
+    return (code) => own[code]!;
+  }
+  if (tone === 'linear') return (code) => (code - black) / (white - black);
+  const curve = lightTable(65_536, tone);
+  return (code) => curve[Math.max(0, Math.min(65_535, Math.round(((code - black) / (white - black)) * 65_535)))]!;
+}
+
+/** Colours of a mosaic brought to one level by their means: the squares of one colour must not show as a pattern. */
+function levelled({ width, height, data }: Grey, mosaic: [number, number, number, number]): void {
+  const sums = [0, 0, 0];
+  const counts = [0, 0, 0];
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const colour = mosaic[(y % 2) * 2 + (x % 2)]!;
+      sums[colour] = sums[colour]! + data[y * width + x]!;
+      counts[colour] = counts[colour]! + 1;
+    }
+  const means = sums.map((sum, i) => sum / Math.max(1, counts[i]!));
+  const gains = means.map((mean) => (mean > 0 ? means[1]! / mean : 1));
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const i = y * width + x;
+      data[i] = data[i]! * gains[mosaic[(y % 2) * 2 + (x % 2)]!]!;
+    }
+}
+
+/** A quarter red, half green, a quarter blue at every pixel of a mosaic, without moving anything: 1 2 1 over 1 2 1. */
+function blended({ width, height, data, step }: Grey): Grey {
+  const rows = new Float32Array(data.length);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const i = y * width + x;
+      rows[i] = (data[x > 0 ? i - 1 : i + 1]! + 2 * data[i]! + data[x < width - 1 ? i + 1 : i - 1]!) / 4;
+    }
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const i = y * width + x;
+      const up = y > 0 ? i - width : i + width;
+      const down = y < height - 1 ? i + width : i - width;
+      data[i] = (rows[up]! + 2 * rows[i]! + rows[down]!) / 4;
+    }
+  return { width, height, data, step };
+}
+
+/**
+ * Light of each pixel: a quarter red, half green, a quarter blue of colours, each made into light first.
+ *
+ * @param tone how codes stand for light; the format's own where nothing is said
+ */
+export function greyOf(decoded: Decoded, tone: Tone = decoded.tone): Grey {
+  const { width, height, channels, codes, bits, mosaic } = decoded;
+  const light = lightOf(decoded, tone);
+  const data = new Float32Array(width * height);
+  if (channels >= 3)
+    for (let i = 0, at = 0; i < data.length; i++, at += channels)
+      data[i] = 0.25 * light(codes[at]!) + 0.5 * light(codes[at + 1]!) + 0.25 * light(codes[at + 2]!);
+  else for (let i = 0, at = 0; i < data.length; i++, at += channels) data[i] = light(codes[at]!);
+  const step = codes instanceof Float32Array ? 1e-6 : codeStep(2 ** Math.min(16, bits), tone);
+  const grey = { width, height, data, step };
+  if (mosaic) {
+    levelled(grey, mosaic);
+    return blended(grey);
+  }
+  return upright(grey, decoded.orientation ?? 1);
+}
+
+/** A picture turned and mirrored as its EXIF orientation says, so that up is up. Source: EXIF 2.3, tag 274. */
+export function upright(grey: Grey, orientation: number): Grey {
+  if (orientation <= 1 || orientation > 8) return grey;
+  const { width, height, data } = grey;
+  const turned = orientation >= 5;
+  const out = { width: turned ? height : width, height: turned ? width : height, data: new Float32Array(data.length), step: grey.step };
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const mirrored = [2, 3, 7, 8].includes(orientation);
+      const upsideDown = [3, 4, 6, 7].includes(orientation);
+      const [u, v] = turned
+        ? [upsideDown ? height - 1 - y : y, mirrored ? width - 1 - x : x]
+        : [mirrored ? width - 1 - x : x, upsideDown ? height - 1 - y : y];
+      out.data[v * out.width + u] = data[y * width + x]!;
+    }
+  return out;
+}

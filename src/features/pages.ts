@@ -42,6 +42,7 @@ const PAGES: Record<string, PageOfPlace> = {
   '/sky/schools': sky('Schools side by side', 'SchoolsPage'),
   '/sky/series': sky('Test series', 'SeriesPage'),
   '/sky/strokes': sky('Wanted strokes', 'StrokesPage'),
+  '/bench': later('Bench', () => import('./bench/BenchHome')),
   '/book': { title: 'Book', View: BookHome },
   '/kit': later('Kit', () => import('./kit/KitHome')),
   '/kit/bring': later('In and out', () => import('./kit/bring/BringPage')),

@@ -1,14 +1,18 @@
-/** Asks the person for one file; null when they think better of it. */
-export function pickFile(accept: string): Promise<File | null> {
+/** Asks the person for files; none when they think better of it. */
+export function pickFiles(accept: string, multiple = true): Promise<File[]> {
   return new Promise((resolve) => {
     const input = document.createElement('input');
     input.type = 'file';
     input.accept = accept;
-    input.onchange = () => resolve(input.files?.[0] ?? null);
-    input.addEventListener('cancel', () => resolve(null));
+    input.multiple = multiple;
+    input.onchange = () => resolve([...(input.files ?? [])]);
+    input.addEventListener('cancel', () => resolve([]));
     input.click();
   });
 }
+
+/** Asks the person for one file; null when they think better of it. */
+export const pickFile = async (accept: string): Promise<File | null> => (await pickFiles(accept, false))[0] ?? null;
 
 /** Hands a file to the person under a name. */
 export function saveFile(name: string, content: Blob): void {

@@ -4,7 +4,7 @@ import type { View, ViewStyle } from 'react-native';
 /** What the web knows besides the styles React Native has types for. */
 interface WebStyle {
   cursor?: 'grab' | 'ew-resize' | 'auto';
-  touchAction?: 'pan-y' | 'manipulation';
+  touchAction?: 'pan-y' | 'manipulation' | 'none';
 }
 
 /** Styles of the web, as a view takes them there. */

@@ -53,7 +53,12 @@ export function randomDisc(seed: number, kind: 'lit' | 'phase' | 'dark' = 'lit',
   const light = core.map((value, i) => (1 - share) * value + share * wings[i]!);
   const turn = (view.turnDeg * Math.PI) / 180;
   return {
-    grey: asFile(noisy(light, { fullWell: oneOf([400, 2000, 10_000]), readNoise: 2 }, seed + 1), width, size, even() < 0.4 ? 92 : undefined),
+    grey: asFile(
+      noisy(light, { fullWell: oneOf([400, 2000, 10_000]), readNoise: 2 }, seed + 1),
+      width,
+      size,
+      even() < 0.4 ? 92 : undefined,
+    ),
     equatorialPx,
     polarPx: equatorialPx * flattening,
     equatorDeg: ((((view.turnDeg + 90) % 180) + 180) % 180) - 90,

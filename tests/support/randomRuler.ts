@@ -25,12 +25,18 @@ const TABLE = lightTable(256, 'srgb');
 /** A picture as a file of 8 bits would hold it, compressed as photographs are when a quality is given. */
 export function asFile(light: Float32Array, width: number, height: number, quality?: number): Grey {
   const codes = Uint8Array.from(light, (value) => Math.round(255 * srgbOfLight(Math.max(0, Math.min(1, value)))));
-  if (quality === undefined) return { width, height, data: Float32Array.from(codes, (code) => TABLE[code]!), step: codeStep(256, 'srgb') };
+  if (quality === undefined)
+    return { width, height, data: Float32Array.from(codes, (code) => TABLE[code]!), step: codeStep(256, 'srgb') };
   const colours = new Uint8Array(4 * codes.length);
   codes.forEach((code, i) => colours.fill(code, 4 * i, 4 * i + 3));
   const file = encode({ data: colours, width, height }, quality).data;
   const back = decode(file, { useTArray: true });
-  return { width, height, data: Float32Array.from(codes, (_, i) => TABLE[back.data[4 * i + 1]!]!), step: codeStep(256, 'srgb') };
+  return {
+    width,
+    height,
+    data: Float32Array.from(codes, (_, i) => TABLE[back.data[4 * i + 1]!]!),
+    step: codeStep(256, 'srgb'),
+  };
 }
 
 /** How the ticks' normal lies on the picture: the tilts turn it away from the ruler's own direction. */
@@ -42,12 +48,20 @@ function normalDeg({ turnDeg, tiltAlongDeg, tiltAcrossDeg }: View): number {
 }
 
 /** A ruler as people photograph them: any scale, paper or metal, tilted, blurred, noisy, on a desk. */
-export function randomRuler(seed: number, width = 900, height = 600, scales: RulerScale[] = ['millimetre', 'half', 'millimetre', 'half', 'sixteenth']): RandomRuler {
+export function randomRuler(
+  seed: number,
+  width = 900,
+  height = 600,
+  scales: RulerScale[] = ['millimetre', 'half', 'millimetre', 'half', 'sixteenth'],
+): RandomRuler {
   const { between, even, oneOf } = chance(seed);
   const scale = oneOf(scales);
   const style = oneOf(['paper', 'black', 'metal'] as const);
   // From five millimetres in view to a whole hand's breadth; never below five px a tick.
-  const tickPx = Math.max(5.5, (width / TICK_MM[scale] / Math.exp(between(Math.log(7), Math.log(150)))) * TICK_MM[scale]);
+  const tickPx = Math.max(
+    5.5,
+    (width / TICK_MM[scale] / Math.exp(between(Math.log(7), Math.log(150)))) * TICK_MM[scale],
+  );
   const ground = style === 'black' ? between(0.03, 0.1) : style === 'metal' ? between(0.35, 0.55) : between(0.6, 0.85);
   const ink = style === 'black' ? between(0.5, 0.85) : style === 'metal' ? between(0.03, 0.15) : between(0.03, 0.12);
   const made: RulerMade = {
@@ -77,10 +91,17 @@ export function randomRuler(seed: number, width = 900, height = 600, scales: Rul
   const sharp = drawn(rulerScene(made, seed), view, width, height, 3);
   const blur = Math.min(between(0.5, 1.9), 0.22 * tickPx);
   const uneven = between(-0.25, 0.25);
-  const light = blurred(sharp, width, height, blur).map((value, i) => value * (1 + uneven * ((i % width) / width - 0.5)));
+  const light = blurred(sharp, width, height, blur).map(
+    (value, i) => value * (1 + uneven * ((i % width) / width - 0.5)),
+  );
   const quality = even() < 0.6 ? Math.round(between(78, 95)) : undefined;
   return {
-    grey: asFile(noisy(light, { fullWell: oneOf([600, 2000, 10_000]), readNoise: 3 }, seed + 1), width, height, quality),
+    grey: asFile(
+      noisy(light, { fullWell: oneOf([600, 2000, 10_000]), readNoise: 3 }, seed + 1),
+      width,
+      height,
+      quality,
+    ),
     pxPerMm: view.pxPerMm * Math.cos((view.tiltAlongDeg * Math.PI) / 180),
     tickNormalDeg: normalDeg(view),
     scale,

@@ -27,7 +27,11 @@ async function jpegPicture(bytes: Uint8Array): Promise<Decoded> {
 }
 
 /** The light of a picture file. Names are meant from where the command was typed. */
-export async function lightOfFile(file: string, tone: Tone | undefined, frame: number | undefined): Promise<Result<Grey>> {
+export async function lightOfFile(
+  file: string,
+  tone: Tone | undefined,
+  frame: number | undefined,
+): Promise<Result<Grey>> {
   let bytes: Uint8Array;
   try {
     bytes = fs.readFileSync(path.resolve(process.env.INIT_CWD ?? process.cwd(), file));

@@ -134,7 +134,12 @@ function cornersOf(patch: Patch, width: number, by: number): Point[] {
     }
   }
   const place = (i: number) => (i + 0.5) * by - 0.5;
-  return hullOf([...ends].flatMap(([y, [a, b]]): Point[] => [[place(a), place(y)], [place(b), place(y)]]));
+  return hullOf(
+    [...ends].flatMap(([y, [a, b]]): Point[] => [
+      [place(a), place(y)],
+      [place(b), place(y)],
+    ]),
+  );
 }
 
 /**

@@ -32,7 +32,8 @@ const between = (a: number, b: number): number => {
  * @param ends [[x, y], [x, y]], px
  */
 export function measureLength(grey: Grey, ends: [[number, number], [number, number]]): Result<LengthFound> {
-  const inside = ([x, y]: [number, number]) => x >= -0.5 && y >= -0.5 && x <= grey.width - 0.5 && y <= grey.height - 0.5;
+  const inside = ([x, y]: [number, number]) =>
+    x >= -0.5 && y >= -0.5 && x <= grey.width - 0.5 && y <= grey.height - 0.5;
   if (!ends.every(inside))
     return fail('length.outside', 'An end lies outside the picture: set both handles on the subject.', 'ends');
   let [a, b]: { x: number; y: number }[] = ends.map(([x, y]) => ({ x, y }));
@@ -65,8 +66,11 @@ export function measureLength(grey: Grey, ends: [[number, number], [number, numb
 
 /** The distance of two parallel edges, square to them; nothing when they are not parallel, or only one is an edge. */
 function squareLength(first: SnappedEnd, second: SnappedEnd): number | null {
-  if (first.edgeRad === null || second.edgeRad === null || between(first.edgeRad, second.edgeRad) > PARALLEL) return null;
-  const mean = first.edgeRad + Math.atan2(Math.sin(2 * (second.edgeRad - first.edgeRad)), Math.cos(2 * (second.edgeRad - first.edgeRad))) / 4;
+  if (first.edgeRad === null || second.edgeRad === null || between(first.edgeRad, second.edgeRad) > PARALLEL)
+    return null;
+  const mean =
+    first.edgeRad +
+    Math.atan2(Math.sin(2 * (second.edgeRad - first.edgeRad)), Math.cos(2 * (second.edgeRad - first.edgeRad))) / 4;
   const [nx, ny] = [-Math.sin(mean), Math.cos(mean)];
   return Math.abs((second.x - first.x) * nx + (second.y - first.y) * ny);
 }

@@ -46,9 +46,13 @@ export function pictureScale(
       const { columns, rows } = usedArea(sensor, mode);
       return { mode, long: Math.max(columns, rows), short: Math.min(columns, rows) };
     });
-  const asTaken = known.find((each) => Math.abs(long / each.long - 1) < AS_TAKEN && Math.abs(short / each.short - 1) < AS_TAKEN);
+  const asTaken = known.find(
+    (each) => Math.abs(long / each.long - 1) < AS_TAKEN && Math.abs(short / each.short - 1) < AS_TAKEN,
+  );
   if (asTaken) return ok({ pitchUm: pitch, modeId: asTaken.mode.id, modeName: asTaken.mode.name, resized: 1 });
-  const sameShape = known.find((each) => Math.abs(long / short / (each.long / each.short) - 1) < SAME_SHAPE + 1 / short);
+  const sameShape = known.find(
+    (each) => Math.abs(long / short / (each.long / each.short) - 1) < SAME_SHAPE + 1 / short,
+  );
   if (sameShape) {
     const resized = Math.sqrt((long / sameShape.long) * (short / sameShape.short));
     return ok({ pitchUm: pitch / resized, modeId: sameShape.mode.id, modeName: sameShape.mode.name, resized });

@@ -30,9 +30,19 @@ const MOST_PX = 160;
 const within = (value: number): number => Math.max(LEAST_PX, Math.min(MOST_PX, value));
 
 /** Light on a line parallel to the measured one, from inside outwards, one value half a px. */
-function profile(grey: Grey, x: number, y: number, { ux, uy }: Along, aside: number, from: number, count: number): Float64Array {
+function profile(
+  grey: Grey,
+  x: number,
+  y: number,
+  { ux, uy }: Along,
+  aside: number,
+  from: number,
+  count: number,
+): Float64Array {
   const [ox, oy] = [x - aside * uy, y + aside * ux];
-  return Float64Array.from({ length: count }, (_, i) => lightAt(grey, ox + (from + i / 2) * ux, oy + (from + i / 2) * uy));
+  return Float64Array.from({ length: count }, (_, i) =>
+    lightAt(grey, ox + (from + i / 2) * ux, oy + (from + i / 2) * uy),
+  );
 }
 
 interface Crossing {
@@ -59,7 +69,8 @@ function outermost(row: Float64Array, level: number, sign: number, from: number)
 function supported(crossings: Crossing[], spacing: number): Crossing[] {
   return crossings.filter((each) =>
     crossings.some(
-      (other) => other !== each && Math.abs(other.aside - each.aside) <= 2.1 * spacing && Math.abs(other.at - each.at) <= 2.5,
+      (other) =>
+        other !== each && Math.abs(other.aside - each.aside) <= 2.1 * spacing && Math.abs(other.at - each.at) <= 2.5,
     ),
   );
 }
@@ -107,7 +118,10 @@ export function snapEnd(grey: Grey, [x, y]: [number, number], along: Along): Sna
     rows.push({ aside: at, row: gaussian(profile(grey, x, y, along, at, -inwards, count), 1.6) });
   const outer = Math.max(4, Math.round(0.5 * outwards));
   const ground = median(rows.flatMap(({ row }) => Array.from(row.slice(-outer))));
-  const groundNoise = Math.max(robustDeviation(rows.flatMap(({ row }) => Array.from(row.slice(-outer)))), grey.step / 2);
+  const groundNoise = Math.max(
+    robustDeviation(rows.flatMap(({ row }) => Array.from(row.slice(-outer)))),
+    grey.step / 2,
+  );
   const level = insideLevel(rows, inwards, ground, groundNoise);
   if (level === null) return byHand;
   const half = (level + ground) / 2;
@@ -139,7 +153,13 @@ function insideLevel(rows: { row: Float64Array }[], inwards: number, ground: num
 
 function edgeOf(crossings: Crossing[], lines: number, x: number, y: number, along: Along): SnappedEnd | null {
   const line = straight(crossings);
-  if (!line || line.kept.length < EDGE_SHARE * lines || line.scatter > EDGE_SCATTER || Math.abs(line.slope) > EDGE_SLOPE) return null;
+  if (
+    !line ||
+    line.kept.length < EDGE_SHARE * lines ||
+    line.scatter > EDGE_SCATTER ||
+    Math.abs(line.slope) > EDGE_SLOPE
+  )
+    return null;
   const { ux, uy } = along;
   return {
     x: x + line.base * ux,

@@ -21,6 +21,7 @@ export type Unit =
   | 'g'
   | 'money'
   | 'px/in'
+  | 'px/mm'
   | 'dpt'
   | 's'
   | 'm/s'

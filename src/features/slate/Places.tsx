@@ -9,6 +9,7 @@ const PLACES = [
   { href: '/far', name: 'Far', icon: 'filter-hdr' },
   { href: '/near', name: 'Near', icon: 'local-florist' },
   { href: '/sky', name: 'Sky', icon: 'nights-stay' },
+  { href: '/bench', name: 'Bench', icon: 'straighten' },
   { href: '/book', name: 'Book', icon: 'menu-book' },
 ] as const;
 

@@ -9,6 +9,7 @@ export const PLACE_KEYS: Readonly<Record<string, string>> = {
   f: '/far',
   n: '/near',
   s: '/sky',
+  m: '/bench',
   b: '/book',
   k: '/kit',
 };
@@ -18,6 +19,7 @@ export const SINGLE_KEYS: readonly SingleKey[] = [
   { key: 'F', does: 'Far' },
   { key: 'N', does: 'Near' },
   { key: 'S', does: 'Sky' },
+  { key: 'M', does: 'Bench: measure a picture' },
   { key: 'B', does: 'Book' },
   { key: 'K', does: 'Kit' },
   { key: 'U', does: 'Set-ups' },

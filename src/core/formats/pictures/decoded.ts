@@ -98,7 +98,12 @@ export function upright(grey: Grey, orientation: number): Grey {
   if (orientation <= 1 || orientation > 8) return grey;
   const { width, height, data } = grey;
   const turned = orientation >= 5;
-  const out = { width: turned ? height : width, height: turned ? width : height, data: new Float32Array(data.length), step: grey.step };
+  const out = {
+    width: turned ? height : width,
+    height: turned ? width : height,
+    data: new Float32Array(data.length),
+    step: grey.step,
+  };
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
       const mirrored = [2, 3, 7, 8].includes(orientation);

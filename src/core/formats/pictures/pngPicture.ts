@@ -21,5 +21,14 @@ export function pngPicture(bytes: Uint8Array): Decoded {
     return { width, height, channels: 1, codes, black: 0, white: 255, tone: 'srgb', bits: 8 };
   }
   const channels = png.channels as 1 | 2 | 3 | 4;
-  return { width, height, channels, codes: png.data, black: 0, white: depth === 16 ? 65_535 : 255, tone: 'srgb', bits: depth };
+  return {
+    width,
+    height,
+    channels,
+    codes: png.data,
+    black: 0,
+    white: depth === 16 ? 65_535 : 255,
+    tone: 'srgb',
+    bits: depth,
+  };
 }

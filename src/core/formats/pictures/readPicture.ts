@@ -46,7 +46,11 @@ const tooLarge = fail(
   'picture',
 );
 
-async function decodedOf(kind: PictureKind, bytes: Uint8Array, ways: ReadWays): Promise<{ decoded: Decoded; frame?: number } | null> {
+async function decodedOf(
+  kind: PictureKind,
+  bytes: Uint8Array,
+  ways: ReadWays,
+): Promise<{ decoded: Decoded; frame?: number } | null> {
   if (kind === 'jpeg') return { decoded: await ways.jpeg(bytes) };
   if (kind === 'png') return { decoded: pngPicture(bytes) };
   if (kind === 'fits') return wrapped(fitsPicture(bytes));
@@ -70,7 +74,8 @@ export async function readPicture(bytes: Uint8Array, ways: ReadWays): Promise<Re
   if (kind === 'unknown' && !ways.raw) return unknown;
   try {
     const read = await decodedOf(kind, bytes, ways);
-    if (!read) return kind === 'unknown' ? unknown : damaged('not all of it is there, or it is of a kind that is not read');
+    if (!read)
+      return kind === 'unknown' ? unknown : damaged('not all of it is there, or it is of a kind that is not read');
     if (read.decoded.width * read.decoded.height > MOST_PIXELS) return tooLarge;
     return ok({ kind, ...read });
   } catch (error) {

@@ -28,7 +28,12 @@ export function serHeader(bytes: Uint8Array): SerHeader | null {
   if (bytes.length < HEADER) return null;
   const view = new DataView(bytes.buffer, bytes.byteOffset);
   const colour = view.getInt32(18, true);
-  const [width, height, bits, frames] = [26, 30, 34, 38].map((at) => view.getInt32(at, true)) as [number, number, number, number];
+  const [width, height, bits, frames] = [26, 30, 34, 38].map((at) => view.getInt32(at, true)) as [
+    number,
+    number,
+    number,
+    number,
+  ];
   const channels = colour >= 100 ? 3 : 1;
   if (width < 1 || height < 1 || bits < 1 || bits > 16 || frames < 1) return null;
   const mosaic = MOSAICS[colour];
@@ -59,8 +64,7 @@ export function serFrame(bytes: Uint8Array, header: SerHeader, frame: number): D
     const view = new DataView(bytes.buffer, bytes.byteOffset + at);
     for (let i = 0; i < count; i++) codes[i] = view.getUint16(2 * i, lowFirst);
   }
-  if (reversed)
-    for (let i = 0; i < count; i += 3) [codes[i], codes[i + 2]] = [codes[i + 2]!, codes[i]!];
+  if (reversed) for (let i = 0; i < count; i += 3) [codes[i], codes[i + 2]] = [codes[i + 2]!, codes[i]!];
   let most = 0;
   for (const code of codes) if (code > most) most = code;
   // Twelve bits may lie in the lower or in the upper part of sixteen.

@@ -37,7 +37,17 @@ export function tiffPicture(bytes: Uint8Array): Decoded | null {
   if (first(page, 262, 1) === 0) for (let i = 0; i < count; i++) codes[i] = white - codes[i]!;
   const orientation = first(page, 274, 1);
   if (first(page, 262, 1) !== MOSAIC)
-    return { width, height, channels: channels as Decoded['channels'], codes, black: 0, white, tone: 'srgb', bits, orientation };
+    return {
+      width,
+      height,
+      channels: channels as Decoded['channels'],
+      codes,
+      black: 0,
+      white,
+      tone: 'srgb',
+      bits,
+      orientation,
+    };
   const pattern = numbers(page, 33_422) ?? [0, 1, 1, 2];
   return {
     width,

@@ -66,7 +66,12 @@ export function likeliestCircle(
  *
  * @param about the middle the points' directions and distances are counted from
  */
-export function fitAround(points: LimbPoint[], about: { x: number; y: number }, round: boolean, weights?: number[]): Ellipse | null {
+export function fitAround(
+  points: LimbPoint[],
+  about: { x: number; y: number },
+  round: boolean,
+  weights?: number[],
+): Ellipse | null {
   const count = round ? 3 : 5;
   let kept = points.map((point, i) => ({ point, weight: weights?.[i] ?? 1 }));
   let terms: Float64Array | null = null;
@@ -84,8 +89,15 @@ export function fitAround(points: LimbPoint[], about: { x: number; y: number }, 
     terms = solveNormal(normal, right);
     if (!terms) return null;
     const solved = terms;
-    const off = (point: LimbPoint) => point.r - rowOf(point.phi, count).reduce((sum, value, a) => sum + value * solved[a]!, 0);
-    const scatter = Math.max(0.05, robustDeviation(kept.map(({ point }) => off(point)), 0));
+    const off = (point: LimbPoint) =>
+      point.r - rowOf(point.phi, count).reduce((sum, value, a) => sum + value * solved[a]!, 0);
+    const scatter = Math.max(
+      0.05,
+      robustDeviation(
+        kept.map(({ point }) => off(point)),
+        0,
+      ),
+    );
     const next = points
       .map((point, a) => ({ point, weight: weights?.[a] ?? 1 }))
       .filter(({ point }) => Math.abs(off(point)) < 3 * scatter);

@@ -39,7 +39,11 @@ const cutOff = fail(
   'The disc reaches beyond the picture: take one in which all of it, and some ground around it, is to be seen.',
   'picture',
 );
-const tooSmall = fail('disc.small', 'The disc is less than 8 px wide: nothing can be measured on it. Use more focal length.', 'picture');
+const tooSmall = fail(
+  'disc.small',
+  'The disc is less than 8 px wide: nothing can be measured on it. Use more focal length.',
+  'picture',
+);
 
 /** Everything the steps hand on. */
 interface Work {
@@ -90,7 +94,10 @@ function clippedAt({ grey, rough }: { grey: Grey; rough: RoughDisc }, ellipse: E
 function firstEllipse(grey: Grey, rough: RoughDisc): Work | null {
   const smooth = Math.max(1, 0.02 * rough.radius);
   const points = limbRays(grey, rough, 0.15 * rough.radius, 2.2 * rough.radius, smooth);
-  const strong = quantile(points.map(({ steepness }) => steepness), 0.9);
+  const strong = quantile(
+    points.map(({ steepness }) => steepness),
+    0.9,
+  );
   const places = points
     .filter(({ steepness }) => steepness > 0.12 * strong)
     .map(({ phi, r, steepness }) => ({ x: rough.x + r * Math.cos(phi), y: rough.y + r * Math.sin(phi), steepness }));
@@ -103,7 +110,13 @@ function firstEllipse(grey: Grey, rough: RoughDisc): Work | null {
 /** Rays from the middle of an ellipse across a band around it. */
 function raysAround(grey: Grey, rough: RoughDisc, ellipse: Ellipse, band: number): LimbPoint[] {
   const smooth = Math.max(0.8, Math.min(2.5, 0.02 * ellipse.radius));
-  return limbRays(grey, { ...ellipse, sign: rough.sign }, Math.max(1, ellipse.radius - band), ellipse.radius + band, smooth);
+  return limbRays(
+    grey,
+    { ...ellipse, sign: rough.sign },
+    Math.max(1, ellipse.radius - band),
+    ellipse.radius + band,
+    smooth,
+  );
 }
 
 /** The points that lie on an ellipse and are steep enough to be a limb. */
@@ -137,7 +150,8 @@ function around(grey: Grey, rough: RoughDisc, circle: Ellipse): Work | null {
   if (first.length < 12) return null;
   const lit = litFrom(first);
   let whole: Ellipse | null = circle;
-  for (let i = 0; i < 2 && whole; i++) whole = again(onLimb(raysAround(grey, rough, whole, band), whole, i ? 0.06 : 0.14), whole, false);
+  for (let i = 0; i < 2 && whole; i++)
+    whole = again(onLimb(raysAround(grey, rough, whole, band), whole, i ? 0.06 : 0.14), whole, false);
   const seen = whole ? onLimb(raysAround(grey, rough, whole, band), whole, 0.04).length : 0;
   const phase = lit.share > 0.35 || seen < 0.78 * rayCount(circle.radius);
   const arc = believedArc(2 * circle.radius);
@@ -213,7 +227,8 @@ function sectorOf(phi: number, phase: boolean, believed: (phi: number) => boolea
   let count = 0;
   let before = 0;
   let start = 0;
-  for (let i = 0; i < steps; i++) if (believed((2 * Math.PI * i) / steps) && !believed((2 * Math.PI * (i - 1)) / steps)) start = i;
+  for (let i = 0; i < steps; i++)
+    if (believed((2 * Math.PI * i) / steps) && !believed((2 * Math.PI * (i - 1)) / steps)) start = i;
   for (let i = start; i < start + steps && believed((2 * Math.PI * i) / steps); i++) count++;
   before = ((phi / (2 * Math.PI)) * steps - start + 2 * steps) % steps;
   return Math.min(SECTORS - 1, Math.floor((before / Math.max(1, count)) * SECTORS));
@@ -255,7 +270,9 @@ function withOwnLimbs(work: Work, limb: Limb): Work {
   const middles = middlesOf(work);
   const points = middles.flatMap(({ phi, sector }): LimbPoint[] => {
     const offset = limb.own[sector]!;
-    return Math.abs(offset - limb.offsetPx) > 0.1 * work.ellipse.radius ? [] : [{ phi, r: work.ellipse.radius + offset, steepness: 1 }];
+    return Math.abs(offset - limb.offsetPx) > 0.1 * work.ellipse.radius
+      ? []
+      : [{ phi, r: work.ellipse.radius + offset, steepness: 1 }];
   });
   const next = fitAround(points, work.ellipse, true);
   return next ? { ...work, ellipse: { ...next, radius: next.radius - limb.offsetPx } } : work;
@@ -281,9 +298,15 @@ function stackedLevel({ grey, rough, ellipse, believed }: Work): number {
 
 /** Standard error of radius, flattening and middle by leaving out sectors of the rays. */
 function scatterOf({ ellipse, points, believed, phase }: Work): { radius: number; e: number; middle: number } {
-  const near = points.filter(({ phi, r }) => believed(phi) && Math.abs(r - radiusAt(ellipse, phi)) < Math.max(1.5, 0.06 * ellipse.radius));
+  const near = points.filter(
+    ({ phi, r }) => believed(phi) && Math.abs(r - radiusAt(ellipse, phi)) < Math.max(1.5, 0.06 * ellipse.radius),
+  );
   const fits = Array.from({ length: SECTORS }, (_, i) =>
-    fitAround(near.filter(({ phi }) => sectorOf(phi, phase, believed) !== i), ellipse, phase),
+    fitAround(
+      near.filter(({ phi }) => sectorOf(phi, phase, believed) !== i),
+      ellipse,
+      phase,
+    ),
   ).filter((each): each is Ellipse => each !== null);
   const spread = (of: (each: Ellipse) => number): number => {
     const values = fits.map(of);
@@ -292,8 +315,14 @@ function scatterOf({ ellipse, points, believed, phase }: Work): { radius: number
   };
   return {
     radius: spread(({ radius }) => radius),
-    e: Math.hypot(spread(({ e1 }) => e1), spread(({ e2 }) => e2)),
-    middle: Math.hypot(spread(({ x }) => x), spread(({ y }) => y)),
+    e: Math.hypot(
+      spread(({ e1 }) => e1),
+      spread(({ e2 }) => e2),
+    ),
+    middle: Math.hypot(
+      spread(({ x }) => x),
+      spread(({ y }) => y),
+    ),
   };
 }
 
@@ -305,7 +334,12 @@ function foundOf(work: Work, limb: Limb): DiscFound {
   const [longer, shorter] = flattened ? [axes.longer, axes.shorter] : [ellipse.radius, ellipse.radius];
   const bracket =
     Math.hypot(limb.error, phase ? scatter.radius : 0) ** 2 +
-    (0.04 + 0.2 * Math.abs(limb.offsetPx) * 0.5 + (0.45 * limb.sigmaPx ** 2) / ellipse.radius + (phase ? 0.1 + 0.2 * limb.sigmaPx + 0.002 * ellipse.radius : 0) + (full === null ? 0 : 0.15)) ** 2;
+    (0.04 +
+      0.2 * Math.abs(limb.offsetPx) * 0.5 +
+      (0.45 * limb.sigmaPx ** 2) / ellipse.radius +
+      (phase ? 0.1 + 0.2 * limb.sigmaPx + 0.002 * ellipse.radius : 0) +
+      (full === null ? 0 : 0.15)) **
+      2;
   const diameterError = 2 * Math.sqrt(bracket);
   const flattening = flattened ? 2 * scatter.e * ellipse.radius : 0;
   return {
@@ -337,7 +371,9 @@ export function findDisc(grey: Grey): Result<DiscFound> {
   const work = firstEllipse(grey, rough);
   if (!work) return noDisc;
   const { x, y, radius } = work.ellipse;
-  const outside = [x - radius, y - radius, grey.width - 1 - x - radius, grey.height - 1 - y - radius].some((room) => room < -0.02 * radius);
+  const outside = [x - radius, y - radius, grey.width - 1 - x - radius, grey.height - 1 - y - radius].some(
+    (room) => room < -0.02 * radius,
+  );
   if (outside && !work.phase) return cutOff;
   if (radius < 4) return tooSmall;
   const limb = limbOf(work);

@@ -38,7 +38,8 @@ export function limbRays(
     const inside = (r: number) =>
       x + r * c >= 1 && y + r * s >= 1 && x + r * c <= grey.width - 2 && y + r * s <= grey.height - 2;
     const profile = new Float64Array(samples + 1);
-    for (let i = 0; i <= samples; i++) profile[i] = sign * lightAt(grey, x + (from + i * STEP_PX) * c, y + (from + i * STEP_PX) * s);
+    for (let i = 0; i <= samples; i++)
+      profile[i] = sign * lightAt(grey, x + (from + i * STEP_PX) * c, y + (from + i * STEP_PX) * s);
     const soft = gaussian(profile, smoothPx / STEP_PX);
     let best = 0;
     let at = -1;

@@ -40,7 +40,11 @@ interface Told {
 }
 
 /** The middles of the classes, and how badly they tell the lengths; nothing when the classes are out of order. */
-function toldBy({ rank, cycle, division }: Pattern, shift: number, lengths: { n: number; length: number }[]): Told | null {
+function toldBy(
+  { rank, cycle, division }: Pattern,
+  shift: number,
+  lengths: { n: number; length: number }[],
+): Told | null {
   const classes: number[][] = [];
   for (const { n, length } of lengths) (classes[rank((((n - shift) % cycle) + cycle) % cycle)] ??= []).push(length);
   const filled = Array.from(classes, (each) => each ?? []);
@@ -53,7 +57,9 @@ function toldBy({ rank, cycle, division }: Pattern, shift: number, lengths: { n:
   }
   const usual = median(lengths.map(({ length }) => length));
   let off = 0;
-  filled.forEach((each, at) => each.forEach((length) => (off += Math.min(0.5, Math.abs(length - middles[at]!) / usual))));
+  filled.forEach((each, at) =>
+    each.forEach((length) => (off += Math.min(0.5, Math.abs(length - middles[at]!) / usual))),
+  );
   const used = middles.filter((middle) => !Number.isNaN(middle)).length;
   const mean = Math.max(off / lengths.length, 0.015);
   // Deviations of that mean are this improbable; each class is one number more to be known, and so is where the cycle begins.

@@ -122,7 +122,9 @@ function inked(grey: Grey, { axes, model, tone, fromT, toT }: Fitted): number {
   const ink = inkOfTicks(grey, axes, model, tone, { fromT, toT, stepPx: Math.max(1, (toT - fromT) / 12) });
   if (!ink) return 0;
   const seen = new Set(model.points.map(({ n }) => n - ink.firstN));
-  const values = ink.values.flatMap((line) => Array.from(line).filter((value, i) => seen.has(i) && !Number.isNaN(value)));
+  const values = ink.values.flatMap((line) =>
+    Array.from(line).filter((value, i) => seen.has(i) && !Number.isNaN(value)),
+  );
   const usual = median(values);
   return values.filter((value) => value > 0.4 * usual && value < 3 * usual).length / Math.max(1, values.length);
 }

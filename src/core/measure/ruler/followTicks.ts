@@ -128,13 +128,7 @@ export function followTicks(grey: Grey, axes: Axes, across: Across): { tone: Ton
 }
 
 /** The ticks where a model expects them, on every strip from the ticks' middle outwards as long as they are there. */
-export function ticksByModel(
-  grey: Grey,
-  axes: Axes,
-  model: RulerModel,
-  tone: Tone,
-  across: Across,
-): TickPoint[] {
+export function ticksByModel(grey: Grey, axes: Axes, model: RulerModel, tone: Tone, across: Across): TickPoint[] {
   const all = rowsAcross(grey, axes, across).map((row) => lineOf(row, tone));
   if (all.length === 0) return [];
   const ts = model.points.map(({ t }) => t).sort((a, b) => a - b);
@@ -149,7 +143,11 @@ export function ticksByModel(
       const expected: { n: number; s: number }[] = [];
       for (let n = Math.ceil(ends[0]!); n <= Math.floor(ends[1]!) && expected.length < 5000; n++)
         expected.push({ n, s: placeOfNumber(model, n, line.t) });
-      const found = matched(line, expected.sort((a, b) => a.s - b.s), across.periodPx);
+      const found = matched(
+        line,
+        expected.sort((a, b) => a.s - b.s),
+        across.periodPx,
+      );
       if (found) points.push(...found);
       missed = found ? 0 : missed + 1;
     }

@@ -74,8 +74,7 @@ export function inkOfTicks(
     Float64Array.from({ length: count }, (_, i) => {
       const n = firstN + i + offset;
       const at = lightAtNumber(grey, axes, model, n, t);
-      const beside =
-        (lightAtNumber(grey, axes, model, n - gap, t) + lightAtNumber(grey, axes, model, n + gap, t)) / 2;
+      const beside = (lightAtNumber(grey, axes, model, n - gap, t) + lightAtNumber(grey, axes, model, n + gap, t)) / 2;
       return tone * (at - beside);
     }),
   );

@@ -28,11 +28,7 @@ export interface Strip {
 }
 
 /** The stretch of a line along the direction that lies in the picture; nothing if it misses it. */
-export function stretchInside(
-  grey: Pick<Grey, 'width' | 'height'>,
-  axes: Axes,
-  t: number,
-): [number, number] | null {
+export function stretchInside(grey: Pick<Grey, 'width' | 'height'>, axes: Axes, t: number): [number, number] | null {
   let low = -Infinity;
   let high = Infinity;
   const [x0, y0] = placeOf(axes, 0, t);

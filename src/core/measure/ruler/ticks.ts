@@ -24,7 +24,7 @@ export function lopsidedness(row: Float64Array): number {
     cubes += value ** 3;
     squares += value * value;
   }
-  return squares > 0 ? (cubes / row.length) / (squares / row.length) ** 1.5 : 0;
+  return squares > 0 ? cubes / row.length / (squares / row.length) ** 1.5 : 0;
 }
 
 /** Places of ticks in a flattened row, px from its first value, with how far each stands out. */

@@ -12,7 +12,7 @@ import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
-import { DropZone } from './DropZone';
+import { DropZone } from '@/ui/DropZone';
 
 type State =
   | { at: 'idle' }

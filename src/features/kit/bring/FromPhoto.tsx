@@ -16,7 +16,7 @@ import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { useGo } from '../useGo';
-import { DropZone } from './DropZone';
+import { DropZone } from '@/ui/DropZone';
 
 const WAY_WORDS: Record<SizeWay['from'], string> = {
   focalPlane: 'By its pixels per length on the sensor',

@@ -1,25 +1,29 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { elementOf } from '@/ui/web';
+import { elementOf } from './web';
 import { View } from 'react-native';
-import { space } from '@/ui/theme/measures';
-import { stylesOf } from '@/ui/theme/theme';
+import { space } from './theme/measures';
+import { stylesOf } from './theme/theme';
 
 /** A field a file can be dropped on. What is dropped beside it stays where it was. */
 export function DropZone({
   label,
   onFile,
+  onFiles = ([file]) => file && onFile?.(file),
   children,
 }: {
   label: string;
-  onFile: (file: File) => void;
+  /** Takes the first of what is dropped. */
+  onFile?: (file: File) => void;
+  /** Takes all of it. */
+  onFiles?: (files: File[]) => void;
   children: ReactNode;
 }) {
   const styles = useStyles();
   const host = useRef<View>(null);
-  const latest = useRef(onFile);
+  const latest = useRef(onFiles);
   const [over, setOver] = useState(false);
   useEffect(() => {
-    latest.current = onFile;
+    latest.current = onFiles;
   });
   useEffect(() => {
     const element = elementOf(host);
@@ -32,8 +36,8 @@ export function DropZone({
     const onDrop = (event: DragEvent) => {
       event.preventDefault();
       setOver(false);
-      const file = event.dataTransfer?.files[0];
-      if (file) latest.current(file);
+      const files = [...(event.dataTransfer?.files ?? [])];
+      if (files.length) latest.current(files);
     };
     element.addEventListener('dragover', onOver);
     element.addEventListener('dragleave', onLeave);

@@ -1,0 +1,53 @@
+import type { PictureKind } from '../formats/pictures/kindOfPicture';
+import type { Part } from '../picture/shown';
+import type { Tone } from '../picture/tone';
+import type { Problem, Result } from '../quantity/result';
+import type { DiscFound } from './disc/findDisc';
+import type { SubjectFound } from './findSubject';
+import type { LengthFound } from './measureLength';
+import type { RulerFound } from './ruler/findRuler';
+
+/** A place on a picture, px; the middle of the top left pixel is [0, 0]. */
+export type Place = [number, number];
+
+/** What can be asked of a picture. */
+export type Question =
+  | { measure: 'ruler'; tickMm?: number | undefined; notAlong?: number[] | undefined }
+  | { measure: 'length'; ends: [Place, Place] }
+  | { measure: 'disc' }
+  | { measure: 'subject' };
+export type Measure = Question['measure'];
+
+/** What is found, by question. */
+export interface FoundOf {
+  ruler: RulerFound;
+  length: LengthFound;
+  disc: DiscFound;
+  subject: SubjectFound;
+}
+export type Found = { [M in Measure]: { measure: M; value: FoundOf[M] } }[Measure];
+
+/** An opened picture. */
+export interface Opened {
+  width: number;
+  height: number;
+  kind: PictureKind;
+  tone: Tone;
+  /** Which frame of a film it is, counted from 0. */
+  frame?: number | undefined;
+}
+
+/** What a page asks the worker that holds a picture. */
+export type BenchAsk =
+  | { id: number; ask: 'open'; file: Blob; tone?: Tone | undefined; frame?: number | undefined }
+  | { id: number; ask: 'measure'; question: Question }
+  | { id: number; ask: 'part'; part: Part };
+
+/** What the worker tells: how far it is, or what came of what was asked. */
+export type BenchNews =
+  | { id: number; share: number }
+  | { id: number; opened: Result<Opened> }
+  | { id: number; found: Result<Found> }
+  /** Red, green, blue and full opacity of each pixel. */
+  | { id: number; part: Uint8ClampedArray }
+  | { id: number; problem: Problem };

@@ -1,0 +1,111 @@
+import { svgPathProperties } from 'svg-path-properties';
+import { textureOf } from '../detail/textures/texture';
+import { noise } from '../detail/textures/noise';
+import { SILHOUETTES } from '../kit/silhouettes';
+import { SUBJECT_KINDS, type SubjectKind } from '../kit/subjects';
+import type { Scene } from './scene';
+
+/** A subject before a soft background. */
+export interface SubjectMade {
+  kind: SubjectKind;
+  /** Measured as its kind is, mm. */
+  sizeMm: number;
+  /** Light of the subject and of the background. */
+  light: number;
+  ground: number;
+  /** How far the background changes, light. */
+  unevenGround: number;
+}
+
+type Point = [number, number];
+
+/** Points of a drawn outline, one to each closed part, a quarter of a unit apart. */
+export function outlinesOf(d: string): Point[][] {
+  return d
+    .split(/(?=M)/)
+    .filter((part) => part.trim() !== '')
+    .map((part) => {
+      const path = new svgPathProperties(part.trim());
+      const length = path.getTotalLength();
+      const count = Math.max(8, Math.ceil(length * 4));
+      return Array.from({ length: count }, (_, i): Point => {
+        const { x, y } = path.getPointAtLength((length * i) / (count - 1));
+        return [x, y];
+      });
+    });
+}
+
+/** Squares a unit of the drawing's height of 100 is divided into, for looking up what is inside. */
+const FINE = 8;
+
+/** Which squares of a fine grid lie on the silhouette. */
+function maskOf(kind: SubjectKind): { on: Uint8Array; columns: number; rows: number } {
+  const { width, fills, lines } = SILHOUETTES[kind];
+  const columns = Math.ceil(width * FINE);
+  const rows = 100 * FINE;
+  const on = new Uint8Array(columns * rows);
+  for (const d of fills) for (const outline of outlinesOf(d)) fillInside(on, columns, rows, outline);
+  for (const { d, width: stroke } of lines)
+    for (const outline of outlinesOf(d)) for (const point of outline) fillDot(on, columns, rows, point, stroke / 2);
+  return { on, columns, rows };
+}
+
+/** Even and odd crossings of each row. */
+function fillInside(on: Uint8Array, columns: number, rows: number, outline: Point[]): void {
+  for (let row = 0; row < rows; row++) {
+    const y = (row + 0.5) / FINE;
+    const crossings: number[] = [];
+    outline.forEach(([x1, y1], i) => {
+      const [x2, y2] = outline[(i + 1) % outline.length]!;
+      if (y1 > y !== y2 > y) crossings.push(x1 + ((y - y1) / (y2 - y1)) * (x2 - x1));
+    });
+    crossings.sort((a, b) => a - b);
+    for (let i = 0; i + 1 < crossings.length; i += 2)
+      for (
+        let x = Math.max(0, Math.ceil(crossings[i]! * FINE - 0.5));
+        x < Math.min(columns, crossings[i + 1]! * FINE - 0.5);
+        x++
+      )
+        on[row * columns + x] = 1;
+  }
+}
+
+function fillDot(on: Uint8Array, columns: number, rows: number, [x, y]: Point, radius: number): void {
+  for (let row = Math.floor((y - radius) * FINE); row <= (y + radius) * FINE; row++)
+    for (let column = Math.floor((x - radius) * FINE); column <= (x + radius) * FINE; column++)
+      if (
+        row >= 0 &&
+        column >= 0 &&
+        row < rows &&
+        column < columns &&
+        Math.hypot((column + 0.5) / FINE - x, (row + 0.5) / FINE - y) < radius
+      )
+        on[row * columns + column] = 1;
+}
+
+/** The longest way across the silhouette, in units of its measured size: what a perfect measurement would find. */
+export function longestOf(kind: SubjectKind): number {
+  const { width, fills, lines } = SILHOUETTES[kind];
+  const points = [...fills, ...lines.map(({ d }) => d)].flatMap((d) => outlinesOf(d).flat());
+  let most = 0;
+  for (const [x1, y1] of points) for (const [x2, y2] of points) most = Math.max(most, (x1 - x2) ** 2 + (y1 - y2) ** 2);
+  return Math.sqrt(most) / (SUBJECT_KINDS[kind].axis === 'width' ? width : 100);
+}
+
+/** A subject with its fine texture, its middle at the middle of the scene. */
+export function subjectScene(made: SubjectMade, seed: number): Scene {
+  const { on, columns, rows } = maskOf(made.kind);
+  const info = SUBJECT_KINDS[made.kind];
+  const units = info.axis === 'width' ? SILHOUETTES[made.kind].width : 100;
+  const mmPerUnit = made.sizeMm / units;
+  const texture = textureOf(made.kind);
+  const coarser = texture.drawnForMm / made.sizeMm;
+  const broad = made.sizeMm * 0.9;
+  return (x, y) => {
+    const column = Math.floor((x / mmPerUnit) * FINE + columns / 2);
+    const row = Math.floor((y / mmPerUnit) * FINE + rows / 2);
+    if (column >= 0 && row >= 0 && column < columns && row < rows && on[row * columns + column])
+      return made.light * (0.8 + 0.4 * texture.at(x * coarser, y * coarser));
+    return made.ground + made.unevenGround * (noise(x / broad, y / broad, seed) - 0.5);
+  };
+}

@@ -1,0 +1,129 @@
+import type { SubjectKind } from '../kit/subjects';
+import { blurred } from './blurred';
+import { chance } from './chance';
+import { discScene } from './discScene';
+import { noisy } from './noisy';
+import { rulerScene } from './rulerScene';
+import { drawn, type Scene } from './scene';
+import { longestOf, subjectScene } from './subjectScene';
+import type { View } from './view';
+
+/** What the simulated camera is to photograph, and with what. */
+export interface Order {
+  scene: 'ruler' | 'subject' | 'disc';
+  /** Size of the picture, and what one of its pixels stands for on the sensor, µm. */
+  columns: number;
+  rows: number;
+  pitchUm: number;
+  /** Size on the sensor ÷ real size; for a disc of the sky what it is wide on the sensor, mm. */
+  ratio: number;
+  discMm: number;
+  fNumber: number;
+  lens50LpPerMm: number;
+  /** How far the plane of focus is off, as diameter of the blur on the sensor, mm; and how far the camera shook, mm there. */
+  defocusMm: number;
+  shakeMm: number;
+  /** Electrons a pixel holds at full light: fewer at a higher ISO. */
+  fullWell: number;
+  subject: { kind: SubjectKind; sizeMm: number };
+  seed: number;
+}
+
+/** What is true of a simulated picture. */
+export interface Truth {
+  pxPerMm?: number;
+  lengthPx?: number;
+  diameterPx?: number;
+}
+
+export interface Taken {
+  light: Float32Array;
+  truth: Truth;
+}
+
+const WAVELENGTH_MM = 0.00055;
+/** A Gaussian as wide as the core of the diffraction disc, in wavelengths times f-number. */
+const DIFFRACTION = 0.42;
+/** A Gaussian that keeps half of the contrast at ν has a deviation of this ÷ ν. */
+const AT_HALF = Math.sqrt(Math.log(2) / 2) / Math.PI;
+/** Deviation of a disc of even light, and of a stroke, as shares of their width. */
+const DISC = 1 / 4;
+const STROKE = 1 / Math.sqrt(12);
+
+/** The blur of all parts together, px: diffraction, lens, focus and shake, added as squares. */
+export function blurPx({ pitchUm, fNumber, lens50LpPerMm, defocusMm, shakeMm }: Order): number {
+  const parts = [DIFFRACTION * WAVELENGTH_MM * fNumber, AT_HALF / lens50LpPerMm, DISC * defocusMm, STROKE * shakeMm];
+  return Math.hypot(...parts) / (pitchUm / 1000);
+}
+
+function sceneOf(order: Order, pxPerMm: number): { scene: Scene; middleMm: [number, number]; truth: Truth } {
+  const { between, oneOf } = chance(order.seed);
+  if (order.scene === 'ruler') {
+    const scale = pxPerMm > 40 ? oneOf(['millimetre', 'half'] as const) : 'millimetre';
+    const made = {
+      scale,
+      ground: between(0.6, 0.8),
+      ink: between(0.04, 0.1),
+      desk: between(0.12, 0.35),
+      grain: 0.08,
+      brushed: 0,
+      tickWidthMm: scale === 'half' ? 0.1 : 0.18,
+      jitterMm: 0.003,
+      shortestMm: Math.min(scale === 'half' ? 1.6 : 3.2, (0.22 * order.rows) / pxPerMm),
+      heightMm: 30,
+      unevenInk: 0.15,
+      digits: true,
+      scratches: 4,
+    };
+    return {
+      scene: rulerScene(made, order.seed),
+      middleMm: [between(-5, 5), 1.2 * made.shortestMm],
+      truth: { pxPerMm },
+    };
+  }
+  if (order.scene === 'subject') {
+    const { kind, sizeMm } = order.subject;
+    const light = oneOf([0.08, 0.5]);
+    const made = { kind, sizeMm, light, ground: light < 0.2 ? 0.3 : 0.14, unevenGround: 0.08 };
+    return {
+      scene: subjectScene(made, order.seed),
+      middleMm: [0, 0],
+      truth: { lengthPx: longestOf(kind) * sizeMm * pxPerMm },
+    };
+  }
+  const diameterPx = order.discMm / (order.pitchUm / 1000);
+  const made = {
+    radiusMm: diameterPx / pxPerMm / 2,
+    flattening: 0.935,
+    darkening: 0.75,
+    light: 0.75,
+    ground: 0.01,
+    belts: 0.25,
+    phaseDeg: 0,
+  };
+  return { scene: discScene(made, order.seed), middleMm: [0, 0], truth: { diameterPx } };
+}
+
+/**
+ * Takes a picture with a camera that is only reckoned: the scene as it lies before the lens, drawn on the pixels, blurred by
+ * diffraction, lens, focus and shake, with the noise of its light. Every part of the blur counts as a Gaussian of its width.
+ */
+export function take(order: Order): Taken {
+  const { columns, rows, pitchUm, seed } = order;
+  const pxPerMm = order.scene === 'disc' ? 1 : (order.ratio * 1000) / pitchUm;
+  const { between } = chance(seed + 1);
+  const { scene, middleMm, truth } = sceneOf(order, pxPerMm);
+  const askew = order.scene === 'ruler' ? between(-8, 8) : between(-4, 4);
+  const view: View = {
+    pxPerMm,
+    turnDeg: askew,
+    tiltAlongDeg: 0,
+    tiltAcrossDeg: 0,
+    middleMm,
+    focalPx: 4 * columns,
+    distortion: order.scene === 'ruler' ? between(-0.002, 0.002) : 0,
+  };
+  const sharp = drawn(scene, view, columns, rows, columns * rows > 2e6 ? 2 : 3);
+  const light = blurred(sharp, columns, rows, blurPx(order));
+  return { light: noisy(light, { fullWell: order.fullWell, readNoise: 4 }, seed + 2), truth };
+}

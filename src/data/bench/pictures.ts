@@ -1,0 +1,137 @@
+import { create } from 'zustand';
+import type { Found, Opened, Place, Question } from '@/core/measure/benchTalk';
+import type { PhotoTags } from '@/core/formats/photoProposal';
+import type { Tone } from '@/core/picture/tone';
+import type { Problem, Result } from '@/core/quantity/result';
+import { readPhoto } from '../readPhoto';
+import { startHolder, type Holder } from './holder';
+
+/** A picture on the bench. It stays on this device, and only as long as the tab is open. */
+export interface BenchPicture {
+  id: string;
+  name: string;
+  file: File;
+  holder: Holder;
+  tone: Tone | null;
+  opened: Opened | null;
+  /** How far opening or measuring is, 0 to 1; nothing while nothing is under way. */
+  share: number | null;
+  problem: Problem | null;
+  tags: PhotoTags | null;
+  /** What was asked last, and what was found. */
+  question: Question | null;
+  found: Found | null;
+  /** The two handles. */
+  ends: [Place, Place] | null;
+  /** What the simulated camera knows of what it took; nothing for real pictures. */
+  truth: SimulatedTruth | null;
+}
+
+/** What is true of a picture of the simulated camera. */
+export interface SimulatedTruth {
+  words: string;
+  pxPerMm?: number;
+  lengthPx?: number;
+  diameterPx?: number;
+}
+
+interface Bench {
+  pictures: BenchPicture[];
+  /** The one looked at. */
+  currentId: string | null;
+}
+
+export const useBench = create<Bench>()(() => ({ pictures: [], currentId: null }));
+
+const patch = (id: string, change: Partial<BenchPicture>): void =>
+  useBench.setState(({ pictures }) => ({
+    pictures: pictures.map((each) => (each.id === id ? { ...each, ...change } : each)),
+  }));
+
+const pictureOf = (id: string): BenchPicture | undefined => useBench.getState().pictures.find((each) => each.id === id);
+
+export const showPicture = (currentId: string): void => useBench.setState({ currentId });
+
+/** Opens a file again or for the first time, in a worker of its own. */
+async function openIn(id: string, ways: { tone?: Tone; frame?: number }): Promise<boolean> {
+  const picture = pictureOf(id);
+  if (!picture) return false;
+  patch(id, { share: 0, problem: null });
+  const opened = await picture.holder.open(picture.file, ways, (share) => patch(id, { share }));
+  if (opened.ok) patch(id, { opened: opened.value, share: null });
+  else patch(id, { problem: opened.problem, share: null });
+  return opened.ok;
+}
+
+/** Brings pictures to the bench; the first of them is looked at. */
+export function bringPictures(files: readonly File[], truth: SimulatedTruth | null = null): void {
+  const brought = files.map((file): BenchPicture => ({
+    id: crypto.randomUUID(),
+    name: file.name,
+    file,
+    holder: startHolder(),
+    tone: null,
+    opened: null,
+    share: 0,
+    problem: null,
+    tags: null,
+    question: null,
+    found: null,
+    ends: null,
+    truth,
+  }));
+  const [first] = brought;
+  if (!first) return;
+  useBench.setState(({ pictures }) => ({ pictures: [...pictures, ...brought], currentId: first.id }));
+  for (const { id, file } of brought) {
+    void openIn(id, {});
+    void readPhoto(file).then((read) => {
+      if (read.ok) patch(id, { tags: read.tags });
+    });
+  }
+}
+
+/** Takes a picture off the bench. */
+export function putAway(id: string): void {
+  pictureOf(id)?.holder.stop();
+  useBench.setState(({ pictures, currentId }) => {
+    const left = pictures.filter((each) => each.id !== id);
+    return { pictures: left, currentId: currentId === id ? (left[0]?.id ?? null) : currentId };
+  });
+}
+
+/** Asks a picture a question; what was found before stays to be seen until the answer is there. */
+export async function askPicture(id: string, question: Question): Promise<Result<Found> | null> {
+  const picture = pictureOf(id);
+  if (!picture?.opened) return null;
+  patch(id, { question, share: 0, problem: null });
+  const found = await picture.holder.measure(question, (share) => patch(id, { share }));
+  // Asked something else meanwhile: this answer is nobody's any more.
+  if (pictureOf(id)?.question !== question) return null;
+  if (found.ok) {
+    const ends = found.value.measure === 'length' || found.value.measure === 'subject' ? found.value.value.ends : null;
+    patch(id, { found: found.value, share: null, ...(ends ? { ends } : {}) });
+  } else patch(id, { found: null, share: null, problem: found.problem });
+  return found;
+}
+
+/** Moves a handle; nothing is measured until it is asked. */
+export const setEnds = (id: string, ends: [Place, Place]): void => patch(id, { ends });
+
+/** Goes back to the choice of questions. */
+export const clearAnswer = (id: string): void => patch(id, { question: null, found: null, problem: null });
+
+/** Stops what is under way: the worker ends, and the picture is opened anew in another. */
+export function stopMeasuring(id: string): void {
+  const picture = pictureOf(id);
+  if (!picture) return;
+  picture.holder.stop();
+  patch(id, { holder: startHolder(), question: null, found: null, share: null, opened: null });
+  void openIn(id, picture.tone ? { tone: picture.tone } : {});
+}
+
+/** Reads the codes as standing for light in another way, or another frame of a film. */
+export function reopen(id: string, ways: { tone?: Tone; frame?: number }): void {
+  patch(id, { tone: ways.tone ?? pictureOf(id)?.tone ?? null, found: null, question: null });
+  void openIn(id, ways);
+}

@@ -1,0 +1,209 @@
+import { useCallback, useMemo } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { rulerMeans } from '@/core/measure/means/rulerMeans';
+import {
+  askPicture,
+  putAway,
+  setEnds,
+  showPicture,
+  stopMeasuring,
+  useBench,
+  type BenchPicture,
+} from '@/data/bench/pictures';
+import { usePreferences } from '@/data/preferences';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { Key } from '@/ui/controls/Key';
+import { PictureView } from '@/ui/picture/PictureView';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
+import { stylesOf } from '@/ui/theme/theme';
+import { useWhy, quantitiesOf } from '../desk/useWhy';
+import { BringPicture } from './BringPicture';
+import { DiscAnswer } from './DiscAnswer';
+import { LengthAnswer, lengthQuantity } from './LengthAnswer';
+import { Over } from './Over';
+import { Questions } from './Questions';
+import { RulerAnswer } from './RulerAnswer';
+import { SubjectAnswer } from './SubjectAnswer';
+import { TruthShown } from './Told';
+import { WhosePicture } from './WhosePicture';
+import { useTakenWith, type TakenWith } from './useTakenWith';
+
+/** The bench: bring a picture, ask it one question, get a number, see on the picture what was measured, put it to use. */
+export default function BenchHome() {
+  const styles = useStyles();
+  const pictures = useBench((state) => state.pictures);
+  const currentId = useBench((state) => state.currentId);
+  const current = pictures.find(({ id }) => id === currentId) ?? pictures[0];
+  return current ? (
+    <OnBench picture={current} pictures={pictures} />
+  ) : (
+    <ScrollView contentContainerStyle={styles.empty}>
+      <Txt kind="title" level={1}>
+        Measure a picture
+      </Txt>
+      <Txt>
+        Bring a picture, ask it one question, and get a number with its error: how large it is on the sensor, how long,
+        how wide a disc, where a subject ends.
+      </Txt>
+      <BringPicture />
+    </ScrollView>
+  );
+}
+
+function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: BenchPicture[] }) {
+  const styles = useStyles();
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const taken = useTakenWith(picture);
+  const shown = <Shown picture={picture} taken={taken} />;
+  const side = (
+    <>
+      <Questions picture={picture} />
+      <Answer picture={picture} taken={taken} />
+      <WhosePicture taken={taken} />
+      <OnTheBench picture={picture} pictures={pictures} />
+      <BringPicture short />
+    </>
+  );
+  if (!wide)
+    return (
+      <ScrollView contentContainerStyle={styles.phone}>
+        {shown}
+        {side}
+      </ScrollView>
+    );
+  return (
+    <View style={styles.columns}>
+      <ScrollView style={styles.left} contentContainerStyle={styles.phone}>
+        {shown}
+      </ScrollView>
+      <ScrollView style={styles.right} contentContainerStyle={styles.phone}>
+        {side}
+      </ScrollView>
+    </View>
+  );
+}
+
+/** The picture itself, with what was measured on it; or how far it is being opened, or why it cannot be. */
+function Shown({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) {
+  const { id, opened, holder, found, name, ends, question } = picture;
+  const source = useCallback((part: Parameters<typeof holder.part>[0]) => holder.part(part), [holder]);
+  const pxPerMm = found?.measure === 'ruler' ? found.value.pxPerMm : undefined;
+  const handles = ends && (question?.measure === 'length' || question?.measure === 'subject');
+  if (!opened) return <Under picture={picture} />;
+  return (
+    <View style={{ gap: space.medium }}>
+      <PictureView
+        key={id}
+        label={`${name}, ${opened.width} by ${opened.height} pixels`}
+        width={opened.width}
+        height={opened.height}
+        source={source}
+        pxPerMm={pxPerMm}
+        over={(view, screen) => <Over found={found} ends={ends} view={view} screen={screen} />}
+        handles={
+          handles
+            ? [
+                { label: 'First end', at: ends[0] },
+                { label: 'Second end', at: ends[1] },
+              ]
+            : undefined
+        }
+        onHandle={(index, at, rests) => {
+          if (!ends) return;
+          const next: typeof ends = index === 0 ? [at, ends[1]] : [ends[0], at];
+          setEnds(id, next);
+          if (rests) void askPicture(id, { measure: 'length', ends: next });
+        }}
+      />
+      <Under picture={picture} />
+      {taken.setupRow ? null : (
+        <Txt kind="small" tone="soft">
+          There is no set-up in the kit: pixels are measured, what they stand for on the sensor is not known.
+        </Txt>
+      )}
+    </View>
+  );
+}
+
+/** What is under way, or why something could not be done. */
+function Under({ picture }: { picture: BenchPicture }) {
+  const { id, share, problem, opened } = picture;
+  return (
+    <>
+      {share !== null ? (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.medium }}>
+          <Txt role="status">{`${opened ? 'Measuring' : `Opening ${picture.name}`} … ${Math.round(100 * share)} %`}</Txt>
+          {opened ? (
+            <Key title="Stop" weight="plain" onPress={() => stopMeasuring(id)} />
+          ) : (
+            <Key title="Put it away" weight="plain" onPress={() => putAway(id)} />
+          )}
+        </View>
+      ) : null}
+      {problem ? (
+        <Txt tone="needle" role="alert">
+          {problem.message}
+        </Txt>
+      ) : null}
+    </>
+  );
+}
+
+function Answer({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) {
+  const units = usePreferences((state) => state.units);
+  const { ask, sheetFor } = useWhy();
+  const { found, opened, question } = picture;
+  const ruler = useMemo(
+    () => (found?.measure === 'ruler' && opened ? rulerMeans(found.value, opened.width, taken.pitchUm) : null),
+    [found, opened, taken.pitchUm],
+  );
+  if (!found || found.measure !== question?.measure) return null;
+  return (
+    <>
+      {found.measure === 'ruler' ? (
+        <RulerAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
+      ) : null}
+      {found.measure === 'length' ? (
+        <LengthAnswer
+          lengthPx={lengthQuantity(found.value.lengthPx, found.value.plusMinus)}
+          kinds={found.value.kinds}
+          taken={taken}
+          units={units}
+          ask={ask}
+        />
+      ) : null}
+      {found.measure === 'disc' ? <DiscAnswer found={found.value} taken={taken} units={units} ask={ask} /> : null}
+      {found.measure === 'subject' ? (
+        <SubjectAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
+      ) : null}
+      <TruthShown truth={picture.truth} />
+      {sheetFor(quantitiesOf(ruler))}
+    </>
+  );
+}
+
+/** All pictures on the bench; one is looked at. */
+function OnTheBench({ picture, pictures }: { picture: BenchPicture; pictures: BenchPicture[] }) {
+  return (
+    <View style={{ gap: space.medium }}>
+      {pictures.length > 1 ? (
+        <Choice
+          label="On the bench"
+          options={pictures.map(({ id, name }) => ({ value: id, name }))}
+          value={picture.id}
+          onChange={showPicture}
+        />
+      ) : null}
+      <Key title={`Put ${picture.name} away`} icon="close" weight="plain" onPress={() => putAway(picture.id)} />
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  empty: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
+  phone: { padding: space.page, gap: space.page },
+  columns: { flex: 1, flexDirection: 'row' },
+  left: { flexGrow: 3, flexBasis: 0, borderRightWidth: 1, borderColor: palette.hairline },
+  right: { flexGrow: 2, flexBasis: 0 },
+}));

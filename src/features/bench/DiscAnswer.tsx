@@ -1,0 +1,111 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { DiscFound } from '@/core/measure/disc/findDisc';
+import { discMeans } from '@/core/measure/means/discMeans';
+import { formatFigures } from '@/core/quantity/format';
+import { given, type Quantity } from '@/core/quantity/quantity';
+import type { UnitSystem } from '@/core/quantity/units';
+import { Figure } from '@/ui/Figure';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { NumberField } from '@/ui/controls/NumberField';
+import { space } from '@/ui/theme/measures';
+import { Told } from './Told';
+import type { TakenWith } from './useTakenWith';
+
+const WHAT = [
+  { value: 'sky', name: 'Of the sky', gloss: 'how wide it stood' },
+  { value: 'thing', name: 'A thing', gloss: 'how wide it is' },
+] as const;
+
+interface Props {
+  found: DiscFound;
+  taken: TakenWith;
+  units: UnitSystem;
+  ask: (quantity: Quantity) => void;
+}
+
+/** What a disc measures, and what that means: the focal length and Barlow at work, or the ratio. */
+export function DiscAnswer({ found, taken, units, ask }: Props) {
+  const [what, setWhat] = useState<'sky' | 'thing'>('sky');
+  const [arcsec, setArcsec] = useState<number | null>(null);
+  const [sizeMm, setSize] = useState<number | null>(null);
+  const means = discMeans({
+    found,
+    pitchUm: taken.pitchUm,
+    system: taken.system,
+    arcsec: what === 'sky' && arcsec !== null ? given(arcsec, '″', 'Width in the sky') : null,
+    sizeMm: what === 'thing' && sizeMm !== null ? given(sizeMm, 'mm', 'Real width') : null,
+  });
+  const flattened = found.polarDiameterPx < found.equatorialDiameterPx;
+  const figures: [string, Quantity | undefined][] = [
+    ['Pixel scale', means.pixelScaleArcsec],
+    ['Focal length at work', means.effectiveFocalMm],
+    ['The chain enlarges', means.barlowFactor],
+    ['Expected', means.predictedPx],
+    ['Measured against expected', means.offPercent],
+    ['Ratio', means.ratio],
+  ];
+  return (
+    <View style={{ gap: space.page }}>
+      <Told
+        label={flattened ? 'Diameter, the longer' : 'Diameter'}
+        quantity={means.diameterPx}
+        units={units}
+        sentence={[
+          flattened
+            ? `${formatFigures(found.polarDiameterPx, 4)} px the shorter way: flattened to ${formatFigures(found.polarDiameterPx / found.equatorialDiameterPx, 3)}.`
+            : '',
+          found.phase ? 'Not fully lit: a circle through the bright part of its limb.' : '',
+          found.clipped ? 'Part of it is as bright as the file goes: expose less.' : '',
+          `The limb is blurred by ${formatFigures(found.blurPx, 2)} px.`,
+        ]
+          .filter(Boolean)
+          .join(' ')}
+      />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page }}>
+        {figures.map(([label, quantity]) =>
+          quantity ? (
+            <Figure
+              key={label}
+              label={label}
+              quantity={quantity}
+              units={units}
+              onWhy={() => ask(quantity)}
+              name={label}
+            />
+          ) : null,
+        )}
+      </View>
+      <Choice label="What is it?" options={WHAT} value={what} onChange={setWhat} />
+      {what === 'sky' ? (
+        <>
+          <NumberField
+            label="How wide it stood that night (the Planets desk tells)"
+            value={arcsec}
+            unit="none"
+            shownUnit="″"
+            minimum={0.5}
+            maximum={4000}
+            optional
+            onChange={setArcsec}
+          />
+          <Txt kind="small" tone="caution">
+            Never point anything at the Sun without a certified filter in front.
+          </Txt>
+        </>
+      ) : (
+        <NumberField
+          label="How wide it is"
+          value={sizeMm}
+          unit="mm"
+          shownUnit="mm"
+          minimum={0.001}
+          maximum={1e5}
+          optional
+          onChange={setSize}
+        />
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,121 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { LengthFound } from '@/core/measure/measureLength';
+import { lengthMeans } from '@/core/measure/means/lengthMeans';
+import { formatFigures } from '@/core/quantity/format';
+import { given, measured, type Quantity } from '@/core/quantity/quantity';
+import type { UnitSystem } from '@/core/quantity/units';
+import { useChosen } from '@/data/useChosen';
+import { Figure } from '@/ui/Figure';
+import { Txt } from '@/ui/Txt';
+import { NumberField } from '@/ui/controls/NumberField';
+import { space } from '@/ui/theme/measures';
+import { Told } from './Told';
+import type { TakenWith } from './useTakenWith';
+
+const KINDS: Record<LengthFound['kinds'][number], string> = {
+  edge: 'on an edge',
+  tip: 'on a tip',
+  byHand: 'where you put it: nothing to snap to',
+};
+
+/** A length as a measured quantity. */
+export function lengthQuantity(lengthPx: number, plusMinus: number): Quantity {
+  return measured(
+    lengthPx,
+    'px',
+    () => ({
+      name: 'Length',
+      formula: '|B − A|',
+      inputs: [],
+      source: 'both ends snapped to where the light passes half of its step; two parallel edges square to themselves',
+      neglects: 'Thin tips lose a px or two to blur.',
+    }),
+    plusMinus,
+  );
+}
+
+interface Props {
+  lengthPx: Quantity;
+  kinds?: LengthFound['kinds'] | undefined;
+  taken: TakenWith;
+  units: UnitSystem;
+  ask: (quantity: Quantity) => void;
+  /** Leaves the number itself to what stands above. */
+  toldAlready?: boolean;
+}
+
+/** A length, and what it means with what is known: real size, distance, or the focal length at work. */
+export function LengthAnswer({ lengthPx, kinds, taken, units, ask, toldAlready = false }: Props) {
+  const chosen = useChosen();
+  const subject = taken.kit.subjects.find((row) => row.id === chosen.subjectId)?.data;
+  const [sizeMm, setSize] = useState<number | null>(null);
+  const [distanceM, setDistance] = useState<number | null>(null);
+  const means = lengthMeans({
+    lengthPx,
+    pitchUm: taken.pitchUm,
+    system: taken.system,
+    sizeMm: sizeMm === null ? null : given(sizeMm, 'mm', 'Real size'),
+    distanceM: distanceM === null ? null : given(distanceM, 'm', 'Distance'),
+  });
+  const figures: [string, Quantity | undefined][] = [
+    ['On the sensor', means.onSensorMm],
+    ['Real size', means.realMm],
+    ['Distance', means.distanceM],
+    ['Ratio', means.ratio],
+    ['Focal length at work', means.effectiveFocalMm],
+    ['Expected', means.predictedPx],
+    ['Measured against expected', means.offPercent],
+  ];
+  return (
+    <View style={{ gap: space.page }}>
+      {toldAlready ? null : (
+        <Told
+          label="Length"
+          quantity={lengthPx}
+          units={units}
+          sentence={kinds ? `First end ${KINDS[kinds[0]]}, second ${KINDS[kinds[1]]}.` : undefined}
+        />
+      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page }}>
+        {figures.map(([label, quantity]) =>
+          quantity ? (
+            <Figure
+              key={label}
+              label={label}
+              quantity={quantity}
+              units={units}
+              onWhy={() => ask(quantity)}
+              name={label}
+            />
+          ) : null,
+        )}
+      </View>
+      <Txt kind="small" tone="soft">
+        {subject
+          ? `Enter what you know; the rest follows. In hand: ${subject.name}, ${formatFigures(subject.sizeMm, 3)} mm at ${formatFigures(subject.distanceM, 3)} m.`
+          : 'Enter what you know; the rest follows.'}
+      </Txt>
+      <NumberField
+        label="Its real size"
+        value={sizeMm}
+        unit="mm"
+        shownUnit="mm"
+        minimum={0.001}
+        maximum={1e6}
+        optional
+        onChange={setSize}
+      />
+      <NumberField
+        label="Its distance"
+        value={distanceM}
+        unit="m"
+        shownUnit="m"
+        minimum={0.01}
+        maximum={1e5}
+        optional
+        onChange={setDistance}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,112 @@
+import Svg, { Circle, Ellipse, Line, Polygon, Rect } from 'react-native-svg';
+import type { Found, Place } from '@/core/measure/benchTalk';
+import { toScreen, type Viewport } from '@/core/picture/viewport';
+import { usePalette } from '@/ui/theme/theme';
+
+interface Props {
+  found: Found | null;
+  ends: [Place, Place] | null;
+  view: Viewport;
+  screen: { width: number; height: number };
+}
+
+/** Found lines are drawn twice: ink under the needle's colour, so that they show on light and on dark. */
+const UNDER = 3.5;
+const UPPER = 1.5;
+
+/** What was measured, drawn over the picture. */
+export function Over({ found, ends, view, screen }: Props) {
+  const palette = usePalette();
+  const both = (make: (colour: string, width: number, key: string) => React.ReactNode) => [
+    make(palette.raised, UNDER, 'under'),
+    make(palette.needle, UPPER, 'upper'),
+  ];
+  const line = (from: Place, to: Place, name: string) => {
+    const [[x1, y1], [x2, y2]] = [toScreen(view, from), toScreen(view, to)];
+    return both((colour, width, key) => (
+      <Line key={`${name}${key}`} x1={x1} y1={y1} x2={x2} y2={y2} stroke={colour} strokeWidth={width} />
+    ));
+  };
+  return (
+    <Svg
+      width={screen.width}
+      height={screen.height}
+      style={{ position: 'absolute', left: 0, top: 0 }}
+      pointerEvents="none"
+    >
+      {found?.measure === 'ruler' ? found.value.lines.map(({ n, from, to }) => line(from, to, String(n))) : null}
+      {found?.measure === 'disc' ? <DiscOver value={found.value} view={view} both={both} /> : null}
+      {found?.measure === 'subject' ? <SubjectOver value={found.value} view={view} both={both} /> : null}
+      {ends && found?.measure !== 'ruler' && found?.measure !== 'disc' ? line(ends[0], ends[1], 'ends') : null}
+    </Svg>
+  );
+}
+
+type Both = (make: (colour: string, width: number, key: string) => React.ReactNode) => React.ReactNode[];
+
+function DiscOver({
+  value,
+  view,
+  both,
+}: {
+  value: Extract<Found, { measure: 'disc' }>['value'];
+  view: Viewport;
+  both: Both;
+}) {
+  const [x, y] = toScreen(view, value.centre);
+  const [rx, ry] = [(value.equatorialDiameterPx / 2) * view.scale, (value.polarDiameterPx / 2) * view.scale];
+  return (
+    <>
+      {both((colour, width, key) => (
+        <Ellipse
+          key={key}
+          cx={x}
+          cy={y}
+          rx={rx}
+          ry={ry}
+          rotation={value.equatorDeg ?? 0}
+          origin={`${x}, ${y}`}
+          stroke={colour}
+          strokeWidth={width}
+          fill="none"
+        />
+      ))}
+      {both((colour, width, key) => (
+        <Circle key={`middle${key}`} cx={x} cy={y} r={3} stroke={colour} strokeWidth={width} fill="none" />
+      ))}
+    </>
+  );
+}
+
+function SubjectOver({
+  value,
+  view,
+  both,
+}: {
+  value: Extract<Found, { measure: 'subject' }>['value'];
+  view: Viewport;
+  both: Both;
+}) {
+  const points = value.hull.map((each) => toScreen(view, each).join(',')).join(' ');
+  const [left, top] = toScreen(view, [value.box[0], value.box[1]]);
+  const [right, bottom] = toScreen(view, [value.box[2], value.box[3]]);
+  return (
+    <>
+      {both((colour, width, key) => (
+        <Polygon key={key} points={points} stroke={colour} strokeWidth={width} fill="none" strokeDasharray="5 4" />
+      ))}
+      {both((colour, width, key) => (
+        <Rect
+          key={`box${key}`}
+          x={left}
+          y={top}
+          width={right - left}
+          height={bottom - top}
+          stroke={colour}
+          strokeWidth={width / 1.5}
+          fill="none"
+        />
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { formatFigures } from '@/core/quantity/format';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { Key } from '@/ui/controls/Key';
+import { space } from '@/ui/theme/measures';
+import type { TakenWith } from './useTakenWith';
+
+const BY: Record<TakenWith['by'], string> = {
+  picture: 'by its EXIF and pixels',
+  person: 'as you said',
+  hand: 'what is in hand; the picture does not say',
+};
+
+/** With what a picture was taken, and what that makes of one of its pixels. */
+export function WhosePicture({ taken }: { taken: TakenWith }) {
+  const [choosing, setChoosing] = useState(false);
+  const { setupRow, scale, problem, kit, by, choose } = taken;
+  return (
+    <View style={{ gap: space.small }} testID="taken-with">
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.medium, flexWrap: 'wrap' }}>
+        <View style={{ flexGrow: 1, flexBasis: 200 }}>
+          <Txt kind="label" tone="soft">
+            Taken with
+          </Txt>
+          <Txt kind="strong">{setupRow?.data.name ?? 'no set-up in the kit'}</Txt>
+          <Txt kind="small" tone="soft">
+            {BY[by]}
+            {scale ? ` · ${scale.modeName} · ${formatFigures(scale.pitchUm, 3)} µm a pixel` : ''}
+          </Txt>
+        </View>
+        <Key
+          title={choosing ? 'Done' : 'Another'}
+          weight="plain"
+          expanded={choosing}
+          onPress={() => setChoosing(!choosing)}
+        />
+      </View>
+      {scale && scale.resized !== 1 ? (
+        <Txt kind="small" tone="caution">
+          {`⚠ Made ${scale.resized < 1 ? 'smaller' : 'larger'} after it was taken, ${formatFigures(scale.resized, 3)} times: put right for that.`}
+        </Txt>
+      ) : null}
+      {problem ? (
+        <Txt kind="small" tone="caution" role="alert">
+          {`⚠ ${problem.message}`}
+        </Txt>
+      ) : null}
+      {choosing ? (
+        <Choice
+          label="It was taken with"
+          options={kit.setups.map((row) => ({ value: row.id, name: row.data.name }))}
+          value={setupRow?.id ?? null}
+          onChange={(id) => {
+            choose(id);
+            setChoosing(false);
+          }}
+        />
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,104 @@
+import { useMemo, useState } from 'react';
+import type { StoredOf } from '@/contract/resources';
+import { pictureScale, type ModeOfBody, type PictureScale } from '@/core/measure/pictureScale';
+import { pitchGiven } from '@/core/measure/means/shares';
+import { whosePicture, type SetupSeen } from '@/core/measure/whosePicture';
+import { formatFigures } from '@/core/quantity/format';
+import type { Quantity } from '@/core/quantity/quantity';
+import type { Problem } from '@/core/quantity/result';
+import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
+import { usedArea } from '@/core/sensor/cropMode';
+import type { BenchPicture } from '@/data/bench/pictures';
+import { systemInputOf, type Kit, type LinkedInput } from '@/data/situation';
+import { useChosen } from '@/data/useChosen';
+import { useKit } from '@/data/useKit';
+
+/** What a picture was taken with, as far as it is known. */
+export interface TakenWith {
+  kit: Kit;
+  setupRow: StoredOf<'setups'> | null;
+  setup: LinkedInput | null;
+  system: EffectiveSystem | null;
+  /** Whether the picture says so itself, or the person, or it is only what is in hand. */
+  by: 'picture' | 'person' | 'hand';
+  choose: (id: string) => void;
+  scale: PictureScale | null;
+  /** Why the pitch cannot be used. */
+  problem: Problem | null;
+  pitchUm: Quantity | null;
+}
+
+const WHOLE: ModeOfBody = { id: 'whole', name: 'Whole sensor' };
+
+function seen(row: StoredOf<'setups'>, kit: Kit): SetupSeen | null {
+  const body = kit.bodies.find((each) => each.id === row.data.bodyId)?.data;
+  const setup = systemInputOf(row.data, kit);
+  if (!body || !setup) return null;
+  const folded = foldSystem(setup);
+  const lens = folded.ok ? folded.value.lens : null;
+  return {
+    id: row.id,
+    bodyName: body.name,
+    lensNames: setup.chain.map(({ part }) => part.name),
+    focalMm: lens ? [lens.focalWideMm, lens.focalTeleMm] : null,
+    sizes: [WHOLE, ...body.cropModes].map((mode): [number, number] => {
+      const { columns, rows } = usedArea(body.sensor, mode);
+      return [Math.max(columns, rows), Math.min(columns, rows)];
+    }),
+  };
+}
+
+/** The set-up a picture was taken with: what EXIF and its pixels propose, or what the person chose, or what is in hand. */
+export function useTakenWith({ id, tags, opened }: BenchPicture): TakenWith {
+  const { kit } = useKit();
+  const chosen = useChosen();
+  const [byPerson, setByPerson] = useState<Record<string, string>>({});
+  const proposed = useMemo(
+    () =>
+      opened
+        ? whosePicture(
+            tags,
+            opened,
+            kit.setups.flatMap((row) => seen(row, kit) ?? []),
+          )
+        : null,
+    [tags, opened, kit],
+  );
+  const setupId = byPerson[id] ?? proposed ?? chosen.setupId;
+  const setupRow = kit.setups.find((row) => row.id === setupId) ?? kit.setups[0] ?? null;
+  return useMemo(() => {
+    const setup = setupRow && systemInputOf(setupRow.data, kit);
+    const base = {
+      kit,
+      setupRow,
+      setup,
+      by: byPerson[id] ? ('person' as const) : proposed ? ('picture' as const) : ('hand' as const),
+      choose: (next: string) => setByPerson((before) => ({ ...before, [id]: next })),
+    };
+    const scale =
+      setup && opened ? pictureScale(setup.body.sensor, [WHOLE, ...setup.body.cropModes], setup.modeId, opened) : null;
+    if (!setup || !scale?.ok)
+      return { ...base, system: null, scale: null, problem: scale && !scale.ok ? scale.problem : null, pitchUm: null };
+    const folded = foldSystem({ ...setup, modeId: scale.value.modeId, focalMm: focalOf(setup, tags?.focalLengthMm) });
+    const { pitchUm, resized } = scale.value;
+    const how =
+      resized === 1
+        ? `of ${setup.body.name}`
+        : `of ${setup.body.name}, put right for a picture made ${formatFigures(resized, 3)} times its size`;
+    return {
+      ...base,
+      system: folded.ok ? folded.value : null,
+      scale: scale.value,
+      problem: folded.ok ? null : folded.problem,
+      pitchUm: pitchGiven(pitchUm, how),
+    };
+  }, [setupRow, kit, opened, byPerson, id, proposed, tags]);
+}
+
+/** The focal length EXIF tells, where the set-up is a zoom that has it. */
+function focalOf(setup: LinkedInput, toldMm: number | undefined): number | undefined {
+  const lens = setup.chain.map(({ part }) => part).find((part) => part.kind === 'lens');
+  const within =
+    toldMm !== undefined && lens?.kind === 'lens' && toldMm >= lens.focalWideMm && toldMm <= lens.focalTeleMm;
+  return within ? toldMm : setup.focalMm;
+}

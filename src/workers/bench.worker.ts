@@ -1,0 +1,60 @@
+import { greyOf } from '@/core/formats/pictures/decoded';
+import { readPicture } from '@/core/formats/pictures/readPicture';
+import { answer } from '@/core/measure/answer';
+import type { BenchAsk, BenchNews, Opened } from '@/core/measure/benchTalk';
+import type { Grey } from '@/core/picture/grey';
+import { shown, whiteOf } from '@/core/picture/shown';
+import { ok, type Result } from '@/core/quantity/result';
+import { browserPicture } from './browserJpeg';
+
+interface WorkerScope {
+  onmessage: ((event: MessageEvent<BenchAsk>) => void) | null;
+  postMessage: (news: BenchNews, transfer?: Transferable[]) => void;
+}
+
+const scope = globalThis as unknown as WorkerScope;
+
+/** The one picture this worker holds, and the light that is shown white. */
+let held: { grey: Grey; white: number } | null = null;
+
+async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }>): Promise<Result<Opened>> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  scope.postMessage({ id, share: 0.2 });
+  const read = await readPicture(bytes, {
+    jpeg: browserPicture,
+    frame,
+    onProgress: (share) => scope.postMessage({ id, share: 0.2 + 0.6 * share }),
+  });
+  if (!read.ok) return read;
+  scope.postMessage({ id, share: 0.8 });
+  const { decoded, kind } = read.value;
+  const grey = greyOf(decoded, tone);
+  held = { grey, white: whiteOf(grey) };
+  return ok({ width: grey.width, height: grey.height, kind, tone: tone ?? decoded.tone, frame: read.value.frame });
+}
+
+const NOT_OPEN = { code: 'bench.notOpen', message: 'The picture is not open any more: bring it again.' };
+
+async function told(ask: BenchAsk): Promise<void> {
+  const { id } = ask;
+  if (ask.ask === 'open') return scope.postMessage({ id, opened: await open(ask) });
+  if (!held) return scope.postMessage({ id, problem: NOT_OPEN });
+  if (ask.ask === 'part') {
+    const part = shown(held.grey, ask.part, held.white);
+    return scope.postMessage({ id, part }, [part.buffer]);
+  }
+  const found = answer(held.grey, ask.question, (share) => scope.postMessage({ id, share }));
+  scope.postMessage({ id, found });
+}
+
+scope.onmessage = ({ data }) => {
+  told(data).catch((error: unknown) =>
+    scope.postMessage({
+      id: data.id,
+      problem: {
+        code: 'bench.failed',
+        message: `This could not be done: ${(error as Error).message}. Try a smaller picture.`,
+      },
+    }),
+  );
+};

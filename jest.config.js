@@ -8,7 +8,14 @@ const esm = [
   '@expo-google-fonts',
   'standard-navigation',
   '@rneui',
+  'fast-png',
+  'iobuffer',
+  'ml-levenberg-marquardt',
+  'is-any-array',
 ];
+
+/** Packages of the core that ship ES modules only. */
+const esmOfCore = ['fast-png', 'iobuffer', 'fflate', 'ml-levenberg-marquardt', 'is-any-array'];
 
 const base = {
   '^@/(.*)$': '<rootDir>/src/$1',
@@ -53,6 +60,7 @@ module.exports = {
           },
         ],
       },
+      transformIgnorePatterns: [`/node_modules/(?!(${esmOfCore.join('|')})/)`],
       moduleNameMapper: base,
       // Handed to each file: looked up in the test's own global scope a sine takes twenty times as long.
       sandboxInjectedGlobals: ['Math'],

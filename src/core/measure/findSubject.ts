@@ -157,7 +157,7 @@ export function findSubject(grey: Grey): Result<SubjectFound> {
   const rough = Math.hypot(b[0] - a[0], b[1] - a[1]);
   const snapped = measureLength(grey, [a, b]);
   // A handle that went far from the outline followed something else.
-  const kept = snapped.ok && Math.abs(snapped.value.lengthPx - rough) < 0.08 * rough + 3 * by ? snapped.value : null;
+  const kept = snapped.ok && Math.abs(snapped.value.lengthPx - rough) < 0.12 * rough + 3 * by ? snapped.value : null;
   const xs = hull.map(([x]) => x);
   const ys = hull.map(([, y]) => y);
   const ends = kept?.ends ?? [a, b];

@@ -21,22 +21,42 @@ export function runningMean(row: ArrayLike<number>, width: number): Float64Array
 /** The next odd whole number, at least 1. */
 export const odd = (value: number): number => 2 * Math.max(0, Math.round((value - 1) / 2)) + 1;
 
+/** One half of a Gaussian's weights, from the middle outwards, cut at four deviations; all of them sum to one. */
+function halfWeights(sigma: number): Float64Array {
+  const reach = Math.ceil(4 * sigma);
+  const weights = Float64Array.from({ length: reach + 1 }, (_, i) => Math.exp((-i * i) / (2 * sigma * sigma)));
+  const sum = weights.reduce((all, weight) => all + 2 * weight, -1);
+  return weights.map((weight) => weight / sum);
+}
+
 /**
- * A row smoothed with a Gaussian of a deviation in samples, by its own weights (cut at four deviations). Near the ends the
- * weights that fall outside are left out.
+ * A row smoothed with a Gaussian of a deviation in samples, by its own weights. Near the ends the weights that fall outside
+ * are left out.
  */
 export function gaussian(row: ArrayLike<number>, sigma: number): Float64Array {
-  const out = Float64Array.from(row);
-  if (sigma < 0.2) return out;
-  const reach = Math.ceil(4 * sigma);
-  const weights = Array.from({ length: reach + 1 }, (_, i) => Math.exp((-i * i) / (2 * sigma * sigma)));
-  for (let i = 0; i < row.length; i++) {
-    let sum = 0;
-    let all = 0;
-    for (let j = Math.max(0, i - reach); j <= Math.min(row.length - 1, i + reach); j++) {
-      const weight = weights[Math.abs(j - i)]!;
-      sum += weight * row[j]!;
-      all += weight;
+  const from = Float64Array.from(row);
+  if (sigma < 0.2) return from;
+  const weights = halfWeights(sigma);
+  const reach = weights.length - 1;
+  const { length } = from;
+  const out = new Float64Array(length);
+  for (let i = 0; i < length; i++) {
+    let sum = weights[0]! * from[i]!;
+    if (i >= reach && i + reach < length) {
+      for (let k = 1; k <= reach; k++) sum += weights[k]! * (from[i - k]! + from[i + k]!);
+      out[i] = sum;
+      continue;
+    }
+    let all = weights[0]!;
+    for (let k = 1; k <= reach; k++) {
+      if (i - k >= 0) {
+        sum += weights[k]! * from[i - k]!;
+        all += weights[k]!;
+      }
+      if (i + k < length) {
+        sum += weights[k]! * from[i + k]!;
+        all += weights[k]!;
+      }
     }
     out[i] = sum / all;
   }

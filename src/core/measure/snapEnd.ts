@@ -133,7 +133,7 @@ export function snapEnd(grey: Grey, [x, y]: [number, number], along: Along): Sna
   const good = supported(all, spacing);
   if (good.length === 0) return byHand;
   const noiseShift = groundNoise / Math.max(1e-9, Math.abs(level - ground));
-  return edgeOf(good, rows.length, x, y, along) ?? tipOf(good, x, y, along, noiseShift);
+  return edgeOf(good, rows.length, x, y, along) ?? tipOf(good, spacing, x, y, along, noiseShift);
 }
 
 /**
@@ -146,7 +146,7 @@ function insideLevel(rows: { row: Float64Array }[], inwards: number, ground: num
   const strongest = means
     .map((mean) => mean - ground)
     .sort((a, b) => Math.abs(b) - Math.abs(a))
-    .slice(0, Math.max(3, Math.round(0.2 * rows.length)));
+    .slice(0, Math.max(3, Math.round(0.08 * rows.length)));
   const level = median(strongest);
   return Math.abs(level) > 2.5 * noise ? ground + level : null;
 }
@@ -171,15 +171,43 @@ function edgeOf(crossings: Crossing[], lines: number, x: number, y: number, alon
   };
 }
 
-function tipOf(crossings: Crossing[], x: number, y: number, { ux, uy }: Along, noiseShift: number): SnappedEnd {
+/** A tip is looked at where it is about so many px wide, and twice that; narrower it is lost in the blur. */
+const TIP_PX = 4;
+/** Its own end lies at most so far beyond what is seen of it. */
+const TIP_BEYOND_PX = 1.5;
+
+/**
+ * How far out a tip ends: the breadth at half level falls evenly towards it, so that two breadths tell where it would be
+ * none. Of a round end that says a few tenths too much, of a sharp one nothing too little.
+ */
+function endOfTip(crossings: Crossing[], furthest: Crossing, spacing: number): number {
+  const narrow = Math.max(2, Math.ceil(TIP_PX / spacing));
+  const places = crossings
+    .filter(({ aside }) => Math.abs(aside - furthest.aside) <= 3 * narrow * spacing)
+    .map(({ at }) => at)
+    .sort((a, b) => b - a);
+  const [at, wider] = [places[narrow - 1], places[2 * narrow - 1]];
+  if (at === undefined || wider === undefined) return furthest.at;
+  const end = at + ((at - wider) / narrow) * (narrow - 0.5);
+  return Math.max(at, Math.min(end, furthest.at + TIP_BEYOND_PX));
+}
+
+function tipOf(
+  crossings: Crossing[],
+  spacing: number,
+  x: number,
+  y: number,
+  { ux, uy }: Along,
+  noiseShift: number,
+): SnappedEnd {
   const furthest = crossings.reduce((best, each) => (each.at > best.at ? each : best));
   const near = crossings.filter(({ aside, at }) => Math.abs(aside - furthest.aside) < 4 && furthest.at - at < 2.5);
-  const at = near.reduce((sum, each) => sum + each.at, 0) / near.length;
+  const at = endOfTip(crossings, furthest, spacing);
   const aside = near.reduce((sum, each) => sum + each.aside, 0) / near.length;
   return {
     x: x + at * ux - aside * uy,
     y: y + at * uy + aside * ux,
-    plusMinus: 1.6 + 3 * noiseShift,
+    plusMinus: 2 + 0.3 * Math.max(0, at - furthest.at) + 3 * noiseShift,
     kind: 'tip',
     edgeRad: null,
   };

@@ -43,10 +43,10 @@ export function shown(grey: Grey, part: Part, white: number): Uint8ClampedArray 
     for (let u = 0; u < outWidth; u++) {
       let sum = 0;
       for (let j = 0; j < samplesY; j++) {
-        const y = Math.floor(part.y + (v + (j + 0.5) / samplesY) * stepY + 0.5);
+        const y = Math.floor(part.y + (v + (j + 0.5) / samplesY) * stepY);
         const row = Math.max(0, Math.min(grey.height - 1, y)) * grey.width;
         for (let i = 0; i < samplesX; i++) {
-          const x = Math.floor(part.x + (u + (i + 0.5) / samplesX) * stepX + 0.5);
+          const x = Math.floor(part.x + (u + (i + 0.5) / samplesX) * stepX);
           sum += grey.data[row + Math.max(0, Math.min(grey.width - 1, x))]!;
         }
       }

@@ -83,13 +83,46 @@ function fillDot(on: Uint8Array, columns: number, rows: number, [x, y]: Point, r
         on[row * columns + column] = 1;
 }
 
+/** Points around the end of a stroke. */
+const around = ([x, y]: Point, radius: number): Point[] =>
+  radius === 0
+    ? [[x, y]]
+    : Array.from({ length: 16 }, (_, i): Point => [
+        x + radius * Math.cos((i * Math.PI) / 8),
+        y + radius * Math.sin((i * Math.PI) / 8),
+      ]);
+
 /** The longest way across the silhouette, in units of its measured size: what a perfect measurement would find. */
 export function longestOf(kind: SubjectKind): number {
   const { width, fills, lines } = SILHOUETTES[kind];
-  const points = [...fills, ...lines.map(({ d }) => d)].flatMap((d) => outlinesOf(d).flat());
-  let most = 0;
-  for (const [x1, y1] of points) for (const [x2, y2] of points) most = Math.max(most, (x1 - x2) ** 2 + (y1 - y2) ** 2);
-  return Math.sqrt(most) / (SUBJECT_KINDS[kind].axis === 'width' ? width : 100);
+  const strokes = [...fills.map((d) => ({ d, width: 0 })), ...lines];
+  const points = strokes.flatMap(({ d, width: stroke }) =>
+    outlinesOf(d)
+      .flat()
+      .flatMap((point) => around(point, stroke / 2)),
+  );
+  const ends = farthest(points);
+  return (
+    Math.hypot(ends[0][0] - ends[1][0], ends[0][1] - ends[1][1]) / (SUBJECT_KINDS[kind].axis === 'width' ? width : 100)
+  );
+}
+
+/** The two points that lie farthest apart: among those that reach furthest in some direction. */
+function farthest(points: Point[]): [Point, Point] {
+  let best: [Point, Point] = [points[0]!, points[0]!];
+  let most = -1;
+  for (let i = 0; i < 720; i++) {
+    const [c, s] = [Math.cos((i * Math.PI) / 720), Math.sin((i * Math.PI) / 720)];
+    const along = ([x, y]: Point) => x * c + y * s;
+    const low = points.reduce((a, b) => (along(b) < along(a) ? b : a));
+    const high = points.reduce((a, b) => (along(b) > along(a) ? b : a));
+    const length = Math.hypot(high[0] - low[0], high[1] - low[1]);
+    if (length > most) {
+      most = length;
+      best = [low, high];
+    }
+  }
+  return best;
 }
 
 /** A subject with its fine texture, its middle at the middle of the scene. */

@@ -367,6 +367,7 @@ function foundOf(work: Work, limb: Limb): DiscFound {
 export function findDisc(grey: Grey): Result<DiscFound> {
   const rough = roughDisc(grey);
   if (!rough) return noDisc;
+  if (rough.cut) return cutOff;
   if (rough.radius < 3) return tooSmall;
   const work = firstEllipse(grey, rough);
   if (!work) return noDisc;

@@ -11,7 +11,9 @@ export interface LimbPoint {
   steepness: number;
 }
 
+/** Samples are half a px apart, on broad falls as far as the smoothing allows. */
 const STEP_PX = 0.5;
+const stepFor = (smoothPx: number): number => Math.max(STEP_PX, smoothPx / 3);
 
 /** One ray a px of circumference, at least 72, at most 720. */
 export const rayCount = (radius: number): number => Math.max(72, Math.min(720, Math.round(2 * Math.PI * radius)));
@@ -30,7 +32,10 @@ export function limbRays(
   smoothPx: number,
 ): LimbPoint[] {
   const count = rayCount((from + to) / 2);
-  const samples = Math.max(8, Math.ceil((to - from) / STEP_PX));
+  const step = stepFor(smoothPx);
+  const samples = Math.max(8, Math.ceil((to - from) / step));
+  // Bound here: the loop asks for it millions of times.
+  const light = lightAt;
   const points: LimbPoint[] = [];
   for (let k = 0; k < count; k++) {
     const phi = (2 * Math.PI * k) / count;
@@ -39,8 +44,8 @@ export function limbRays(
       x + r * c >= 1 && y + r * s >= 1 && x + r * c <= grey.width - 2 && y + r * s <= grey.height - 2;
     const profile = new Float64Array(samples + 1);
     for (let i = 0; i <= samples; i++)
-      profile[i] = sign * lightAt(grey, x + (from + i * STEP_PX) * c, y + (from + i * STEP_PX) * s);
-    const soft = gaussian(profile, smoothPx / STEP_PX);
+      profile[i] = sign * light(grey, x + (from + i * step) * c, y + (from + i * step) * s);
+    const soft = gaussian(profile, smoothPx / step);
     let best = 0;
     let at = -1;
     for (let i = 1; i < samples; i++) {
@@ -50,11 +55,11 @@ export function limbRays(
         at = i;
       }
     }
-    if (at < 1 || !inside(from + at * STEP_PX)) continue;
+    if (at < 1 || !inside(from + at * step)) continue;
     const fall = (i: number) => (i < 1 || i >= samples ? 0 : soft[i - 1]! - soft[i + 1]!);
     const bend = fall(at - 1) - 2 * best + fall(at + 1);
     const shift = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (fall(at - 1) - fall(at + 1))) / bend)) : 0;
-    points.push({ phi, r: from + (at + shift) * STEP_PX, steepness: best / (2 * STEP_PX) });
+    points.push({ phi, r: from + (at + shift) * step, steepness: best / (2 * step) });
   }
   return points;
 }

@@ -11,6 +11,8 @@ export interface RoughDisc {
   background: Background;
   /** Deviation of the ground, light. */
   noise: number;
+  /** It reaches to the picture's border. */
+  cut: boolean;
 }
 
 /** The picture is searched at about so many px. */
@@ -84,5 +86,6 @@ export function roughDisc(grey: Grey): RoughDisc | null {
     sign,
     background: full,
     noise: full.noise,
+    cut: patch.touchesBorder,
   };
 }

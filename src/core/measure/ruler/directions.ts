@@ -73,7 +73,7 @@ function smoothed(bins: Float64Array, width: number): Float64Array {
  *
  * @returns degrees from +x towards +y, −90 to 90
  */
-export function directions(grey: Grey, most = 5): number[] {
+export function directions(grey: Grey, most = 4): number[] {
   const bins = histogram(grey);
   const narrow = smoothed(smoothed(bins, 3), 3);
   const wide = smoothed(smoothed(bins, 61), 61);

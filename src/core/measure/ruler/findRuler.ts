@@ -1,14 +1,14 @@
-import { reduced, type Grey } from '../../picture/grey';
+import type { Grey } from '../../picture/grey';
 import { fail, ok, type Result } from '../../quantity/result';
 import { candidatesAlong, STRIP_PX, type Candidate } from './candidates';
 import { directions } from './directions';
 import { divisionsOf, type Division } from './division';
-import { finerDivision, fitCandidate, type Fitted } from './fitCandidate';
+import type { Fitted } from './fitCandidate';
+import { sizesOf, soundFits, worth, type Sizes } from './soundFits';
 import { inkOfTicks } from './inkOfTicks';
 import { SLOW } from './period';
 import { middleOf, placeOfNumber } from './rulerModel';
-import { median } from '../smooth';
-import { placeOf } from './strips';
+import { apart, placeOf } from './strips';
 import { tickLengths } from './tickLengths';
 
 /** A measured ruler. Errors are half-widths that hold the truth in about 95 of 100 cases. */
@@ -40,23 +40,6 @@ export interface RulerAsked {
 
 /** The picture is searched at about so many px of its longer side. */
 const SEARCH_PX = 1700;
-/** Fits tried at most, best scores first. */
-const MOST = 14;
-/** A fit with so many ticks is not bettered by what scored less. */
-const PLENTY = 12;
-const FEWEST_TICKS = 4;
-/** A fit is refused beyond these: ticks, share of the value, degrees. */
-const SCATTER = 0.08;
-/** Ticks of a ruler scatter by about so much. */
-const USUAL_SCATTER = 0.03;
-const TOO_UNSURE = 0.03;
-const TOO_TURNED = 1.5;
-/** Ticks seen over less than this many of their own distances are as likely grain. */
-const LEAST_LENGTH = 0.45;
-
-/** Ticks are ink nearly everywhere on their lines; grain is not. */
-const INKED = 0.8;
-
 const FINEST_MM: Record<Division, number> = { millimetre: 1, half: 0.5, alike: 1, inch: 25.4 / 16 };
 
 const noRuler = fail(
@@ -76,14 +59,14 @@ const undecided = fail(
 );
 
 /** The candidates of a picture in all its directions, best first; positions in px of the whole picture. */
-export function allCandidates(grey: Grey, by: number, asked: RulerAsked): Candidate[] {
-  const fine = reduced(grey, by);
-  const sizes = [
+export function allCandidates(sizes: Sizes, by: number, asked: RulerAsked): Candidate[] {
+  const fine = sizes.smaller(by);
+  const looked = [
     { picture: fine, by, part: SLOW.fine },
     // Broad ticks and noisy ones show better in a picture a third as large.
-    { picture: reduced(fine, 3), by: 3 * by, part: SLOW.broad },
+    { picture: sizes.smaller(3 * by), by: 3 * by, part: SLOW.broad },
   ];
-  return sizes
+  return looked
     .flatMap(({ picture, by: size, part }, i) =>
       directions(picture)
         .filter((degrees) => !(asked.notAlong ?? []).some((not) => apart(degrees, not) < 5))
@@ -100,73 +83,9 @@ export function allCandidates(grey: Grey, by: number, asked: RulerAsked): Candid
     .sort((a, b) => b.score - a.score);
 }
 
-const apart = (a: number, b: number): number => Math.abs(((((a - b + 90) % 180) + 180) % 180) - 90);
-
-/** Whether a fit can be ticks at all. */
-function sound(grey: Grey, fitted: Fitted): boolean {
-  const { ticksPerPx, ticksPerPxError, turnRadError } = middleOf(fitted.model);
-  return (
-    fitted.ticks >= FEWEST_TICKS &&
-    fitted.share > 0.7 &&
-    fitted.model.scatter < SCATTER &&
-    fitted.periodPx >= 3 &&
-    fitted.toT - fitted.fromT >= LEAST_LENGTH * fitted.periodPx &&
-    2 * ticksPerPxError < TOO_UNSURE * ticksPerPx &&
-    turnRadError * (180 / Math.PI) * 2 < TOO_TURNED &&
-    inked(grey, fitted) > INKED
-  );
-}
-
-/** The share of places on the ticks, over the lines on which they were found, that stand out as ticks do. */
-function inked(grey: Grey, { axes, model, tone, fromT, toT }: Fitted): number {
-  const ink = inkOfTicks(grey, axes, model, tone, { fromT, toT, stepPx: Math.max(1, (toT - fromT) / 12) });
-  if (!ink) return 0;
-  const seen = new Set(model.points.map(({ n }) => n - ink.firstN));
-  const values = ink.values.flatMap((line) =>
-    Array.from(line).filter((value, i) => seen.has(i) && !Number.isNaN(value)),
-  );
-  const usual = median(values);
-  return values.filter((value) => value > 0.4 * usual && value < 3 * usual).length / Math.max(1, values.length);
-}
-
-/** Fits a candidate, and what is finer between its ticks as long as there is something. */
-function finest(grey: Grey, candidate: Candidate): Fitted | null {
-  let fitted = fitCandidate(grey, candidate);
-  for (let depth = 0; fitted && depth < 3 && sound(grey, fitted); depth++) {
-    const finer = finerDivision(grey, fitted);
-    const again = finer && fitCandidate(grey, finer);
-    if (!again || !sound(grey, again) || again.periodPx > 0.7 * fitted.periodPx) break;
-    fitted = again;
-  }
-  return fitted && sound(grey, fitted) ? fitted : null;
-}
-
-const worth = ({ ticks, share, model }: Fitted): number => (ticks * share) / (1 + (model.scatter / USUAL_SCATTER) ** 2);
-
-/** All sound fits of a picture, those with most ticks first; each place of the picture once. */
-export function soundFits(grey: Grey, candidates: Candidate[], asked: RulerAsked): Fitted[] {
-  const fits: Fitted[] = [];
-  for (let i = 0; i < Math.min(MOST, candidates.length); i++) {
-    asked.onProgress?.(0.5 + (0.5 * i) / Math.min(MOST, candidates.length));
-    if (fits.some((fitted) => covers(fitted, candidates[i]!))) continue;
-    const fitted = finest(grey, candidates[i]!);
-    if (fitted) fits.push(fitted);
-    if (fits.some((each) => each.ticks >= PLENTY) && i >= 3) break;
-  }
-  return fits.sort((a, b) => worth(b) - worth(a));
-}
-
-/** Whether a candidate is what was fitted already. */
-const covers = (fitted: Fitted, candidate: Candidate): boolean =>
-  apart(fitted.degrees, candidate.degrees) < 3 &&
-  Math.abs(candidate.periodPx / fitted.periodPx - Math.round(candidate.periodPx / fitted.periodPx)) < 0.1 &&
-  candidate.periodPx > 0.9 * fitted.periodPx &&
-  candidate.fromT < fitted.toT + 4 * fitted.periodPx &&
-  candidate.toT > fitted.fromT - 4 * fitted.periodPx;
-
 /** What its ticks may be, by their lengths. */
-export function divisions(grey: Grey, fitted: Fitted): Division[] {
-  const { axes, model, tone, periodPx, fromT, toT } = fitted;
+export function divisions(fitted: Fitted): Division[] {
+  const { grey, axes, model, tone, periodPx, fromT, toT } = fitted;
   const ink = inkOfTicks(grey, axes, model, tone, {
     fromT: fromT - 6 * periodPx,
     toT: toT + 6 * periodPx,
@@ -177,7 +96,10 @@ export function divisions(grey: Grey, fitted: Fitted): Division[] {
 
 function foundOf(fitted: Fitted, tickMm: number, told: Division[]): RulerFound {
   const { ticksPerPx, turnRad, ticksPerPxError, turnRadError } = middleOf(fitted.model);
-  const pxPerMm = 1 / ticksPerPx / tickMm;
+  const { by } = fitted;
+  const pxPerMm = by / ticksPerPx / tickMm;
+  // From the middle of a block to the picture's own px.
+  const whole = ([x, y]: [number, number]): [number, number] => [(x + 0.5) * by - 0.5, (y + 0.5) * by - 0.5];
   const degrees = fitted.degrees + (turnRad * 180) / Math.PI;
   const numbers = [...new Set(fitted.model.points.map(({ n }) => n))].sort((a, b) => a - b);
   return {
@@ -189,8 +111,8 @@ function foundOf(fitted: Fitted, tickMm: number, told: Division[]): RulerFound {
     ticks: numbers.length,
     lines: numbers.map((n) => ({
       n,
-      from: placeOf(fitted.axes, placeOfNumber(fitted.model, n, fitted.fromT), fitted.fromT),
-      to: placeOf(fitted.axes, placeOfNumber(fitted.model, n, fitted.toT), fitted.toT),
+      from: whole(placeOf(fitted.axes, placeOfNumber(fitted.model, n, fitted.fromT), fitted.fromT)),
+      to: whole(placeOf(fitted.axes, placeOfNumber(fitted.model, n, fitted.toT), fitted.toT)),
     })),
     divisions: told,
   };
@@ -200,14 +122,14 @@ function foundOf(fitted: Fitted, tickMm: number, told: Division[]): RulerFound {
 const RULER_ITSELF = 1e-4;
 
 /** What to make of the fits: the first whose ticks are millimetres or halves. */
-function judged(grey: Grey, fits: Fitted[], asked: RulerAsked): Result<RulerFound> {
+function judged(fits: Fitted[], asked: RulerAsked): Result<RulerFound> {
   const best = fits[0];
   if (!best) return noRuler;
   if (asked.tickMm !== undefined) return ok(foundOf(best, asked.tickMm, []));
   let refusal: Result<never> | null = null;
   for (const fitted of fits) {
     if (worth(fitted) < 0.3 * worth(best)) break;
-    const possible = divisions(grey, fitted);
+    const possible = divisions(fitted);
     const sizes = new Set(possible.map((each) => FINEST_MM[each]));
     if (sizes.size === 1 && possible[0] !== 'inch') return ok(foundOf(fitted, FINEST_MM[possible[0]!], possible));
     refusal ??= possible[0] === 'inch' ? inches : undecided;
@@ -223,9 +145,11 @@ function judged(grey: Grey, fits: Fitted[], asked: RulerAsked): Result<RulerFoun
  * @returns a problem with what to do when there is none, or when it is not clear what a tick is
  */
 export function findRuler(grey: Grey, asked: RulerAsked = {}): Result<RulerFound> {
+  const sizes = sizesOf(grey);
   const most = Math.max(1, Math.round(Math.max(grey.width, grey.height) / SEARCH_PX));
   for (const by of most > 1 ? [most, Math.max(1, Math.floor(most / 2))] : [1]) {
-    const found = judged(grey, soundFits(grey, allCandidates(grey, by, asked), asked), asked);
+    const fits = soundFits(sizes, allCandidates(sizes, by, asked), (share) => asked.onProgress?.(0.5 + 0.5 * share));
+    const found = judged(fits, asked);
     if (found.ok || found.problem.code !== 'ruler.none') return found;
   }
   return noRuler;

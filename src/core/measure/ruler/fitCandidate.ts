@@ -8,6 +8,9 @@ import type { Tone } from './ticks';
 
 /** Ticks of a picture, fitted. */
 export interface Fitted {
+  /** The copy of the picture it was fitted on, so many times smaller; all places are px of it. */
+  grey: Grey;
+  by: number;
   axes: Axes;
   degrees: number;
   tone: Tone;
@@ -25,12 +28,20 @@ export interface Fitted {
 
 const DEGREES = 180 / Math.PI;
 
-function describe(axes: Axes, degrees: number, tone: Tone, model: RulerModel): Fitted {
+function describe(
+  { grey, by }: Pick<Fitted, 'grey' | 'by'>,
+  axes: Axes,
+  degrees: number,
+  tone: Tone,
+  model: RulerModel,
+): Fitted {
   const ts = model.points.map(({ t }) => t);
   const ns = new Set(model.points.map(({ n }) => n));
   const low = Math.min(...ns);
   const high = Math.max(...ns);
   return {
+    grey,
+    by,
     axes,
     degrees,
     tone,
@@ -50,27 +61,31 @@ function centred(points: { n: number; s: number; t: number }[], periodPx: number
   return points.map((point) => ({ ...point, n: point.n - shift }));
 }
 
-/** Fits the ticks of something that repeats, at full size: once as they are followed, again in the ticks' own direction. */
-export function fitCandidate(grey: Grey, { degrees, periodPx, fromT, toT }: Candidate): Fitted | null {
+/**
+ * Fits the ticks of something that repeats: once as they are followed, again in the ticks' own direction.
+ *
+ * @param by how many times smaller this copy of the picture is
+ */
+export function fitCandidate(grey: Grey, by: number, { degrees, periodPx, fromT, toT }: Candidate): Fitted | null {
   const half = Math.max(grey.width, grey.height) / 2;
   const axes = axesOf(grey, degrees);
   const followed = followTicks(grey, axes, { periodPx, fromT, toT });
   if (!followed || followed.points.length < 8) return null;
   const first = fitRuler(centred(followed.points, periodPx), half);
   if (!first) return null;
-  let fitted = describe(axes, degrees, followed.tone, first);
+  let fitted = describe({ grey, by }, axes, degrees, followed.tone, first);
   for (let round = 0; round < 2; round++) {
     const turned = fitted.degrees + middleOf(fitted.model).turnRad * DEGREES;
     const newAxes = axesOf(grey, turned);
-    const again = refitted(grey, fitted, newAxes, half);
+    const again = refitted(fitted, newAxes, half);
     if (!again) return null;
-    fitted = describe(newAxes, turned, fitted.tone, again);
+    fitted = describe(fitted, newAxes, turned, fitted.tone, again);
   }
   return fitted;
 }
 
 /** The points seen along another direction, fitted, and sought anew there. */
-function refitted(grey: Grey, fitted: Fitted, axes: Axes, half: number): RulerModel | null {
+function refitted(fitted: Fitted, axes: Axes, half: number): RulerModel | null {
   const turn = Math.atan2(
     axes.sine * fitted.axes.cosine - axes.cosine * fitted.axes.sine,
     axes.cosine * fitted.axes.cosine + axes.sine * fitted.axes.sine,
@@ -84,7 +99,7 @@ function refitted(grey: Grey, fitted: Fitted, axes: Axes, half: number): RulerMo
   if (!model) return null;
   const ts = points.map(({ t }) => t);
   const margin = Math.max(3 * fitted.periodPx, 40);
-  const found = ticksByModel(grey, axes, model, fitted.tone, {
+  const found = ticksByModel(fitted.grey, axes, model, fitted.tone, {
     periodPx: fitted.periodPx,
     fromT: ts.reduce((a, b) => Math.min(a, b), Infinity) - margin,
     toT: ts.reduce((a, b) => Math.max(a, b), -Infinity) + margin,
@@ -101,14 +116,14 @@ const FINER = [
 const STANDS_OUT = 0.35;
 
 /** Lines on which finer ticks stand between those found, as a candidate of their own; nothing when there are none. */
-export function finerDivision(grey: Grey, fitted: Fitted): Candidate | null {
-  const { axes, model, tone, periodPx, fromT, toT, degrees } = fitted;
+export function finerDivision(fitted: Fitted): Candidate | null {
+  const { grey, by: smaller, axes, model, tone, periodPx, fromT, toT, degrees } = fitted;
   const where = { fromT: fromT - 5 * periodPx, toT: toT + 5 * periodPx, stepPx: Math.max(1, periodPx / 8) };
   const ticks = inkOfTicks(grey, axes, model, tone, { fromT, toT, stepPx: Math.max(1, (toT - fromT) / 8) });
   if (!ticks) return null;
   const usual = meanOf(ticks.values.flatMap((line) => Array.from(line)));
   for (const { by, offset, gap } of FINER) {
-    if (periodPx / by < 3) continue;
+    if ((periodPx * smaller) / by < 3) continue;
     const ink = inkOfTicks(grey, axes, model, tone, { ...where, offset, gap });
     if (!ink) continue;
     const lines = Array.from(ink.ts).filter((_, i) => standsOut(ink.values[i]!, usual));
@@ -116,9 +131,9 @@ export function finerDivision(grey: Grey, fitted: Fitted): Candidate | null {
     if (lines.length >= needed)
       return {
         degrees,
-        periodPx: periodPx / by,
-        fromT: Math.min(...lines),
-        toT: Math.max(...lines),
+        periodPx: (periodPx * smaller) / by,
+        fromT: Math.min(...lines) * smaller,
+        toT: Math.max(...lines) * smaller,
         score: 0,
       };
   }

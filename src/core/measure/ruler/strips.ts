@@ -48,6 +48,9 @@ export function stretchInside(grey: Pick<Grey, 'width' | 'height'>, axes: Axes, 
   return high > low ? [low, high] : null;
 }
 
+/** Lines that are averaged for a strip, at most: more tell nothing new about a tick. */
+const MOST_LINES = 6;
+
 /** A strip of a height across its middle; nothing where the picture holds less than `least` values of it. */
 export function strip(grey: Grey, axes: Axes, t: number, height: number, least: number): Strip | null {
   const stretch = stretchInside(grey, axes, t);
@@ -56,11 +59,22 @@ export function strip(grey: Grey, axes: Axes, t: number, height: number, least: 
   const count = Math.floor(stretch[1]) - from + 1;
   if (count < least) return null;
   const values = new Float64Array(count);
-  const lines = Math.max(1, Math.round(height));
+  const { width, data } = grey;
+  const [lastX, lastY] = [width - 1, grey.height - 1];
+  const lines = Math.max(1, Math.min(MOST_LINES, Math.round(height)));
   for (let line = 0; line < lines; line++) {
-    let [x, y] = placeOf(axes, from, t + line - (lines - 1) / 2);
+    let [x, y] = placeOf(axes, from, t + (line - (lines - 1) / 2) * (height / lines));
     for (let i = 0; i < count; i++) {
-      values[i] = values[i]! + lightAt(grey, x, y);
+      const x0 = x | 0;
+      const y0 = y | 0;
+      // By hand where all four neighbours are there: this is where a search spends its time.
+      if (x >= 0 && y >= 0 && x0 < lastX && y0 < lastY) {
+        const at = y0 * width + x0;
+        const fx = x - x0;
+        const top = data[at]! + (data[at + 1]! - data[at]!) * fx;
+        const bottom = data[at + width]! + (data[at + width + 1]! - data[at + width]!) * fx;
+        values[i] = values[i]! + top + (bottom - top) * (y - y0);
+      } else values[i] = values[i]! + lightAt(grey, x, y);
       x += axes.cosine;
       y += axes.sine;
     }
@@ -72,3 +86,6 @@ export function strip(grey: Grey, axes: Axes, t: number, height: number, least: 
 /** How far the picture reaches across a direction, px to either side of its middle. */
 export const reachAcross = ({ width, height }: Pick<Grey, 'width' | 'height'>, { cosine, sine }: Axes): number =>
   (Math.abs(sine) * (width - 1) + Math.abs(cosine) * (height - 1)) / 2;
+
+/** Angle between two directions without a sense, degrees, 0 to 90. */
+export const apart = (a: number, b: number): number => Math.abs(((((a - b + 90) % 180) + 180) % 180) - 90);

@@ -21,7 +21,7 @@ export function lopsidedness(row: Float64Array): number {
   let cubes = 0;
   let squares = 0;
   for (const value of row) {
-    cubes += value ** 3;
+    cubes += value * value * value;
     squares += value * value;
   }
   return squares > 0 ? cubes / row.length / (squares / row.length) ** 1.5 : 0;

@@ -1,0 +1,103 @@
+import { encode } from 'fast-png';
+import { encode as encodeJpeg } from 'jpeg-js';
+import { lightOfSrgb, srgbOfLight } from '../../picture/tone';
+import { greyOf, upright, type Decoded } from './decoded';
+import { fitsHeader } from './fitsPicture';
+import { kindOfPicture } from './kindOfPicture';
+import { readPicture } from './readPicture';
+import { serHeader, sharpestFrame } from './serPicture';
+import { writeDng, writeFits, writeSer, writeTiff } from './writePictures';
+
+const [width, height] = [13, 8];
+/** Light that differs at every pixel, so that turned or shifted rows are seen. */
+const light = Float32Array.from({ length: width * height }, (_, i) => 0.05 + (0.9 * ((i * 37) % 104)) / 104);
+const picture = { width, height, light };
+const noJpeg = () => Promise.reject<Decoded>(new Error('no JPEG here'));
+
+async function greyOfFile(bytes: Uint8Array, frame?: number) {
+  const read = await readPicture(bytes, { jpeg: noJpeg, frame });
+  if (!read.ok) throw new Error(read.problem.message);
+  return { ...read.value, grey: greyOf(read.value.decoded) };
+}
+
+describe('pictures of 16 bits come back as they were written', () => {
+  it.each([
+    ['TIFF', () => writeTiff(picture, 'Ostrel R45', srgbOfLight), 'tiff'],
+    ['FITS', () => writeFits(picture, 'Quillon P4'), 'fits'],
+    ['SER', () => writeSer([picture], 'Quillon P4'), 'ser'],
+    [
+      'PNG',
+      () =>
+        encode({
+          width,
+          height,
+          depth: 16,
+          channels: 1,
+          data: Uint16Array.from(light, (value) => Math.round(65_535 * srgbOfLight(value))),
+        }),
+      'png',
+    ],
+  ])('%s', async (_name, make, kind) => {
+    const read = await greyOfFile(make());
+    expect(read.kind).toBe(kind);
+    expect([read.grey.width, read.grey.height]).toEqual([width, height]);
+    light.forEach((value, i) => expect(read.grey.data[i]).toBeCloseTo(value, 4));
+  });
+
+  it('DNG: an even mosaic stays even, whatever its colours', async () => {
+    const mosaic = Float32Array.from({ length: 64 }, (_, i) => [0.2, 0.5, 0.5, 0.3][((i >> 3) % 2) * 2 + (i % 2)]!);
+    const { grey, decoded } = await greyOfFile(writeDng({ width: 8, height: 8, light: mosaic }, 'Ostrel R45'));
+    expect(decoded.mosaic).toEqual([0, 1, 1, 2]);
+    for (const value of grey.data) expect(value).toBeCloseTo(0.5, 3);
+  });
+});
+
+describe('what else is in a file', () => {
+  it('colours count a quarter, a half, a quarter, each made into light first', async () => {
+    const data = Uint8Array.from([255, 0, 0, 0, 255, 0, 0, 0, 255, 128, 128, 128]);
+    const { grey } = await greyOfFile(encode({ width: 4, height: 1, data, channels: 3 }));
+    expect(Array.from(grey.data.slice(0, 3))).toEqual([0.25, 0.5, 0.25]);
+    expect(grey.data[3]).toBeCloseTo(lightOfSrgb(128 / 255), 6);
+  });
+  it('the sharpest frame of a film is taken, or the one asked for', async () => {
+    const soft = { ...picture, light: light.map((value) => 0.5 + 0.1 * (value - 0.5)) };
+    const film = writeSer([soft, picture, soft], 'Quillon P4');
+    expect(sharpestFrame(film, serHeader(film)!)).toBe(1);
+    expect((await greyOfFile(film)).frame).toBe(1);
+    expect((await greyOfFile(film, 2)).grey.data[0]).toBeCloseTo(soft.light[0]!, 4);
+  });
+  it('a FITS header keeps names and values apart', () => {
+    const { cards, dataAt } = fitsHeader(writeFits(picture, 'O’Hara'.replace('’', ' ')))!;
+    expect(cards.get('NAXIS1')).toBe(String(width));
+    expect(cards.get('INSTRUME')).toBe('O Hara');
+    expect(dataAt % 2880).toBe(0);
+  });
+  it('EXIF turns a picture upright', () => {
+    const small = { width: 3, height: 2, data: Float32Array.from([1, 2, 3, 4, 5, 6]), step: 1 };
+    const turned = (orientation: number) => {
+      const { width: w, data } = upright(small, orientation);
+      return `${w}:${Array.from(data).join('')}`;
+    };
+    expect([1, 2, 3, 4].map(turned)).toEqual(['3:123456', '3:321654', '3:654321', '3:456123']);
+    expect([5, 6, 7, 8].map(turned)).toEqual(['2:142536', '2:415263', '2:635241', '2:362514']);
+  });
+});
+
+describe('what cannot be read', () => {
+  const problemOf = async (bytes: Uint8Array) => {
+    const read = await readPicture(bytes, { jpeg: noJpeg });
+    return read.ok ? null : read.problem;
+  };
+  it('says what it is and what to do', async () => {
+    const heic = Uint8Array.from('\0\0\0\x18ftypheic', (each) => each.charCodeAt(0));
+    expect((await problemOf(heic))!.message).toMatch(/most compatible/);
+    expect((await problemOf(new Uint8Array(40)))!.code).toBe('picture.unknown');
+    expect((await problemOf(writeFits(picture, 'x').slice(0, 2890)))!.code).toBe('picture.damaged');
+    expect((await problemOf(writeTiff(picture, 'x', srgbOfLight).slice(0, 60)))!.code).toBe('picture.damaged');
+    const png = encode({ width, height, data: new Uint8Array(width * height), channels: 1 });
+    expect((await problemOf(png.slice(0, 50)))!.code).toBe('picture.damaged');
+    const jpeg = encodeJpeg({ width: 8, height: 8, data: new Uint8Array(256) }, 80).data;
+    expect(kindOfPicture(jpeg)).toBe('jpeg');
+    expect((await problemOf(jpeg))!.code).toBe('picture.damaged');
+  });
+});

@@ -1,0 +1,124 @@
+import { randomRuler } from '../../../../tests/support/randomRuler';
+import { autocorrelation, periodOf, SLOW } from './period';
+import { divisionsOf } from './division';
+import { numbered } from './numbering';
+import { findRuler } from './findRuler';
+import { fitRuler, middleOf, numberAt, placeOfNumber, type TickPoint } from './rulerModel';
+
+const seed = Number(process.env.JAUGE_SEED ?? Math.floor(Math.random() * 0x3fffffff));
+
+/** Rulers of a thousand settings take long: a part of them each time, other ones each time. */
+const COUNT = 14;
+
+describe('a photographed ruler', () => {
+  const runs = Array.from({ length: COUNT }, (_, i) => {
+    const made = randomRuler(seed + i, 640, 430, ['millimetre', 'half', 'millimetre']);
+    return { made, found: findRuler(made.grey), seed: seed + i };
+  });
+  const accepted = runs.flatMap(({ made, found, seed: own }) =>
+    found.ok ? [{ made, value: found.value, own, off: found.value.pxPerMm / made.pxPerMm - 1 }] : [],
+  );
+
+  it('is never told confidently wrong', () => {
+    const wrong = accepted.filter(
+      ({ off, value }) => Math.abs(off) > 0.02 && Math.abs(off) > value.pxPerMmError / value.pxPerMm,
+    );
+    expect(wrong.map(({ own }) => own)).toEqual([]);
+  });
+
+  it('is right to a thousandth nearly always, and refused seldom', () => {
+    expect(accepted.length).toBeGreaterThanOrEqual(0.6 * COUNT);
+    const good = accepted.filter(({ off }) => Math.abs(off) <= 0.0015);
+    expect(good.length).toBeGreaterThanOrEqual(0.75 * accepted.length);
+  });
+
+  it('holds the truth in its error', () => {
+    const held = accepted.filter(({ off, made, value }) => Math.abs(off) * made.pxPerMm <= value.pxPerMmError);
+    expect(held.length).toBeGreaterThanOrEqual(0.6 * accepted.length);
+  });
+
+  it('tells the direction of its ticks, and what a tick is', () => {
+    for (const { made, value, off } of accepted) {
+      if (Math.abs(off) > 0.02) continue;
+      const turn = Math.abs(((value.tickNormalDeg - made.tickNormalDeg + 270) % 180) - 90);
+      expect(turn).toBeLessThan(0.6);
+      // Halves may be seen as the millimetres above them where they are too fine to be seen.
+      expect([made.finestTickMm, 1]).toContain(value.finestTickMm);
+    }
+  });
+});
+
+describe('what is no millimetre ruler', () => {
+  it('is refused: an inch scale, with what to do', () => {
+    const told = Array.from({ length: 3 }, (_, i) => findRuler(randomRuler(700 + i, 640, 430, ['sixteenth']).grey));
+    for (const found of told) expect(found.ok).toBe(false);
+    expect(told.some((found) => !found.ok && found.problem.code === 'ruler.inches')).toBe(true);
+  });
+  it('is measured when the person says what a tick is', () => {
+    const made = randomRuler(702, 640, 430, ['sixteenth']);
+    const found = findRuler(made.grey, { tickMm: 25.4 / 16 });
+    if (!found.ok) throw new Error(found.problem.message);
+    expect(found.value.pxPerMm / made.pxPerMm).toBeCloseTo(1, 2);
+  });
+  it('is refused: grain without any ticks', () => {
+    const { grey } = randomRuler(3);
+    const noise = {
+      ...grey,
+      data: Float32Array.from(grey.data, (_, i) => 0.3 + 0.1 * Math.sin(i * 12.9898 + (i % 97) ** 2)),
+    };
+    const found = findRuler(noise);
+    expect(found.ok).toBe(false);
+    expect(found.ok ? '' : found.problem.message).toMatch(/two handles/);
+  });
+});
+
+describe('numbers of ticks', () => {
+  it('are kept when the step grows under perspective and a tick is missing', () => {
+    const places = Array.from({ length: 30 }, (_, i) => 10 * i + 0.06 * i * i);
+    places.splice(17, 1);
+    const ticks = numbered(places, 12);
+    expect(ticks).toHaveLength(29);
+    const first = ticks[0]!.n;
+    expect(ticks.map(({ n }) => n - first)).toEqual(Array.from({ length: 30 }, (_, i) => i).filter((i) => i !== 17));
+  });
+  it('make a model that gives perspective and distortion back', () => {
+    const terms = Float64Array.from([40, 1.5, 0.3, 0.02, -0.015, 0.003]);
+    const truth = { terms, unitPx: 500 };
+    const points: TickPoint[] = [];
+    for (let t = -150; t <= 150; t += 15)
+      for (let n = -38; n <= 38; n++) points.push({ n, s: placeOfNumber(truth, n, t), t });
+    for (const { n, s, t } of points.slice(0, 50)) expect(numberAt(truth, s, t)).toBeCloseTo(n, 4);
+    const fitted = fitRuler(points, 500);
+    const { ticksPerPx, turnRad } = middleOf(fitted!);
+    // By hand: ∇N at the middle is (a − c·g, b − c·h).
+    const [a, b] = [(40 - 0.3 * 0.02) / 500, (1.5 + 0.3 * 0.015) / 500];
+    expect(ticksPerPx).toBeCloseTo(Math.hypot(a, b), 5);
+    expect(turnRad).toBeCloseTo(Math.atan2(b, a), 4);
+  });
+});
+
+describe('what repeats along a strip', () => {
+  it('is found at the first of its periods', () => {
+    const strip = Float64Array.from({ length: 600 }, (_, i) => (i % 23 < 4 ? 1 : 0) + (i % 115 < 4 ? 0.4 : 0));
+    expect(periodOf(strip, 3, SLOW.fine)!.px).toBeCloseTo(23, 1);
+    const r = autocorrelation(Float64Array.from([1, -1, 1, -1, 1, -1]));
+    expect(r[0]).toBeCloseTo(1, 12);
+    expect(r[1]).toBeCloseTo(-1, 12);
+  });
+});
+
+describe('long and short ticks', () => {
+  const told = (lengths: number[]) => divisionsOf({ firstN: 0, lengths: Float64Array.from(lengths), bothEnds: true });
+  const of = (count: number, length: (i: number) => number) => Array.from({ length: count }, (_, i) => length(i));
+  it('say what a tick is', () => {
+    expect(told(of(23, (i) => (i % 10 === 3 ? 17 : i % 10 === 8 ? 13 : 10)))).toEqual(['millimetre']);
+    expect(told(of(30, (i) => (i % 20 === 4 ? 20 : i % 20 === 14 ? 17 : i % 2 === 0 ? 13 : 10)))).toEqual(['half']);
+    const halved = (i: number) => (i % 8 === 0 ? 22 : i % 4 === 0 ? 18 : i % 2 === 0 ? 14 : 10);
+    expect(told(of(33, halved))).toEqual(['inch']);
+    expect(told(of(12, () => 10))).toEqual(['alike']);
+  });
+  it('say nothing where their ends are not to be seen', () => {
+    expect(told(of(12, () => Number.NaN))).toEqual([]);
+    expect(divisionsOf({ firstN: 0, lengths: Float64Array.from(of(12, () => 10)), bothEnds: false })).toEqual([]);
+  });
+});

@@ -1,0 +1,126 @@
+import { reduced, type Grey } from '../../picture/grey';
+import { median } from '../smooth';
+import type { Candidate } from './candidates';
+import { finerDivision, fitCandidate, type Fitted } from './fitCandidate';
+import { inkOfTicks } from './inkOfTicks';
+import { middleOf } from './rulerModel';
+import { apart } from './strips';
+
+/** A picture and smaller copies of it, each made once. */
+export interface Sizes {
+  smaller: (by: number) => Grey;
+}
+
+export function sizesOf(grey: Grey): Sizes {
+  const made = new Map<number, Grey>([[1, grey]]);
+  return {
+    smaller: (by) => {
+      let copy = made.get(by);
+      if (!copy) made.set(by, (copy = reduced(grey, by)));
+      return copy;
+    },
+  };
+}
+
+/** So many px from tick to tick are enough to fit them. */
+const ENOUGH_PX = 32;
+/** Fits tried at most, best scores first. */
+const MOST = 14;
+/** A fit with so many ticks is not bettered by what scored less. */
+const PLENTY = 12;
+const FEWEST_TICKS = 4;
+/** A fit is refused beyond these: ticks, share of the value, degrees. */
+const SCATTER = 0.08;
+/** Ticks of a ruler scatter by about so much. */
+const USUAL_SCATTER = 0.03;
+const TOO_UNSURE = 0.03;
+const TOO_TURNED = 1.5;
+/** Ticks seen over less than this many of their own distances are as likely grain. */
+const LEAST_LENGTH = 0.45;
+
+/** Ticks are ink nearly everywhere on their lines; grain is not. */
+const INKED = 0.8;
+
+/** Whether a fit can be ticks at all. */
+function sound(fitted: Fitted): boolean {
+  const { ticksPerPx, ticksPerPxError, turnRadError } = middleOf(fitted.model);
+  return (
+    fitted.ticks >= FEWEST_TICKS &&
+    fitted.share > 0.7 &&
+    fitted.model.scatter < SCATTER &&
+    fitted.periodPx >= 3 &&
+    fitted.toT - fitted.fromT >= LEAST_LENGTH * fitted.periodPx &&
+    2 * ticksPerPxError < TOO_UNSURE * ticksPerPx &&
+    turnRadError * (180 / Math.PI) * 2 < TOO_TURNED &&
+    inked(fitted) > INKED
+  );
+}
+
+/** The share of places on the ticks, over the lines on which they were found, that stand out as ticks do. */
+function inked({ grey, axes, model, tone, fromT, toT }: Fitted): number {
+  const ink = inkOfTicks(grey, axes, model, tone, { fromT, toT, stepPx: Math.max(1, (toT - fromT) / 12) });
+  if (!ink) return 0;
+  const seen = new Set(model.points.map(({ n }) => n - ink.firstN));
+  const values = ink.values.flatMap((line) =>
+    Array.from(line).filter((value, i) => seen.has(i) && !Number.isNaN(value)),
+  );
+  const usual = median(values);
+  return values.filter((value) => value > 0.4 * usual && value < 3 * usual).length / Math.max(1, values.length);
+}
+
+/** A candidate of the whole picture, fitted on a copy as small as its ticks allow: broad ticks need no single pixels. */
+function fitSmall(sizes: Sizes, candidate: Candidate): Fitted | null {
+  const by = Math.max(1, Math.floor(candidate.periodPx / ENOUGH_PX));
+  const { degrees, periodPx, fromT, toT, score } = candidate;
+  return fitCandidate(sizes.smaller(by), by, {
+    degrees,
+    periodPx: periodPx / by,
+    fromT: fromT / by,
+    toT: toT / by,
+    score,
+  });
+}
+
+/** Fits a candidate, and what is finer between its ticks as long as there is something. */
+function finest(sizes: Sizes, candidate: Candidate): Fitted | null {
+  let fitted = fitSmall(sizes, candidate);
+  for (let depth = 0; fitted && depth < 3 && sound(fitted); depth++) {
+    const finer = finerDivision(fitted);
+    const again = finer && fitSmall(sizes, finer);
+    if (!again || !sound(again) || wholePeriod(again) > 0.7 * wholePeriod(fitted)) break;
+    fitted = again;
+  }
+  return fitted && sound(fitted) ? fitted : null;
+}
+
+/** Distance of its ticks, px of the whole picture. */
+const wholePeriod = ({ periodPx, by }: Fitted): number => periodPx * by;
+
+export const worth = ({ ticks, share, model }: Fitted): number =>
+  (ticks * share) / (1 + (model.scatter / USUAL_SCATTER) ** 2);
+
+/** All sound fits of a picture, those with most ticks first; each place of the picture once. */
+export function soundFits(sizes: Sizes, candidates: Candidate[], onProgress?: (share: number) => void): Fitted[] {
+  const fits: Fitted[] = [];
+  for (let i = 0; i < Math.min(MOST, candidates.length); i++) {
+    onProgress?.(i / Math.min(MOST, candidates.length));
+    if (fits.some((fitted) => covers(fitted, candidates[i]!))) continue;
+    const fitted = finest(sizes, candidates[i]!);
+    if (fitted) fits.push(fitted);
+    if (fits.some((each) => each.ticks >= PLENTY) && i >= 3) break;
+  }
+  return fits.sort((a, b) => worth(b) - worth(a));
+}
+
+/** Whether a candidate is what was fitted already. */
+function covers(fitted: Fitted, candidate: Candidate): boolean {
+  const period = wholePeriod(fitted);
+  const times = candidate.periodPx / period;
+  return (
+    apart(fitted.degrees, candidate.degrees) < 3 &&
+    Math.abs(times - Math.round(times)) < 0.1 &&
+    times > 0.9 &&
+    candidate.fromT < fitted.toT * fitted.by + 4 * period &&
+    candidate.toT > fitted.fromT * fitted.by - 4 * period
+  );
+}

@@ -34,6 +34,7 @@ const ROUTES = [
   '/kit/compare',
   '/kit/optics/new?kind=lens',
   '/kit/setups/new',
+  '/bench',
   '/book',
   '/nowhere',
   '/book/nothing',

@@ -29,6 +29,7 @@ const PAGES = [
   '/sky/schools',
   '/sky/series',
   '/sky/strokes',
+  '/bench',
   '/book',
   '/kit',
   '/kit/bring',

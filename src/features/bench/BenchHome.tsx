@@ -55,7 +55,14 @@ function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: Bench
   const styles = useStyles();
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const taken = useTakenWith(picture);
-  const shown = <Shown picture={picture} taken={taken} />;
+  const shown = (
+    <>
+      <Txt kind="title" level={1} numberOfLines={1}>
+        {picture.name}
+      </Txt>
+      <Shown picture={picture} taken={taken} />
+    </>
+  );
   const side = (
     <>
       <Questions picture={picture} />
@@ -202,7 +209,7 @@ function OnTheBench({ picture, pictures }: { picture: BenchPicture; pictures: Be
 
 const useStyles = stylesOf((palette) => ({
   empty: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
-  phone: { padding: space.page, gap: space.page },
+  phone: { padding: space.page, gap: space.large },
   columns: { flex: 1, flexDirection: 'row' },
   left: { flexGrow: 3, flexBasis: 0, borderRightWidth: 1, borderColor: palette.hairline },
   right: { flexGrow: 2, flexBasis: 0 },

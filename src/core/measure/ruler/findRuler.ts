@@ -104,9 +104,9 @@ function foundOf(fitted: Fitted, tickMm: number, told: Division[]): RulerFound {
   const numbers = [...new Set(fitted.model.points.map(({ n }) => n))].sort((a, b) => a - b);
   return {
     pxPerMm,
-    pxPerMmError: pxPerMm * Math.hypot((2 * ticksPerPxError) / ticksPerPx, RULER_ITSELF),
+    pxPerMmError: pxPerMm * Math.hypot((2.3 * ticksPerPxError) / ticksPerPx, RULER_ITSELF),
     tickNormalDeg: ((((degrees + 90) % 180) + 180) % 180) - 90,
-    tickNormalError: Math.hypot((2 * turnRadError * 180) / Math.PI, 0.01),
+    tickNormalError: Math.hypot((2.3 * turnRadError * 180) / Math.PI, 0.015),
     finestTickMm: tickMm,
     ticks: numbers.length,
     lines: numbers.map((n) => ({
@@ -119,7 +119,7 @@ function foundOf(fitted: Fitted, tickMm: number, told: Division[]): RulerFound {
 }
 
 /** What lens distortion beyond one term and unevenly read ticks leave, as a share. */
-const RULER_ITSELF = 1e-4;
+const RULER_ITSELF = 1.2e-4;
 
 /** What to make of the fits: the first whose ticks are millimetres or halves. */
 function judged(fits: Fitted[], asked: RulerAsked): Result<RulerFound> {

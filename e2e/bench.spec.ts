@@ -1,0 +1,137 @@
+import { encode } from 'fast-png';
+import type { Page } from '@playwright/test';
+import { writeDng, writeFits, writeSer, writeTiff } from '../src/core/formats/pictures/writePictures';
+import { srgbOfLight } from '../src/core/picture/tone';
+import { demoSetups, demoSubjects } from '../src/demo/kit';
+import { randomDisc } from '../tests/support/randomDisc';
+import { randomRuler } from '../tests/support/randomRuler';
+import { axeFindings } from './support/axe';
+import { holdInHand } from './support/inHand';
+import { expect, test } from './support/test';
+
+test.setTimeout(600_000);
+
+const disc = randomDisc(11, 'lit', 160);
+const ruler = randomRuler(12, 700, 470, ['millimetre']);
+const discPicture = { width: disc.grey.width, height: disc.grey.height, light: disc.grey.data };
+
+/** A picture of 16 bits as a file. */
+const png = ({ width, height, data }: { width: number; height: number; data: Float32Array }): Buffer =>
+  Buffer.from(
+    encode({
+      width,
+      height,
+      depth: 16,
+      channels: 1,
+      data: Uint16Array.from(data, (light) => Math.round(65_535 * srgbOfLight(light))),
+    }),
+  );
+
+async function bring(page: Page, files: { name: string; mimeType: string; buffer: Buffer }[]): Promise<void> {
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: /Choose pictures|Another picture/ }).click();
+  await (await chooser).setFiles(files);
+  await expect(page.getByTestId('bench-picture')).toBeVisible();
+}
+
+const answer = (page: Page) => page.getByTestId('bench-answer');
+
+test('the simulated camera takes a ruler, which tells its ratio, and Near uses it', async ({ page }) => {
+  await holdInHand(page, { near: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id } });
+  await page.goto('/near');
+  await expect(page.getByTestId('ratio-value')).toHaveText('1.27 : 1');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByTestId('take-simulated').click();
+  await expect(page.getByTestId('bench-picture')).toBeVisible();
+  await expect(page.getByTestId('taken-with')).toContainText('by its EXIF and pixels');
+  await page.getByRole('radio', { name: /How large on the sensor/ }).click();
+  await expect(answer(page)).toContainText(': 1');
+  const told = Number((await answer(page).textContent())!.match(/([\d.]+) : 1/)![1]);
+  expect(Math.abs(told / 1.27 - 1)).toBeLessThan(0.02);
+  await page.getByRole('button', { name: /What was true/ }).click();
+  await expect(page.getByTestId('bench-truth')).toContainText('px a millimetre');
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByTestId('use-ratio').click();
+  await page.getByRole('button', { name: 'Look at it on Near' }).click();
+  await expect(page.getByTestId('ratio-value')).toHaveText(/^1\.2\d : 1$/);
+});
+
+test('pictures of every form are opened and measured; handles move by keys and fingers; a picture is put away', async ({
+  page,
+}) => {
+  await page.goto('/bench');
+  await bring(page, [
+    { name: 'ruler.png', mimeType: 'image/png', buffer: png(ruler.grey) },
+    { name: 'disc.fits', mimeType: '', buffer: Buffer.from(writeFits(discPicture, 'Quillon P4')) },
+    { name: 'disc.ser', mimeType: '', buffer: Buffer.from(writeSer([discPicture], 'Quillon P4')) },
+    {
+      name: 'disc.tif',
+      mimeType: 'image/tiff',
+      buffer: Buffer.from(writeTiff(discPicture, 'Quillon P4', srgbOfLight)),
+    },
+    { name: 'disc.dng', mimeType: '', buffer: Buffer.from(writeDng(discPicture, 'Quillon P4')) },
+    { name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture at all') },
+  ]);
+  await page.getByRole('radio', { name: /How large on the sensor/ }).click();
+  await expect(answer(page)).toBeVisible();
+  const perMm = page.getByRole('button', { name: /Pixels a millimetre/ });
+  const shown = Number((await perMm.textContent())!.match(/([\d.]+)px\/mm/)?.[1] ?? 'NaN');
+  expect(Math.abs(shown / ruler.pxPerMm - 1)).toBeLessThan(0.02);
+  await perMm.click();
+  await expect(page.getByTestId('why-value')).toContainText('px/mm');
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  for (const name of ['disc.fits', 'disc.ser', 'disc.tif', 'disc.dng']) {
+    await page.getByRole('radio', { name }).click();
+    await page.getByRole('radio', { name: /How wide is the disc/ }).click();
+    await expect(answer(page)).toContainText('px');
+    const wide = Number((await answer(page).textContent())!.match(/([\d.]+)px/)![1]);
+    expect(Math.abs(wide - disc.equatorialPx)).toBeLessThan(3);
+  }
+  await page.getByRole('radio', { name: 'words.jpg' }).click();
+  await expect(page.getByRole('alert')).toContainText('JPEG, PNG, TIFF, FITS, SER and DNG');
+  await page.getByRole('button', { name: 'Put words.jpg away' }).click();
+  await expect(page.getByRole('radio', { name: 'words.jpg' })).toHaveCount(0);
+
+  await page.getByRole('radio', { name: 'disc.tif' }).click();
+  await page.getByRole('radio', { name: /How long is it/ }).click();
+  await expect(page.getByRole('slider', { name: 'First end' })).toBeVisible();
+  const before = await page.getByRole('slider', { name: 'First end' }).getAttribute('aria-valuetext');
+  await page.getByRole('slider', { name: 'First end' }).focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowLeft');
+  await expect(page.getByRole('slider', { name: 'First end' })).not.toHaveAttribute('aria-valuetext', before!);
+  await expect(answer(page)).toContainText('px');
+  const handle = (await page.getByRole('slider', { name: 'Second end' }).boundingBox())!;
+  await page.mouse.move(handle.x + 22, handle.y + 22);
+  await page.mouse.down();
+  await page.mouse.move(handle.x + 60, handle.y + 30, { steps: 4 });
+  await page.mouse.up();
+  await expect(answer(page)).toContainText('px');
+
+  // Larger by the wheel, all of it by a key, single pixels by another; nothing leaves the page.
+  await page.getByTestId('bench-picture').hover();
+  await page.mouse.wheel(0, -600);
+  await page.getByTestId('bench-picture').focus();
+  await page.keyboard.press('1');
+  await page.keyboard.press('0');
+  expect(await axeFindings(page)).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  await expect(page.locator('body')).not.toContainText('NaN');
+});
+
+test('a subject, at 1280 px and at night: its pixels, and what they are enough for', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await holdInHand(page, {
+    far: { setupId: demoSetups.hide.id, subjectId: demoSubjects.curlew.id },
+    preferences: { look: 'night' },
+  });
+  await page.goto('/far');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('radio', { name: /The subject in hand/ }).click();
+  await page.getByRole('radio', { name: 'PNG, 16 bits' }).click();
+  await page.getByTestId('take-simulated').click();
+  await page.getByRole('radio', { name: /Where does it end/ }).click();
+  await expect(answer(page)).toContainText('px');
+  await expect(page.getByRole('list', { name: 'What it is enough for' })).toContainText('Web page');
+  expect(await axeFindings(page)).toEqual([]);
+});

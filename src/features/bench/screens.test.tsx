@@ -1,0 +1,228 @@
+import { act, fireEvent, screen } from '@testing-library/react-native';
+import type { Found, Question } from '@/core/measure/benchTalk';
+import { ok } from '@/core/quantity/result';
+import { demoSetups } from '@/demo/kit';
+import { useBench, type BenchPicture } from '@/data/bench/pictures';
+import { useOutbox } from '@/data/outbox';
+import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
+import BenchHome from './BenchHome';
+
+jest.mock('@/data/outbox/sending', () => ({ sendWaiting: jest.fn(), startSending: jest.fn() }));
+const mockPush = jest.fn();
+jest.mock('expo-router', () => ({
+  Link: ({ children }: { children: unknown }) => children,
+  useRouter: () => ({
+    push: (to: string) => mockPush(to),
+    back: jest.fn(),
+    canGoBack: () => false,
+    replace: jest.fn(),
+  }),
+}));
+
+const RULER: Found = {
+  measure: 'ruler',
+  value: {
+    pxPerMm: 291.2,
+    pxPerMmError: 0.05,
+    tickNormalDeg: 3,
+    tickNormalError: 0.02,
+    finestTickMm: 1,
+    ticks: 28,
+    lines: [{ n: 0, from: [100, 100], to: [100, 180] }],
+    divisions: ['millimetre'],
+  },
+};
+const DISC: Found = {
+  measure: 'disc',
+  value: {
+    equatorialDiameterPx: 210,
+    polarDiameterPx: 196,
+    diameterError: 0.4,
+    polarError: 0.4,
+    equatorDeg: 12,
+    equatorError: 0.6,
+    centre: [300, 200],
+    centreError: 0.1,
+    phase: false,
+    clipped: false,
+    blurPx: 1.6,
+  },
+};
+const SUBJECT: Found = {
+  measure: 'subject',
+  value: {
+    longestPx: 2400,
+    plusMinus: 4,
+    ends: [
+      [100, 100],
+      [2500, 100],
+    ],
+    box: [100, 60, 2500, 900],
+    boxError: 3,
+    hull: [
+      [100, 100],
+      [2500, 100],
+      [900, 900],
+    ],
+  },
+};
+const LENGTH: Found = {
+  measure: 'length',
+  value: {
+    lengthPx: 801.5,
+    plusMinus: 0.4,
+    ends: [
+      [100, 100],
+      [901, 130],
+    ],
+    kinds: ['edge', 'tip'],
+  },
+};
+
+const asked: Question[] = [];
+/** A picture as it lies on the bench, whose worker answers at once. */
+function onBench(found: Found | null, change: Partial<BenchPicture> = {}): void {
+  const question = found
+    ? ({ measure: found.measure, ...(found.measure === 'length' ? { ends: found.value.ends } : {}) } as Question)
+    : null;
+  const picture: BenchPicture = {
+    id: 'p1',
+    name: 'ruler.jpg',
+    file: { name: 'ruler.jpg' } as File,
+    holder: {
+      open: () => Promise.resolve(ok({ width: 8256, height: 5504, kind: 'jpeg', tone: 'srgb' })),
+      measure: (next) => {
+        asked.push(next);
+        return Promise.resolve(
+          ok(
+            next.measure === 'disc'
+              ? DISC
+              : next.measure === 'subject'
+                ? SUBJECT
+                : next.measure === 'length'
+                  ? LENGTH
+                  : RULER,
+          ),
+        );
+      },
+      part: () => Promise.resolve(null),
+      stop: () => undefined,
+    },
+    tone: null,
+    opened: { width: 8256, height: 5504, kind: 'jpeg', tone: 'srgb' },
+    share: null,
+    problem: null,
+    tags: { model: 'Ostrel R45', lensModel: 'Ostrel 100 f/2.8 macro' },
+    question,
+    found,
+    ends: found?.measure === 'length' || found?.measure === 'subject' ? found.value.ends : null,
+    truth: null,
+    ...change,
+  };
+  act(() => useBench.setState({ pictures: [picture], currentId: 'p1' }));
+}
+
+beforeEach(() => {
+  asked.length = 0;
+  mockPush.mockClear();
+  act(() => useBench.setState({ pictures: [], currentId: null }));
+  useOutbox.setState({ waiting: [], refused: [] });
+});
+afterEach(() => jest.restoreAllMocks());
+
+describe('the bench', () => {
+  it('asks for a picture first, or takes one with the simulated camera', async () => {
+    await renderWithKit(<BenchHome />);
+    expect(words()).toContain('Measure a picture');
+    expect(screen.getByText('Choose pictures')).toBeTruthy();
+    expect(words()).toContain('They stay on this device');
+    expect(screen.getByTestId('take-simulated')).toBeTruthy();
+  });
+
+  it('knows the set-up a picture was taken with, and asks it what is chosen', async () => {
+    onBench(null);
+    await renderWithKit(<BenchHome />);
+    expect(screen.getByTestId('taken-with')).toBeTruthy();
+    expect(words()).toContain(demoSetups.heath.data.name);
+    expect(words()).toContain('by its EXIF and pixels');
+    await act(async () => fireEvent.press(screen.getByText('How wide is the disc?')));
+    expect(asked).toEqual([{ measure: 'disc' }]);
+    expect(words()).toContain('flattened to 0.933');
+    await act(async () => fireEvent.press(screen.getByText('How long is it?')));
+    expect(asked[1]).toMatchObject({ measure: 'length' });
+    expect(words()).toContain('First end on an edge, second on a tip');
+  });
+
+  it('says a ruler’s ratio, and puts it in the place of the estimate', async () => {
+    onBench(RULER);
+    await renderWithKit(<BenchHome />);
+    // 291.2 px/mm · 4.3605 µm = 1.2698.
+    expect(words()).toContain('1.27 : 1');
+    expect(words()).toContain('28 ticks of 1 mm');
+    await act(async () => fireEvent.press(screen.getByText('These are ½ mm')));
+    expect(asked[0]).toEqual({ measure: 'ruler', tickMm: 0.5 });
+    onBench(RULER);
+    await act(async () => fireEvent.press(screen.getByText('Look in another direction')));
+    expect(asked[1]).toEqual({ measure: 'ruler', notAlong: [3] });
+    onBench(RULER);
+    await act(async () => fireEvent.press(screen.getByText(`Use this ratio for ${demoSetups.heath.data.name}`)));
+    const [kept] = useOutbox.getState().waiting;
+    expect(kept).toMatchObject({ resource: 'ratios' });
+    const data = (kept as unknown as { data: { ratio: number; at: string; chain: unknown } }).data;
+    expect(data.ratio).toBeCloseTo((291.2 * 4.360465) / 1000, 4);
+    expect(data.at).toBe('closest');
+    expect(data.chain).toEqual(demoSetups.heath.data.chain);
+  });
+
+  it('reckons size, distance and focal length from a length', async () => {
+    onBench(LENGTH);
+    await renderWithKit(<BenchHome />);
+    expect(words()).toContain('On the sensor');
+    const [size] = screen.getAllByLabelText(/real size/i);
+    fireEvent.changeText(size!, '20');
+    fireEvent(size!, 'submitEditing');
+    expect(words()).toContain('Ratio');
+  });
+
+  it('says what a subject’s pixels are enough for', async () => {
+    onBench(SUBJECT);
+    await renderWithKit(<BenchHome />);
+    expect(words()).toContain('Length of the subject');
+    expect(words()).toMatch(/Web page/);
+    expect(words()).toContain('The smallest crop around it is');
+  });
+
+  it('says what is under way and why something cannot be done; a simulated picture tells its truth', async () => {
+    onBench(null, { opened: null, share: 0.4 });
+    await renderWithKit(<BenchHome />);
+    expect(words()).toContain('Opening ruler.jpg … 40 %');
+    onBench(null, {
+      opened: null,
+      problem: { code: 'picture.heic', message: 'HEIC pictures cannot be decoded here.' },
+    });
+    await renderWithKit(<BenchHome />);
+    expect(words()).toContain('HEIC pictures cannot be decoded here.');
+    onBench(RULER, { truth: { words: 'it was 291.3 px a millimetre' } });
+    await renderWithKit(<BenchHome />);
+    fireEvent.press(screen.getByText('What was true'));
+    expect(words()).toContain('it was 291.3 px a millimetre');
+  });
+
+  it('says that a cut picture has no pitch, and puts a smaller one right', async () => {
+    onBench(RULER, { opened: { width: 4000, height: 3900, kind: 'jpeg', tone: 'srgb' } });
+    await renderWithKit(<BenchHome />);
+    expect(words()).toContain('It was cut afterwards');
+    expect(words()).toContain('Pixels a millimetre');
+    onBench(RULER, { opened: { width: 4128, height: 2752, kind: 'jpeg', tone: 'srgb' } });
+    await renderWithKit(<BenchHome />);
+    expect(words()).toContain('put right for that');
+    expect(words()).toContain('2.54 : 1');
+  });
+
+  it('measures without a kit too', async () => {
+    onBench(RULER);
+    await renderWithKit(<BenchHome />, { held: { ...demoHeld(), setups: [] } });
+    expect(words()).toContain('no set-up in the kit');
+    expect(words()).toContain('Pixels a millimetre');
+  });
+});

@@ -35,6 +35,7 @@ const ROUTES = [
   '/kit/optics/new?kind=lens',
   '/kit/setups/new',
   '/bench',
+  '/bench/charts',
   '/book',
   '/nowhere',
   '/book/nothing',

@@ -51,6 +51,11 @@ test('the simulated camera takes a ruler, which tells its ratio, and Near uses i
   await page.getByRole('button', { name: /What was true/ }).click();
   await expect(page.getByTestId('bench-truth')).toContainText('px a millimetre');
   expect(await axeFindings(page)).toEqual([]);
+  await page.getByTestId('keep').click();
+  await page.getByRole('link', { name: 'Book', exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Measured from pictures' })).toContainText('of a simulated picture');
+  await expect(page.getByRole('img', { name: /Small copy/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Bench' }).click();
   await page.getByTestId('use-ratio').click();
   await page.getByRole('button', { name: 'Look at it on Near' }).click();
   await expect(page.getByTestId('ratio-value')).toHaveText(/^1\.2\d : 1$/);
@@ -59,6 +64,10 @@ test('the simulated camera takes a ruler, which tells its ratio, and Near uses i
 test('pictures of every form are opened and measured; handles move by keys and fingers; a picture is put away', async ({
   page,
 }) => {
+  await page.goto('/bench/charts');
+  const chart = page.waitForEvent('download');
+  await page.getByTestId('chart-pdf').click();
+  expect((await chart).suggestedFilename()).toBe('jauge-ruler-a4.pdf');
   await page.goto('/bench');
   await bring(page, [
     { name: 'ruler.png', mimeType: 'image/png', buffer: png(ruler.grey) },

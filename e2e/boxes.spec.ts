@@ -30,6 +30,7 @@ const PAGES = [
   '/sky/series',
   '/sky/strokes',
   '/bench',
+  '/bench/charts',
   '/book',
   '/kit',
   '/kit/bring',

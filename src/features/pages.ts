@@ -43,6 +43,7 @@ const PAGES: Record<string, PageOfPlace> = {
   '/sky/series': sky('Test series', 'SeriesPage'),
   '/sky/strokes': sky('Wanted strokes', 'StrokesPage'),
   '/bench': later('Bench', () => import('./bench/BenchHome')),
+  '/bench/charts': later('Charts to photograph', () => import('./bench/ChartsPage')),
   '/book': { title: 'Book', View: BookHome },
   '/kit': later('Kit', () => import('./kit/KitHome')),
   '/kit/bring': later('In and out', () => import('./kit/bring/BringPage')),

@@ -408,6 +408,50 @@ describe('star tests', () => {
   });
 });
 
+describe('measurements', () => {
+  const measurement = {
+    asked: 'ruler',
+    found: [
+      { name: 'Reproduction ratio', value: 1.2703, unit: ':1', plusMinus: 0.0008 },
+      { name: 'Field, width', value: 28.35, unit: 'mm', plusMinus: 0.02 },
+    ],
+    byHand: true,
+    simulated: false,
+    pictureName: 'ruler.jpg',
+    setupName: 'Heath macro',
+    chain: [{ type: 'optic', id: testId(2) }],
+    thumbnail: 'data:image/jpeg;base64,/9j/4AAQ',
+    measuredAt: '2026-11-07T12:00:00Z',
+    note: '',
+  };
+  it('are kept, go out and come back whole', async () => {
+    await post('measurements', testId(70), measurement).expect(201);
+    const out = await api().get('/api/v1/export').expect(200);
+    await api()
+      .delete(`/api/v1/measurements/${testId(70)}?version=1`)
+      .expect(204);
+    await api()
+      .post('/api/v1/import')
+      .send(out.body as object)
+      .expect(200);
+    expect((await api().get('/api/v1/measurements').expect(200)).body).toMatchObject({
+      total: 1,
+      items: [{ data: measurement }],
+    });
+  });
+  it.each([
+    [{ found: [] }, /at least one|must not|Numbers/],
+    [{ asked: 'weight' }, /must be one of: ruler, length, disc, subject/],
+    [{ thumbnail: 'https://example.org/a.jpg' }, /Small picture/],
+    [{ measuredAt: '2026-02-30T12:00:00Z' }, /./],
+  ])('refuse %j in words', async (change, message) => {
+    const refused = await post('measurements', testId(71), { ...measurement, ...change }).expect(422);
+    expect((refused.body as { errors: { message: string }[] }).errors.map((error) => error.message).join(' ')).toMatch(
+      message,
+    );
+  });
+});
+
 describe('kept readings', () => {
   const readings = demoReadings();
   const of = (desk: string) => readings.find((row) => row.data.desk === desk)!;
@@ -450,11 +494,15 @@ describe('a database of an earlier version', () => {
     // As the version with the first four tables left it.
     await answersAndWords.down(old.writer.getQueryInterface());
     await old.writer.query('DROP TABLE starTests');
-    await old.writer.query("DELETE FROM SequelizeMeta WHERE name IN ('0004-star-tests', '0005-answers-and-words')");
+    await old.writer.query('DROP TABLE measurements');
+    await old.writer.query(
+      "DELETE FROM SequelizeMeta WHERE name IN ('0004-star-tests', '0005-answers-and-words', '0006-measurements')",
+    );
     await old.close();
     const opened = await openDatabase(file);
     const store = createStore(opened);
     expect((await store.list('starTests', 10, 0)).total).toBe(0);
+    expect((await store.list('measurements', 10, 0)).total).toBe(0);
     expect((await store.list('bodies', 10, 0)).items).toMatchObject([{ data: body }]);
     await opened.close();
     fs.rmSync(folder, { recursive: true, force: true });

@@ -1,5 +1,6 @@
 import { adapters } from './adapters';
 import { bodies } from './bodies';
+import { measurements } from './measurements';
 import { optics } from './optics';
 import { outputs } from './outputs';
 import { ratios } from './ratios';
@@ -26,6 +27,7 @@ export const RESOURCES = {
   readings,
   ratios,
   starTests,
+  measurements,
 };
 
 export type ResourceName = keyof typeof RESOURCES;

@@ -20,7 +20,9 @@ import { stylesOf } from '@/ui/theme/theme';
 import { useWhy, quantitiesOf } from '../desk/useWhy';
 import { BringPicture } from './BringPicture';
 import { DiscAnswer } from './DiscAnswer';
-import { LengthAnswer, lengthQuantity } from './LengthAnswer';
+import { KeepMeasurement } from './KeepMeasurement';
+import { LengthAnswer } from './LengthAnswer';
+import { lengthQuantity } from './lengthQuantity';
 import { Over } from './Over';
 import { Questions } from './Questions';
 import { RulerAnswer } from './RulerAnswer';
@@ -184,6 +186,7 @@ function Answer({ picture, taken }: { picture: BenchPicture; taken: TakenWith })
       {found.measure === 'subject' ? (
         <SubjectAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
       ) : null}
+      <KeepMeasurement picture={picture} found={found} taken={taken} />
       <TruthShown truth={picture.truth} />
       {sheetFor(quantitiesOf(ruler))}
     </>

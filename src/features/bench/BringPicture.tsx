@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { View } from 'react-native';
 import { bringPictures } from '@/data/bench/pictures';
 import { DropZone } from '@/ui/DropZone';
+import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { pickFiles } from '@/ui/files';
@@ -42,6 +43,10 @@ export function BringPicture({ short = false }: { short?: boolean }) {
         </Txt>
       </DropZone>
       <SimulatedCamera startsOpen={!short} />
+      <PageLinks
+        label="More on the bench"
+        pages={[{ href: '/bench/charts', name: 'Charts to photograph', gloss: 'a ruler and discs, at true size' }]}
+      />
     </View>
   );
 }

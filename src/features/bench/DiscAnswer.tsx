@@ -51,6 +51,7 @@ export function DiscAnswer({ found, taken, units, ask }: Props) {
       <Told
         label={flattened ? 'Diameter, the longer' : 'Diameter'}
         quantity={means.diameterPx}
+        onWhy={() => ask(means.diameterPx)}
         units={units}
         sentence={[
           flattened

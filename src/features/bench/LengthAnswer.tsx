@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { LengthFound } from '@/core/measure/measureLength';
 import { lengthMeans } from '@/core/measure/means/lengthMeans';
 import { formatFigures } from '@/core/quantity/format';
-import { given, measured, type Quantity } from '@/core/quantity/quantity';
+import { given, type Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useChosen } from '@/data/useChosen';
 import { Figure } from '@/ui/Figure';
@@ -18,22 +18,6 @@ const KINDS: Record<LengthFound['kinds'][number], string> = {
   tip: 'on a tip',
   byHand: 'where you put it: nothing to snap to',
 };
-
-/** A length as a measured quantity. */
-export function lengthQuantity(lengthPx: number, plusMinus: number): Quantity {
-  return measured(
-    lengthPx,
-    'px',
-    () => ({
-      name: 'Length',
-      formula: '|B − A|',
-      inputs: [],
-      source: 'both ends snapped to where the light passes half of its step; two parallel edges square to themselves',
-      neglects: 'Thin tips lose a px or two to blur.',
-    }),
-    plusMinus,
-  );
-}
 
 interface Props {
   lengthPx: Quantity;
@@ -73,6 +57,7 @@ export function LengthAnswer({ lengthPx, kinds, taken, units, ask, toldAlready =
         <Told
           label="Length"
           quantity={lengthPx}
+          onWhy={() => ask(lengthPx)}
           units={units}
           sentence={kinds ? `First end ${KINDS[kinds[0]]}, second ${KINDS[kinds[1]]}.` : undefined}
         />

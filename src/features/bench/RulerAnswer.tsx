@@ -55,11 +55,11 @@ export function RulerAnswer({ picture, found, taken, units, ask }: Props) {
         quantity={ratio ?? pxPerMm}
         units={units}
         sentence={sentence}
+        onWhy={() => ask(ratio ? 'ratio' : 'pxPerMm')}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page }}>
         <Figure label="Pixels a millimetre" quantity={pxPerMm} units={units} onWhy={ask} name="pxPerMm" />
         <Figure label="Field, width" quantity={fieldWidthMm} units={units} onWhy={ask} name="fieldWidthMm" />
-        {ratio ? <Figure label="Ratio" quantity={ratio} units={units} onWhy={ask} name="ratio" /> : null}
       </View>
       <Choice
         label="If the ticks were taken for the wrong thing"

@@ -10,7 +10,8 @@ import type { BenchPicture } from '@/data/bench/pictures';
 import { useChosen } from '@/data/useChosen';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
-import { LengthAnswer, lengthQuantity } from './LengthAnswer';
+import { LengthAnswer } from './LengthAnswer';
+import { lengthQuantity } from './lengthQuantity';
 import { Told } from './Told';
 import type { TakenWith } from './useTakenWith';
 
@@ -39,7 +40,7 @@ export function SubjectAnswer({ picture, found, taken, units, ask }: Props) {
   const crop = smallestCrop(found.box, aspect);
   return (
     <View style={{ gap: space.page }}>
-      <Told label="Length of the subject" quantity={lengthPx} units={units} />
+      <Told label="Length of the subject" quantity={lengthPx} units={units} onWhy={() => ask(lengthPx)} />
       <Txt>
         {`It fills ${formatFigures(share, 2)} % of the width. The smallest crop around it is ${formatFixed(crop[0])} × ${formatFixed(crop[1])} px.`}
       </Txt>

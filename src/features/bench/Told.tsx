@@ -1,4 +1,4 @@
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { showError, showQuantity } from '@/core/quantity/quantityText';
 import { formatRatio } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
@@ -15,10 +15,12 @@ interface Props {
   units: UnitSystem;
   /** What it means, in a sentence. */
   sentence?: string | undefined;
+  /** Opens its derivation. */
+  onWhy: () => void;
 }
 
 /** The answer of a picture: one number, large, with its error, and the sentence that follows. */
-export function Told({ label, quantity, units, sentence }: Props) {
+export function Told({ label, quantity, units, sentence, onWhy }: Props) {
   const ratio = quantity.unit === ':1';
   const { number, unit } = showQuantity(quantity, units);
   return (
@@ -26,7 +28,12 @@ export function Told({ label, quantity, units, sentence }: Props) {
       <Txt kind="label" tone="soft">
         {label}
       </Txt>
-      <View style={{ flexDirection: 'row', alignItems: 'baseline', flexWrap: 'wrap', columnGap: space.medium }}>
+      <Pressable
+        role="button"
+        onPress={onWhy}
+        aria-label={`${label}: ${ratio ? formatRatio(quantity.value) : `${number} ${unit}`}, ${showError(quantity, units)}. Why?`}
+        style={{ flexDirection: 'row', alignItems: 'baseline', flexWrap: 'wrap', columnGap: space.medium }}
+      >
         <Txt kind="huge" tone="needle">
           {ratio ? formatRatio(quantity.value) : number}
         </Txt>
@@ -34,7 +41,7 @@ export function Told({ label, quantity, units, sentence }: Props) {
         <Txt kind="title" tone="soft">
           {showError(quantity, units)}
         </Txt>
-      </View>
+      </Pressable>
       {sentence ? <Txt>{sentence}</Txt> : null}
     </View>
   );

@@ -5,7 +5,10 @@ import { demoSetups } from '@/demo/kit';
 import { useBench, type BenchPicture } from '@/data/bench/pictures';
 import { useOutbox } from '@/data/outbox';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
+import type { Measurement } from '@/contract/schemas/measurement';
+import { MeasuredList } from '../book/MeasuredList';
 import BenchHome from './BenchHome';
+import ChartsPage from './ChartsPage';
 
 jest.mock('@/data/outbox/sending', () => ({ sendWaiting: jest.fn(), startSending: jest.fn() }));
 const mockPush = jest.fn();
@@ -217,6 +220,36 @@ describe('the bench', () => {
     await renderWithKit(<BenchHome />);
     expect(words()).toContain('put right for that');
     expect(words()).toContain('2.54 : 1');
+  });
+
+  it('keeps what was found in the Book, and the Book shows it', async () => {
+    onBench(RULER, { truth: { words: 'it was so' } });
+    await renderWithKit(<BenchHome />);
+    await act(async () => fireEvent.press(screen.getByText('Keep it in the Book')));
+    const waiting = useOutbox.getState().waiting as unknown as { resource: string; data: Measurement }[];
+    const change = waiting.find(({ resource }) => resource === 'measurements');
+    expect(change!.data).toMatchObject({ asked: 'ruler', byHand: false, simulated: true, pictureName: 'ruler.jpg' });
+    expect(change!.data.found[0]).toMatchObject({ name: 'Reproduction ratio', unit: ':1' });
+    expect(change!.data.found[0]!.plusMinus).toBeGreaterThan(0);
+    const measurements = [
+      { id: 'm1', version: 1, createdAt: '', updatedAt: '', data: { ...change!.data, byHand: true, note: 'dew' } },
+    ];
+    useOutbox.setState({ waiting: [], refused: [] });
+    await renderWithKit(<MeasuredList />, { held: { ...demoHeld(), measurements } });
+    expect(words()).toContain('Reproduction ratio: 1.27 : 1');
+    expect(words()).toContain('put right by hand');
+    expect(words()).toContain('of a simulated picture');
+    expect(words()).toContain('dew');
+  });
+
+  it('offers charts at true size', async () => {
+    await renderWithKit(<ChartsPage />);
+    expect(words()).toContain('Print at 100 %');
+    fireEvent.press(screen.getByText('Discs'));
+    const field = screen.getAllByLabelText(/bar of 100 mm/)[0]!;
+    fireEvent.changeText(field, '97,5');
+    fireEvent(field, 'submitEditing');
+    expect(words()).toContain('1.0256 times');
   });
 
   it('measures without a kit too', async () => {

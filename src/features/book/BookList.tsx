@@ -16,6 +16,7 @@ import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { MeasuredList } from './MeasuredList';
 import { whenText } from './whenText';
 import { entryWords } from './entryWords';
 
@@ -83,6 +84,7 @@ export function BookList({ openId }: { openId?: string | undefined }) {
           ) : null}
         </View>
       }
+      ListFooterComponent={<MeasuredList />}
       ListEmptyComponent={
         <View style={styles.empty} role="status">
           <Txt tone="soft">{empty}</Txt>

@@ -4,6 +4,7 @@ import * as reducers from './0002-reducers';
 import * as ratios from './0003-ratios';
 import * as starTests from './0004-star-tests';
 import * as answersAndWords from './0005-answers-and-words';
+import * as measurements from './0006-measurements';
 
 /** One step from an older form of the tables to the next. */
 export interface Migration {
@@ -13,6 +14,6 @@ export interface Migration {
 }
 
 /** In this order; a file that has one that is not here was written by a newer program. */
-export const MIGRATIONS: readonly Migration[] = [first, reducers, ratios, starTests, answersAndWords];
+export const MIGRATIONS: readonly Migration[] = [first, reducers, ratios, starTests, answersAndWords, measurements];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

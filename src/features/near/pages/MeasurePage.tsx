@@ -14,6 +14,7 @@ import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatRatio } from '@/core/quantity/format';
 import { measuredWith } from '@/data/chainLinks';
 import { createRow, removeRow } from '@/data/rowActions';
+import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -111,6 +112,16 @@ function Measure({ situation, system, kit }: NearPageParts) {
         Turn the lens to the end named below, move the camera until a millimetre ruler is sharp, and take a picture
         square on. Measuring beats every reckoning: where the principal planes lie is not published.
       </Txt>
+      <PageLinks
+        label="Measure it from the picture"
+        pages={[
+          {
+            href: '/bench',
+            name: 'Let the picture tell',
+            gloss: 'the bench finds the ticks by itself, far finer than by eye',
+          },
+        ]}
+      />
       <Choice label="End of the lens’s own focus" options={ENDS} value={at} onChange={setAt} />
       <Choice label="How" options={METHODS} value={method} onChange={setMethod} />
       {method === 'ruler' ? (

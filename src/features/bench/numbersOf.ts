@@ -1,0 +1,45 @@
+import type { Found } from '@/core/measure/benchTalk';
+import { discMeans } from '@/core/measure/means/discMeans';
+import { lengthMeans } from '@/core/measure/means/lengthMeans';
+import { rulerMeans } from '@/core/measure/means/rulerMeans';
+import type { Quantity } from '@/core/quantity/quantity';
+import { lengthQuantity } from './lengthQuantity';
+import type { TakenWith } from './useTakenWith';
+
+/** A number of an answer, by the name it is kept under. */
+export interface NamedNumber {
+  name: string;
+  quantity: Quantity;
+}
+
+const named = (pairs: [string, Quantity | undefined][]): NamedNumber[] =>
+  pairs.flatMap(([name, quantity]) => (quantity ? [{ name, quantity }] : []));
+
+function ofLength(lengthPx: Quantity, { pitchUm, system }: TakenWith): NamedNumber[] {
+  const { onSensorMm } = lengthMeans({ lengthPx, pitchUm, system, sizeMm: null, distanceM: null });
+  return named([
+    ['Length', lengthPx],
+    ['On the sensor', onSensorMm],
+  ]);
+}
+
+/** The numbers of an answer that need nothing the person would have to say; the first is the answer. */
+export function numbersOf(found: Found, columns: number, taken: TakenWith): NamedNumber[] {
+  if (found.measure === 'ruler') {
+    const { ratio, pxPerMm, fieldWidthMm } = rulerMeans(found.value, columns, taken.pitchUm);
+    return named([
+      ['Reproduction ratio', ratio],
+      ['Pixels a millimetre', pxPerMm],
+      ['Width of the field', fieldWidthMm],
+    ]);
+  }
+  if (found.measure === 'disc') {
+    const { pitchUm, system } = taken;
+    const { diameterPx } = discMeans({ found: found.value, pitchUm, system, arcsec: null, sizeMm: null });
+    return [{ name: 'Diameter', quantity: diameterPx }];
+  }
+  const { value } = found;
+  return found.measure === 'length'
+    ? ofLength(lengthQuantity(found.value.lengthPx, value.plusMinus), taken)
+    : ofLength(lengthQuantity(found.value.longestPx, value.plusMinus), taken);
+}

@@ -14,6 +14,8 @@ config.resolver.resolveRequest = (context, name, platform) => {
   if (/[\\/]@rneui[\\/]base[\\/]/.test(context.originModulePath) && name.includes('vector-icons')) {
     return { type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/missingIconSet.js') };
   }
+  // pdf-lib asks tslib for named helpers; tslib's entry for Node hands on a default that the bundler does not find.
+  if (name === 'tslib') return { type: 'sourceFile', filePath: require.resolve('tslib/tslib.es6.js') };
   return context.resolveRequest(context, name, platform);
 };
 

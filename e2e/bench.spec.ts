@@ -52,7 +52,7 @@ test('the simulated camera takes a ruler, which tells its ratio, and Near uses i
   await expect(page.getByTestId('bench-truth')).toContainText('px a millimetre');
   expect(await axeFindings(page)).toEqual([]);
   await page.getByTestId('keep').click();
-  await page.getByRole('link', { name: 'Book', exact: true }).click();
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Book' }).click();
   await expect(page.getByRole('list', { name: 'Measured from pictures' })).toContainText('of a simulated picture');
   await expect(page.getByRole('img', { name: /Small copy/ })).toBeVisible();
   await page.getByRole('link', { name: 'Bench' }).click();

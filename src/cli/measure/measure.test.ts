@@ -27,6 +27,27 @@ function jpeg(name: string, grey: Grey): string {
   return file;
 }
 
+interface Printed {
+  value: number;
+  unit: string;
+  plusMinus: number;
+}
+/** One line of output: of every measure what it has. */
+interface Line {
+  ok: boolean;
+  pxPerMm: Printed;
+  ratio: Printed;
+  ticks: number;
+  equatorialDiameterPx: Printed;
+  lengthPx: Printed;
+  longestPx: Printed;
+  centre: [number, number];
+  ends: [number, number][];
+  box: number[];
+  phase: boolean;
+  problem: { code: string; message: string };
+}
+
 async function run(...words: string[]) {
   const lines: string[] = [];
   const told: string[] = [];
@@ -35,7 +56,7 @@ async function run(...words: string[]) {
     (line) => lines.push(line),
     (message) => told.push(message),
   );
-  return { code, told: told.join('\n'), out: lines.map((line) => JSON.parse(line) as Record<string, any>) };
+  return { code, told: told.join('\n'), out: lines.map((line) => JSON.parse(line) as Line) };
 }
 
 const ruler = randomRuler(12, 700, 470, ['millimetre']);
@@ -101,7 +122,7 @@ describe('jauge measure', () => {
     fs.writeFileSync(broken, 'no picture');
     const { code, out } = await run('disc', broken, png('good.png', disc.grey), path.join(folder, 'missing.png'));
     expect(code).toBe(1);
-    expect(out.map(({ ok }) => ok as boolean)).toEqual([false, true, false]);
+    expect(out.map(({ ok }) => ok)).toEqual([false, true, false]);
     expect(out[0]!.problem.message).toMatch(/JPEG, PNG, TIFF/);
   });
   it('says what to write where an option is not understood', async () => {

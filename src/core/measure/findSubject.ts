@@ -32,7 +32,7 @@ const noSubject = fail(
 );
 
 /** A row or column at a time, three px wide: compression and noise fray outlines. */
-function softened({ width, height, data }: Grey): Float32Array {
+function softened({ width, data }: Grey): Float32Array {
   const rows = new Float32Array(data.length);
   for (let i = 0; i < data.length; i++) {
     const x = i % width;

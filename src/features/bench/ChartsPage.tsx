@@ -35,8 +35,8 @@ export default function ChartsPage() {
       const { chartPdf } = await import('@/data/bench/chartPdf');
       const bytes = await chartPdf(name, paper, scale);
       saveFile(`${file}.pdf`, new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' }));
-    } catch {
-      show({ text: 'The PDF could not be made: the part that does it did not arrive. Try again, or take the SVG.' });
+    } catch (error) {
+      show({ text: `The PDF could not be made (${(error as Error).message}). Try again, or take the SVG.` });
     }
   };
   return (

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useMemo, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { fitted, kept, zoomed, type Viewport } from '@/core/picture/viewport';
 import { Txt } from '../Txt';
@@ -34,14 +34,13 @@ export function PictureView({ label, width, height, source, pxPerMm, over, handl
   const palette = usePalette();
   const host = useRef<View>(null);
   const [screen, setScreen] = useState({ width: 0, height: 0 });
-  const [view, setView] = useState<Viewport | null>(null);
+  const [moved, setView] = useState<Viewport | null>(null);
   const [held, setHeld] = useState<number | null>(null);
   const picture = useMemo(() => ({ width, height }), [width, height]);
   // The night look shows everything in its own red.
   const tint = palette.paper === '#000000' ? palette.ink : null;
-  useEffect(() => {
-    if (screen.width > 0) setView(fitted(picture, screen));
-  }, [picture, screen]);
+  const whole = useMemo(() => (screen.width > 0 ? fitted(picture, screen) : null), [picture, screen]);
+  const view = moved ?? whole;
   usePictureCanvas(host, source, picture, screen, view, tint);
   usePictureGestures(host, picture, screen, view, setView);
   const heldAt = held === null ? null : (handles[held]?.at ?? null);
@@ -57,8 +56,10 @@ export function PictureView({ label, width, height, source, pxPerMm, over, handl
         aria-label={`${label}. Arrows move it, plus and minus make it larger and smaller, 0 shows all of it, 1 single pixels.`}
         style={styles.host}
         onLayout={({ nativeEvent: { layout } }) => {
-          if (layout.width !== screen.width || layout.height !== screen.height)
-            setScreen({ width: layout.width, height: layout.height });
+          if (layout.width === screen.width && layout.height === screen.height) return;
+          setScreen({ width: layout.width, height: layout.height });
+          // A view of another size would show the picture askew.
+          setView(null);
         }}
         testID="bench-picture"
       >
@@ -89,7 +90,7 @@ export function PictureView({ label, width, height, source, pxPerMm, over, handl
       <View style={styles.keys}>
         <Key title="Smaller" icon="remove" iconOnly weight="plain" onPress={() => zoomBy(1 / 1.6)} />
         <Key title="Larger" icon="add" iconOnly weight="plain" onPress={() => zoomBy(1.6)} />
-        <Key title="All of it" weight="plain" onPress={() => setView(fitted(picture, screen))} />
+        <Key title="All of it" weight="plain" onPress={() => setView(null)} />
         <Key
           title="100 %"
           weight="plain"

@@ -58,7 +58,9 @@ export function RulerAnswer({ picture, found, taken, units, ask }: Props) {
         onWhy={() => ask(ratio ? 'ratio' : 'pxPerMm')}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page }}>
-        <Figure label="Pixels a millimetre" quantity={pxPerMm} units={units} onWhy={ask} name="pxPerMm" />
+        {ratio ? (
+          <Figure label="Pixels a millimetre" quantity={pxPerMm} units={units} onWhy={ask} name="pxPerMm" />
+        ) : null}
         <Figure label="Field, width" quantity={fieldWidthMm} units={units} onWhy={ask} name="fieldWidthMm" />
       </View>
       <Choice

@@ -55,7 +55,12 @@ function Line({ row }: { row: StoredOf<'measurements'> }) {
   return (
     <View role="listitem" style={styles.line}>
       {thumbnail ? (
-        <Image source={{ uri: thumbnail }} style={styles.small} alt={`Small copy of ${pictureName ?? 'the picture'}`} />
+        <Image
+          source={{ uri: thumbnail }}
+          style={styles.small}
+          role="img"
+          aria-label={`Small copy of ${pictureName ?? 'the picture'}`}
+        />
       ) : null}
       <View style={styles.words}>
         <Txt kind="small" tone="soft">

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { holdInHand, underTheSky } from './support/inHand';
 import { demoSetups, demoSubjects } from '../src/demo/kit';
 import { openFar, test } from './support/test';
@@ -21,8 +22,8 @@ test.describe('phone', () => {
 test.describe('far pages', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('side by side, planner, detail', async ({ page }) => {
-    for (const name of ['beside', 'plan', 'detail']) {
+  test('side by side, detail', async ({ page }) => {
+    for (const name of ['beside', 'detail']) {
       await page.goto(`/far/${name}`);
       await page.getByRole('heading', { level: 1 }).waitFor();
       await page.waitForTimeout(1800);
@@ -34,14 +35,45 @@ test.describe('far pages', () => {
 test.describe('near pages', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('desk, three sizes, f-number', async ({ page }) => {
+  test('desk, three sizes', async ({ page }) => {
     await holdInHand(page, { near: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id } });
-    for (const name of ['', 'sizes', 'aperture']) {
+    for (const name of ['', 'sizes']) {
       await page.goto(`/near/${name}`);
       await page.waitForLoadState('networkidle');
       await page.waitForTimeout(1800);
       await page.screenshot({ path: `${folder}/near${name ? `-${name}` : ''}.png` });
     }
+  });
+});
+
+test.describe('bench', () => {
+  /** Has the simulated camera take a picture, and asks it. */
+  async function measured(page: Page, scene: RegExp | null, question: RegExp): Promise<void> {
+    await page.getByRole('link', { name: 'Bench' }).click();
+    if (scene) await page.getByRole('radio', { name: scene }).click();
+    await page.getByTestId('take-simulated').click();
+    await page.getByTestId('bench-picture').waitFor();
+    await page.getByRole('radio', { name: question }).click();
+    await page.getByTestId('bench-answer').waitFor();
+    await page.waitForTimeout(1200);
+  }
+
+  test.describe('phone', () => {
+    test.use({ deviceScaleFactor: 2 });
+    test('a ruler', async ({ page }) => {
+      await holdInHand(page, { near: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id } });
+      await page.goto('/near');
+      await measured(page, null, /How large on the sensor/);
+      await page.screenshot({ path: `${folder}/bench.png` });
+    });
+  });
+  test.describe('wide', () => {
+    test.use({ viewport: { width: 1280, height: 800 }, hasTouch: false });
+    test('a subject', async ({ page }) => {
+      await openFar(page);
+      await measured(page, /The subject in hand/, /Where does it end/);
+      await page.screenshot({ path: `${folder}/bench-wide.png` });
+    });
   });
 });
 

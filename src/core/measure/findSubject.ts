@@ -158,10 +158,13 @@ export function findSubject(grey: Grey): Result<SubjectFound> {
   const snapped = measureLength(grey, [a, b]);
   // A handle that went far from the outline followed something else.
   const kept = snapped.ok && Math.abs(snapped.value.lengthPx - rough) < 0.12 * rough + 3 * by ? snapped.value : null;
+  const ends = kept?.ends ?? [a, b];
   const xs = hull.map(([x]) => x);
   const ys = hull.map(([, y]) => y);
-  const ends = kept?.ends ?? [a, b];
   const edge = 0.5 * by;
+  // A thin end that no level held belongs to the subject too.
+  xs.push(...ends.map(([x]) => x));
+  ys.push(...ends.map(([, y]) => y));
   return ok({
     longestPx: kept?.lengthPx ?? rough,
     plusMinus: kept ? Math.hypot(kept.plusMinus, 0.008 * rough) : Math.max(3, 0.02 * rough),

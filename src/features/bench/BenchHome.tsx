@@ -20,6 +20,7 @@ import { stylesOf } from '@/ui/theme/theme';
 import { useWhy, quantitiesOf } from '../desk/useWhy';
 import { BringPicture } from './BringPicture';
 import { DiscAnswer } from './DiscAnswer';
+import { HowRead } from './HowRead';
 import { KeepMeasurement } from './KeepMeasurement';
 import { LengthAnswer } from './LengthAnswer';
 import { lengthQuantity } from './lengthQuantity';
@@ -70,6 +71,7 @@ function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: Bench
       <Questions picture={picture} />
       <Answer picture={picture} taken={taken} />
       <WhosePicture taken={taken} />
+      <HowRead picture={picture} />
       <OnTheBench picture={picture} pictures={pictures} />
       <BringPicture short />
     </>

@@ -242,6 +242,29 @@ describe('the bench', () => {
     expect(words()).toContain('dew');
   });
 
+  it('reads codes in another way, and another frame of a film, when it is told to', async () => {
+    const opens: unknown[] = [];
+    onBench(null, { opened: { width: 800, height: 600, kind: 'ser', tone: 'linear', frame: 4 } });
+    const { holder } = useBench.getState().pictures[0]!;
+    holder.open = (_file, ways) => {
+      opens.push(ways);
+      return Promise.resolve(
+        ok({ width: 800, height: 600, kind: 'ser', tone: ways.tone ?? 'linear', frame: ways.frame }),
+      );
+    };
+    await renderWithKit(<BenchHome />);
+    fireEvent.press(screen.getByText('How it is read'));
+    const field = screen.getByTestId('frame-field');
+    fireEvent.changeText(field, '3');
+    fireEvent(field, 'submitEditing');
+    await act(async () => undefined);
+    await act(async () => fireEvent.press(screen.getByText('For the screen')));
+    expect(opens).toEqual([
+      { tone: 'linear', frame: 2 },
+      { tone: 'srgb', frame: 2 },
+    ]);
+  });
+
   it('offers charts at true size', async () => {
     await renderWithKit(<ChartsPage />);
     expect(words()).toContain('Print at 100 %');

@@ -1,0 +1,50 @@
+import { View } from 'react-native';
+import { reopen, type BenchPicture } from '@/data/bench/pictures';
+import { Group } from '@/ui/Group';
+import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
+import { NumberField } from '@/ui/controls/NumberField';
+import { space } from '@/ui/theme/measures';
+
+const TONES = [
+  { value: 'srgb', name: 'For the screen', gloss: 'the sRGB curve, as JPEG has it' },
+  { value: 'linear', name: 'In proportion', gloss: 'raw, FITS, SER' },
+] as const;
+
+/** How a file is read: what its codes stand for, and which frame of a film. */
+export function HowRead({ picture }: { picture: BenchPicture }) {
+  const { id, opened } = picture;
+  if (!opened) return null;
+  const { tone, frame } = opened;
+  return (
+    <Group title="How it is read" brief={tone === 'srgb' ? 'for the screen' : 'in proportion'}>
+      <View style={{ gap: space.medium }}>
+        <Choice
+          label="Its codes stand for light"
+          options={TONES}
+          value={tone}
+          onChange={(next) => reopen(id, { tone: next, ...(frame === undefined ? {} : { frame }) })}
+        />
+        {frame === undefined ? null : (
+          <>
+            <NumberField
+              label="Frame of the film, counted from 1"
+              value={frame + 1}
+              unit="none"
+              shownUnit=""
+              minimum={1}
+              maximum={1e6}
+              testID="frame-field"
+              onChange={(next) => {
+                if (next !== null) reopen(id, { tone, frame: Math.round(next) - 1 });
+              }}
+            />
+            <Txt kind="small" tone="soft">
+              Opened at its sharpest frame.
+            </Txt>
+          </>
+        )}
+      </View>
+    </Group>
+  );
+}

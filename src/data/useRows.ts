@@ -19,10 +19,7 @@ const NONE: never[] = [];
 export function useRows<N extends ResourceName>(resource: N): Rows<N> {
   const { data, error, isLoading, mutate } = useSWR(resource, () => api.list(resource));
   const waiting = useOutbox((state) => state.waiting);
-  const rows = useMemo(
-    () => overlay(resource, (data ?? NONE) as never, waiting) as StoredOf<N>[],
-    [resource, data, waiting],
-  );
+  const rows = useMemo(() => overlay(resource, data ?? NONE, waiting), [resource, data, waiting]);
   return {
     rows,
     loading: isLoading && data === undefined,

@@ -30,10 +30,11 @@ export interface KitItem {
 export type KitFilter = 'all' | 'bodies' | 'optics' | 'adapters' | 'retired';
 export type KitSort = 'name' | 'weight' | 'price' | 'pitch' | 'pupil';
 
-const pupilOf = (part: Part): number | undefined => kitKindOf(part).pupilMm?.(part);
-
-const defined = <T extends object>(object: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
-  Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined)) as never;
+/** The pupil of a part that has one, as a line takes it. */
+function pupilIn(part: Part): Pick<KitItem, 'entrancePupilMm'> {
+  const entrancePupilMm = kitKindOf(part).pupilMm?.(part);
+  return entrancePupilMm === undefined ? {} : { entrancePupilMm };
+}
 
 /** A line with what its resource adds; of a row that cannot be read only its name, so that the others stay. */
 function line(
@@ -52,7 +53,12 @@ function line(
     usedBy: whereUsed(kit, resource, row.id).map((user) => user.data.name),
   };
   try {
-    return { ...common, ...defined({ weightG: data.weightG, price: data.price }), ...own() };
+    return {
+      ...common,
+      ...(data.weightG === undefined ? {} : { weightG: data.weightG }),
+      ...(data.price === undefined ? {} : { price: data.price }),
+      ...own(),
+    };
   } catch {
     return { ...common, kind: 'body', kindName: '', brief: UNREADABLE };
   }
@@ -74,7 +80,7 @@ export function kitItems(kit: Kit): KitItem[] {
         kind: row.data.kind,
         kindName: PART_WORDS[row.data.kind].name,
         brief: partBrief(row.data),
-        ...defined({ entrancePupilMm: pupilOf(row.data) }),
+        ...pupilIn(row.data),
       })),
     ),
     ...kit.adapters.map((row) =>

@@ -105,7 +105,7 @@ export function fitAround(
     kept = next;
   }
   if (!terms) return null;
-  const [radius, dx, dy, c = 0, s = 0] = terms as unknown as number[];
+  const [radius, dx, dy, c = 0, s = 0] = Array.from(terms);
   return { x: about.x + dx!, y: about.y + dy!, radius: radius!, e1: (2 * c) / radius!, e2: (2 * s) / radius! };
 }
 

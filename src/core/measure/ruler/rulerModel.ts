@@ -62,11 +62,21 @@ function normalOf(points: TickPoint[], unitPx: number, c: number, prior: Float64
   return { normal, right };
 }
 
+/** The terms by their letters. */
+const named = (terms: Float64Array) => ({
+  a: terms[0]!,
+  b: terms[1]!,
+  c: terms[2]!,
+  g: terms[3]!,
+  h: terms[4]!,
+  k: terms[5]!,
+});
+
 /** The number a model gives to a place, px from the picture's middle. */
 export function numberAt({ terms, unitPx }: Pick<RulerModel, 'terms' | 'unitPx'>, s: number, t: number): number {
   const S = s / unitPx;
   const T = t / unitPx;
-  const [a, b, c, g, h, k] = terms as unknown as [number, number, number, number, number, number];
+  const { a, b, c, g, h, k } = named(terms);
   const bend = k * (S * S + T * T);
   return (a * S + b * T + c - c * bend) / (1 + g * S + h * T - bend);
 }
@@ -74,7 +84,7 @@ export function numberAt({ terms, unitPx }: Pick<RulerModel, 'terms' | 'unitPx'>
 /** Where along the direction a number lies, px from the picture's middle, at a height across it. */
 export function placeOfNumber({ terms, unitPx }: Pick<RulerModel, 'terms' | 'unitPx'>, n: number, t: number): number {
   const T = t / unitPx;
-  const [a, b, c, g, h, k] = terms as unknown as [number, number, number, number, number, number];
+  const { a, b, c, g, h, k } = named(terms);
   let S = (n - c - b * T) / a;
   for (let i = 0; i < 4; i++) S = (n * (1 + h * T) - b * T - c - k * (n - c) * (S * S + T * T)) / (a - n * g);
   return S * unitPx;
@@ -143,7 +153,7 @@ export function fitRuler(all: TickPoint[], halfPx: number): RulerModel | null {
 
 /** Ticks a px at the picture's middle, [along, across] the direction that S runs in. */
 function gradientOf(terms: Float64Array, unitPx: number): [number, number] {
-  const [a, b, c, g, h] = terms as unknown as [number, number, number, number, number];
+  const { a, b, c, g, h } = named(terms);
   return [(a - c * g) / unitPx, (b - c * h) / unitPx];
 }
 

@@ -24,19 +24,20 @@ const TABLE = lightTable(256, 'srgb');
 
 /** A picture as a file of 8 bits would hold it, compressed as photographs are when a quality is given. */
 export function asFile(light: Float32Array, width: number, height: number, quality?: number): Grey {
-  const codes = Uint8Array.from(light, (value) => Math.round(255 * srgbOfLight(Math.max(0, Math.min(1, value)))));
-  if (quality === undefined)
-    return { width, height, data: Float32Array.from(codes, (code) => TABLE[code]!), step: codeStep(256, 'srgb') };
-  const colours = new Uint8Array(4 * codes.length);
-  codes.forEach((code, i) => colours.fill(code, 4 * i, 4 * i + 3));
-  const file = encode({ data: colours, width, height }, quality).data;
-  const back = decode(file, { useTArray: true });
-  return {
-    width,
-    height,
-    data: Float32Array.from(codes, (_, i) => TABLE[back.data[4 * i + 1]!]!),
-    step: codeStep(256, 'srgb'),
-  };
+  const step = codeStep(256, 'srgb');
+  const codes = new Uint8Array(light.length);
+  const tone = srgbOfLight;
+  for (let i = 0; i < codes.length; i++) codes[i] = Math.round(255 * tone(Math.max(0, Math.min(1, light[i]!))));
+  const data = new Float32Array(codes.length);
+  if (quality === undefined) {
+    for (let i = 0; i < codes.length; i++) data[i] = TABLE[codes[i]!]!;
+    return { width, height, data, step };
+  }
+  const colours = new Uint8Array(4 * codes.length).fill(255);
+  for (let i = 0; i < codes.length; i++) for (let k = 0; k < 3; k++) colours[4 * i + k] = codes[i]!;
+  const back = decode(encode({ data: colours, width, height }, quality).data, { useTArray: true });
+  for (let i = 0; i < codes.length; i++) data[i] = TABLE[back.data[4 * i + 1]!]!;
+  return { width, height, data, step };
 }
 
 /** How the ticks' normal lies on the picture: the tilts turn it away from the ruler's own direction. */

@@ -63,12 +63,13 @@ function distanceToStroke(x: number, y: number, stroke: number[], at: number): n
 
 /** Whether a place lies on the digit below a long tick. */
 function onDigit(made: RulerMade, xMm: number, yMm: number): boolean {
+  const unit = made.shortestMm * 0.14;
+  const y = (yMm - made.shortestMm * 2.5) / unit;
+  if (y < -0.4 || y > 4.4) return false;
   const every = made.scale === 'sixteenth' ? 25.4 : 10;
   const at = Math.round(xMm / every);
-  const unit = made.shortestMm * 0.14;
   const x = (xMm - at * every) / unit + 1;
-  const y = (yMm - made.shortestMm * 2.5) / unit;
-  if (x < -0.4 || x > 2.4 || y < -0.4 || y > 4.4) return false;
+  if (x < -0.4 || x > 2.4) return false;
   const strokes = STROKES[modulo(at, 10)]!;
   for (let i = 0; i < strokes.length; i += 4) if (distanceToStroke(x, y, strokes, i) < 0.25) return true;
   return false;
@@ -78,6 +79,33 @@ function onDigit(made: RulerMade, xMm: number, yMm: number): boolean {
 function tickOf(made: RulerMade, i: number, seed: number): { off: number; black: number } {
   const { normal, even } = chance(seed * 7919 + i * 104729);
   return { off: normal() * made.jitterMm, black: 1 - made.unevenInk * even() };
+}
+
+interface Scratch {
+  x: number;
+  y: number;
+  reach: number;
+  cosine: number;
+  sine: number;
+  width: number;
+  light: number;
+}
+
+function scratchesOf(made: RulerMade, seed: number): Scratch[] {
+  const { between } = chance(seed + 17);
+  return Array.from({ length: made.scratches }, () => {
+    const [x, y, turn] = [between(-40, 40), between(0, made.heightMm), between(0, Math.PI)];
+    const [reach, width, light] = [between(1, 12.5), between(0.02, 0.08), between(-0.25, 0.15)];
+    return { x, y, reach, cosine: Math.cos(turn), sine: Math.sin(turn), width, light };
+  });
+}
+
+/** What a scratch adds to the light of a place. */
+function scratched({ x, y, reach, cosine, sine, width, light }: Scratch, xMm: number, yMm: number): number {
+  const dx = xMm - x;
+  const dy = yMm - y;
+  if (Math.abs(dx) > reach || Math.abs(dy) > reach) return 0;
+  return Math.abs(dy * cosine - dx * sine) < width && Math.abs(dx * cosine + dy * sine) < reach ? light : 0;
 }
 
 /**
@@ -92,20 +120,13 @@ export function rulerScene(made: RulerMade, seed: number): Scene {
     if (!found) known.set(i, (found = tickOf(made, i, seed)));
     return found;
   };
-  const { between } = chance(seed + 17);
-  const scratches = Array.from({ length: made.scratches }, () => ({
-    x: between(-40, 40),
-    y: between(0, made.heightMm),
-    turn: between(0, Math.PI),
-    length: between(2, 25),
-    width: between(0.02, 0.08),
-    light: between(-0.25, 0.15),
-  }));
+  const scratches = scratchesOf(made, seed);
+  const noiseAt = noise;
   return (x, y) => {
     if (y < 0 || y > made.heightMm)
-      return made.desk + made.grain * (noise(x * 1.7, y * 1.7, seed) + noise(x * 5, y * 5, seed + 1) - 1);
+      return made.desk + made.grain * (noiseAt(x * 1.7, y * 1.7, seed) + noiseAt(x * 5, y * 5, seed + 1) - 1);
     let light = made.ground;
-    if (made.brushed > 0) light += made.brushed * (noise(x * 0.6, y * 14, seed + 2) - 0.5);
+    if (made.brushed > 0) light += made.brushed * (noiseAt(x * 0.6, y * 14, seed + 2) - 0.5);
     const i = Math.round(x / step);
     const length = lengthOf(made.scale, i) * made.shortestMm;
     if (y > 0.15 * made.shortestMm && y < 0.15 * made.shortestMm + length) {
@@ -113,12 +134,7 @@ export function rulerScene(made: RulerMade, seed: number): Scene {
       if (Math.abs(x - i * step - off) < made.tickWidthMm / 2) return light + (made.ink - light) * black;
     }
     if (made.digits && onDigit(made, x, y)) return made.ink;
-    for (const scratch of scratches) {
-      const [c, s] = [Math.cos(scratch.turn), Math.sin(scratch.turn)];
-      const along = (x - scratch.x) * c + (y - scratch.y) * s;
-      const across = (y - scratch.y) * c - (x - scratch.x) * s;
-      if (Math.abs(across) < scratch.width && Math.abs(along) < scratch.length / 2) light += scratch.light;
-    }
+    for (let k = 0; k < scratches.length; k++) light += scratched(scratches[k]!, x, y);
     return light;
   };
 }

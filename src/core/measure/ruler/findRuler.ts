@@ -104,9 +104,9 @@ function foundOf(fitted: Fitted, tickMm: number, told: Division[]): RulerFound {
   const numbers = [...new Set(fitted.model.points.map(({ n }) => n))].sort((a, b) => a - b);
   return {
     pxPerMm,
-    pxPerMmError: pxPerMm * Math.hypot((2.3 * ticksPerPxError) / ticksPerPx, RULER_ITSELF),
+    pxPerMmError: pxPerMm * Math.hypot((2 * ticksPerPxError) / ticksPerPx, RULER_ITSELF),
     tickNormalDeg: ((((degrees + 90) % 180) + 180) % 180) - 90,
-    tickNormalError: Math.hypot((2.3 * turnRadError * 180) / Math.PI, 0.015),
+    tickNormalError: Math.hypot((2 * turnRadError * 180) / Math.PI, 0.015),
     finestTickMm: tickMm,
     ticks: numbers.length,
     lines: numbers.map((n) => ({

@@ -20,8 +20,10 @@ export interface RulerModel {
   /** Robust deviation of the ticks from the model, ticks. */
   scatter: number;
   points: TickPoint[];
-  /** Covariance of the terms, with residuals of one tick held together and what the priors leave open. */
+  /** Covariance of the terms, by how the ticks scatter and what the priors leave open: tells the size. */
   covariance: Float64Array[];
+  /** The same from the scores of each tick: a tick off its place does not turn the others, so this tells the direction. */
+  covarianceByTick: Float64Array[];
 }
 
 const TERMS = 6;
@@ -43,9 +45,34 @@ function rowOf({ n, s, t }: TickPoint, unitPx: number, c: number, row: Float64Ar
   row[5] = (n - c) * (S * S + T * T);
 }
 
-/** What the priors add to the normal equations: g, h and k are near nothing, by so much. */
-const priorOf = (scatter: number): Float64Array =>
-  Float64Array.from([0, 0, 0, (scatter / PERSPECTIVE) ** 2, (scatter / PERSPECTIVE) ** 2, (scatter / DISTORTION) ** 2]);
+/** What the priors add to the normal equations: g, h and k are near nothing, by so much. Points are known by a variance. */
+const priorOf = (variance: number): Float64Array =>
+  Float64Array.from([0, 0, 0, variance / PERSPECTIVE ** 2, variance / PERSPECTIVE ** 2, variance / DISTORTION ** 2]);
+
+/** Terms that bend a row of numbers: what they have taken up does not show in the residuals any more. */
+const BENDING = 4;
+
+/**
+ * How badly a point is known where it counts as one of many that are independent: a tick that stands off its place does so in
+ * all strips, so its points together tell no more than one.
+ */
+function varianceOf(points: TickPoint[], model: Pick<RulerModel, 'terms' | 'unitPx'>): number {
+  const byTick = new Map<number, { sum: number; squares: number; count: number }>();
+  for (const point of points) {
+    const off = residual(model, point);
+    const tick = byTick.get(point.n) ?? { sum: 0, squares: 0, count: 0 };
+    byTick.set(point.n, { sum: tick.sum + off, squares: tick.squares + off * off, count: tick.count + 1 });
+  }
+  let apart = 0;
+  let within = 0;
+  for (const { sum, squares, count } of byTick.values()) {
+    apart += (sum / count) ** 2;
+    within += squares - (sum * sum) / count;
+  }
+  const ticks = byTick.size;
+  const perTick = points.length / ticks;
+  return Math.max(within / points.length, (perTick * apart) / Math.max(1, ticks - BENDING));
+}
 
 function normalOf(points: TickPoint[], unitPx: number, c: number, prior: Float64Array) {
   const normal = Array.from({ length: TERMS }, () => new Float64Array(TERMS));
@@ -93,10 +120,12 @@ export function placeOfNumber({ terms, unitPx }: Pick<RulerModel, 'terms' | 'uni
 const residual = (model: Pick<RulerModel, 'terms' | 'unitPx'>, { n, s, t }: TickPoint): number =>
   numberAt(model, s, t) - n;
 
-function covarianceOf(points: TickPoint[], terms: Float64Array, unitPx: number, prior: Float64Array) {
-  const { normal } = normalOf(points, unitPx, terms[2]!, prior);
-  const inverse = inverseNormal(normal);
-  if (!inverse) return null;
+function covarianceByTick(
+  points: TickPoint[],
+  { terms, unitPx }: Pick<RulerModel, 'terms' | 'unitPx'>,
+  prior: Float64Array,
+  inverse: Float64Array[],
+) {
   // Residuals of one tick are one fault of printing, seen in many strips: their scores are added up before they are squared.
   const scores = new Map<number, Float64Array>();
   const row = new Float64Array(TERMS);
@@ -133,22 +162,28 @@ function covarianceOf(points: TickPoint[], terms: Float64Array, unitPx: number, 
 export function fitRuler(all: TickPoint[], halfPx: number): RulerModel | null {
   let points = all;
   let scatter = 0.02;
+  let variance = scatter ** 2;
   let terms = new Float64Array(TERMS);
   for (let round = 0; round < ROUNDS; round++) {
     if (new Set(points.map(({ n }) => n)).size < 4) return null;
-    const { normal, right } = normalOf(points, halfPx, terms[2]!, priorOf(scatter));
+    const { normal, right } = normalOf(points, halfPx, terms[2]!, priorOf(variance));
     const solved = solveNormal(normal, right);
     if (!solved || !(Math.abs(solved[0]!) > 0)) return null;
     terms = Float64Array.from(solved);
     const model = { terms, unitPx: halfPx };
     const off = all.map((point) => residual(model, point));
     scatter = Math.max(1e-4, robustDeviation(off, 0));
+    variance = Math.max(1e-8, varianceOf(points, model));
     const kept = all.filter((_, i) => Math.abs(off[i]!) <= Math.max(0.004, OUTLIER * scatter));
     if (kept.length === points.length && round > 2) break;
     points = kept;
   }
-  const covariance = covarianceOf(points, terms, halfPx, priorOf(scatter));
-  return covariance && { terms, unitPx: halfPx, scatter, points, covariance };
+  const model = { terms, unitPx: halfPx };
+  const prior = priorOf(variance);
+  const inverse = inverseNormal(normalOf(points, halfPx, terms[2]!, prior).normal);
+  if (!inverse) return null;
+  const covariance = inverse.map((line) => line.map((value) => value * variance));
+  return { ...model, scatter, points, covariance, covarianceByTick: covarianceByTick(points, model, prior, inverse) };
 }
 
 /** Ticks a px at the picture's middle, [along, across] the direction that S runs in. */
@@ -158,7 +193,7 @@ function gradientOf(terms: Float64Array, unitPx: number): [number, number] {
 }
 
 /** Ticks a px at the picture's middle and how the ticks' normal stands to the direction, each with its standard error. */
-export function middleOf({ terms, unitPx, covariance }: RulerModel) {
+export function middleOf({ terms, unitPx, covariance, covarianceByTick: byTick }: RulerModel) {
   const values = (of: Float64Array): [number, number] => {
     const [along, across] = gradientOf(of, unitPx);
     return [Math.hypot(along, across), Math.atan2(across, along)];
@@ -171,11 +206,11 @@ export function middleOf({ terms, unitPx, covariance }: RulerModel) {
     const [more, turned] = values(moved);
     return [(more - ticksPerPx) / step, (turned - turnRad) / step] as const;
   });
-  const error = (which: 0 | 1): number => {
+  const error = (which: 0 | 1, of: Float64Array[]): number => {
     let sum = 0;
     for (let i = 0; i < TERMS; i++)
-      for (let j = 0; j < TERMS; j++) sum += slopes[i]![which] * covariance[i]![j]! * slopes[j]![which];
+      for (let j = 0; j < TERMS; j++) sum += slopes[i]![which] * of[i]![j]! * slopes[j]![which];
     return Math.sqrt(Math.max(0, sum));
   };
-  return { ticksPerPx, turnRad, ticksPerPxError: error(0), turnRadError: error(1) };
+  return { ticksPerPx, turnRad, ticksPerPxError: error(0, covariance), turnRadError: error(1, byTick) };
 }

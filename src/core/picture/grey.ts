@@ -43,18 +43,23 @@ export function reduced(grey: Grey, by: number): Grey {
   if (by <= 1) return grey;
   const width = Math.floor(grey.width / by);
   const height = Math.floor(grey.height / by);
+  const from = grey.data;
   const data = new Float32Array(width * height);
   const share = 1 / (by * by);
+  const sums = new Float64Array(width);
   for (let y = 0; y < height; y++) {
-    const row = y * width;
+    sums.fill(0);
     for (let dy = 0; dy < by; dy++) {
       let at = (y * by + dy) * grey.width;
-      for (let x = 0; x < width; x++) {
-        let sum = 0;
-        for (let dx = 0; dx < by; dx++) sum += grey.data[at++]!;
-        data[row + x] = data[row + x]! + sum * share;
-      }
+      if (by === 2) for (let x = 0; x < width; x++, at += 2) sums[x] = sums[x]! + from[at]! + from[at + 1]!;
+      else
+        for (let x = 0; x < width; x++) {
+          let sum = 0;
+          for (let dx = 0; dx < by; dx++) sum += from[at++]!;
+          sums[x] = sums[x]! + sum;
+        }
     }
+    for (let x = 0; x < width; x++) data[y * width + x] = sums[x]! * share;
   }
   return { width, height, data, step: grey.step / by };
 }

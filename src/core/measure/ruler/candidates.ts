@@ -15,6 +15,10 @@ export interface Candidate {
 
 /** Height of a strip, px. */
 export const STRIP_PX = 6;
+/** Lines of it that are looked at: each is a mean over a pixel's width already. */
+const SEARCH_LINES = 3;
+/** A strip so short shows nothing that repeats. */
+const LEAST_LENGTH_PX = 60;
 /** Below this many px a tick cannot be told from its neighbour. */
 const SHORTEST_PX = 3;
 /** Periods belong together when they differ by no more than this share. */
@@ -35,7 +39,7 @@ function periodsAcross(grey: Grey, degrees: number, part: number): Seen[] {
   const reach = reachAcross(grey, axes);
   const seen: Seen[] = [];
   for (let t = -reach + STRIP_PX / 2; t <= reach; t += STRIP_PX) {
-    const line = strip(grey, axes, t, STRIP_PX, 60);
+    const line = strip(grey, axes, t, STRIP_PX, LEAST_LENGTH_PX, SEARCH_LINES);
     const period = line && periodOf(line.values, SHORTEST_PX, part);
     if (period && period.weight > 0.15) seen.push({ t, ...period });
   }

@@ -20,27 +20,30 @@ function softened({ width, height, data }: Grey): Float32Array {
   return from;
 }
 
+/** So many gradients tell the directions of any picture. */
+const ENOUGH = 500_000;
+
 /** How much gradient points each way, by direction modulo half a turn. */
 function histogram(grey: Grey): Float64Array {
   const { width, height } = grey;
   const data = softened(grey);
-  const gx = new Float32Array(width * height);
-  const gy = new Float32Array(width * height);
-  const sizes = new Float32Array(width * height);
-  for (let y = 4; y < height - 4; y++) {
-    for (let x = 4; x < width - 4; x++) {
-      const i = y * width + x;
+  const every = Math.max(1, Math.round((width * height) / ENOUGH));
+  const rows = Math.max(0, Math.ceil((height - 8) / every));
+  const columns = Math.max(0, width - 8);
+  const gx = new Float32Array(rows * columns);
+  const gy = new Float32Array(rows * columns);
+  const sizes = new Float32Array(rows * columns);
+  for (let row = 0, to = 0; row < rows; row++) {
+    let i = (4 + row * every) * width + 4;
+    for (let x = 0; x < columns; x++, i++, to++) {
       const dx = data[i + 1]! - data[i - 1]!;
       const dy = data[i + width]! - data[i - width]!;
-      gx[i] = dx;
-      gy[i] = dy;
-      sizes[i] = Math.sqrt(dx * dx + dy * dy);
+      gx[to] = dx;
+      gy[to] = dy;
+      sizes[to] = Math.sqrt(dx * dx + dy * dy);
     }
   }
-  const every = Math.max(1, Math.floor(sizes.length / 50_000));
-  const sample = Float32Array.from({ length: Math.floor(sizes.length / every) }, (_, i) => sizes[i * every]!);
-  const cap = quantile(sample, CAP);
-  const floor = quantile(sample, 0.5);
+  const [cap, floor] = usualSizes(sizes);
   const bins = new Float64Array(BINS);
   for (let i = 0; i < sizes.length; i++) {
     const size = sizes[i]!;
@@ -52,6 +55,14 @@ function histogram(grey: Grey): Float64Array {
     bins[(low + 1) % BINS] = bins[(low + 1) % BINS]! + weight * (at - Math.floor(at));
   }
   return bins;
+}
+
+/** What gradients count at most, and below which they do not, by a sample of them. */
+function usualSizes(sizes: Float32Array): [number, number] {
+  const every = Math.max(1, Math.floor(sizes.length / 20_000));
+  const sample = new Float32Array(Math.floor(sizes.length / every));
+  for (let i = 0; i < sample.length; i++) sample[i] = sizes[i * every]!;
+  return [quantile(sample, CAP), quantile(sample, 0.5)];
 }
 
 /** Smoothed around the circle by a running mean of an odd width. */

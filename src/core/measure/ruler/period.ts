@@ -12,21 +12,40 @@ const RISE = 0.55;
 /** Slow light is what changes over this part of the length, for fine ticks and for broad ones. */
 export const SLOW = { fine: 28, broad: 6 };
 
+/** A transform of a size with room to work in. */
+interface Transform {
+  fft: FFT;
+  padded: number[];
+  spectrum: number[];
+  back: number[];
+}
+
+/** Strips of a picture need few sizes, thousands of times: each is prepared once. */
+const transforms = new Map<number, Transform>();
+
+function transformOf(size: number): Transform {
+  let made = transforms.get(size);
+  if (!made) {
+    const fft = new FFT(size);
+    const row = () => fft.createComplexArray() as number[];
+    transforms.set(size, (made = { fft, padded: new Array<number>(size).fill(0), spectrum: row(), back: row() }));
+  }
+  return made;
+}
+
 /** Autocorrelation of a row by the Fourier transform, divided by how many pairs there are and by that at no lag. */
 export function autocorrelation(row: Float64Array): Float64Array {
   let size = 2;
   while (size < 2 * row.length) size *= 2;
-  const fft = new FFT(size);
-  const padded = new Array<number>(size).fill(0);
+  const { fft, padded, spectrum, back } = transformOf(size);
   for (let i = 0; i < row.length; i++) padded[i] = row[i]!;
-  const spectrum = fft.createComplexArray() as number[];
+  padded.fill(0, row.length);
   fft.realTransform(spectrum, padded);
   fft.completeSpectrum(spectrum);
   for (let i = 0; i < spectrum.length; i += 2) {
-    spectrum[i] = spectrum[i]! ** 2 + spectrum[i + 1]! ** 2;
+    spectrum[i] = spectrum[i]! * spectrum[i]! + spectrum[i + 1]! * spectrum[i + 1]!;
     spectrum[i + 1] = 0;
   }
-  const back = fft.createComplexArray() as number[];
   fft.inverseTransform(back, spectrum);
   const out = new Float64Array(row.length);
   const whole = back[0]! / row.length;

@@ -13,17 +13,21 @@ export interface Sizes {
 
 export function sizesOf(grey: Grey): Sizes {
   const made = new Map<number, Grey>([[1, grey]]);
-  return {
-    smaller: (by) => {
-      let copy = made.get(by);
-      if (!copy) made.set(by, (copy = reduced(grey, by)));
-      return copy;
-    },
+  const smaller = (by: number): Grey => {
+    let copy = made.get(by);
+    if (copy) return copy;
+    // Means of means are the same, block for block: halves of halves read the whole picture once.
+    const step = by % 2 === 0 ? 2 : by % 3 === 0 ? 3 : by;
+    copy = reduced(smaller(by / step), step);
+    made.set(by, copy);
+    return copy;
   };
+  return { smaller };
 }
 
-/** So many px from tick to tick are enough to fit them. */
-const ENOUGH_PX = 32;
+/** So many px from tick to tick are enough to fit them, and so many to see whether they are ticks at all. */
+const ENOUGH_PX = 20;
+const GLANCE_PX = 10;
 /** Fits tried at most, best scores first. */
 const MOST = 14;
 /** A fit with so many ticks is not bettered by what scored less. */
@@ -68,9 +72,9 @@ function inked({ grey, axes, model, tone, fromT, toT }: Fitted): number {
   return values.filter((value) => value > 0.4 * usual && value < 3 * usual).length / Math.max(1, values.length);
 }
 
-/** A candidate of the whole picture, fitted on a copy as small as its ticks allow: broad ticks need no single pixels. */
-function fitSmall(sizes: Sizes, candidate: Candidate): Fitted | null {
-  const by = Math.max(1, Math.floor(candidate.periodPx / ENOUGH_PX));
+/** A candidate of the whole picture, fitted on a copy in which its ticks stand so far apart. */
+function fitAt(sizes: Sizes, candidate: Candidate, apartPx: number): Fitted | null {
+  const by = 2 ** Math.max(0, Math.floor(Math.log2(candidate.periodPx / apartPx)));
   const { degrees, periodPx, fromT, toT, score } = candidate;
   return fitCandidate(sizes.smaller(by), by, {
     degrees,
@@ -79,6 +83,25 @@ function fitSmall(sizes: Sizes, candidate: Candidate): Fitted | null {
     toT: toT / by,
     score,
   });
+}
+
+/** Most candidates are none: a glance at a smaller copy tells, and only what holds there is fitted on more pixels. */
+function fitSmall(sizes: Sizes, candidate: Candidate): Fitted | null {
+  if (candidate.periodPx < 2 * GLANCE_PX) return fitAt(sizes, candidate, ENOUGH_PX);
+  const glance = fitAt(sizes, candidate, GLANCE_PX);
+  if (!glance || !sound(glance)) return null;
+  const margin = 2 * glance.periodPx;
+  return fitAt(
+    sizes,
+    {
+      ...candidate,
+      degrees: glance.degrees,
+      periodPx: wholePeriod(glance),
+      fromT: (glance.fromT - margin) * glance.by,
+      toT: (glance.toT + margin) * glance.by,
+    },
+    ENOUGH_PX,
+  );
 }
 
 /** Fits a candidate, and what is finer between its ticks as long as there is something. */

@@ -51,8 +51,19 @@ export function stretchInside(grey: Pick<Grey, 'width' | 'height'>, axes: Axes, 
 /** Lines that are averaged for a strip, at most: more tell nothing new about a tick. */
 const MOST_LINES = 6;
 
-/** A strip of a height across its middle; nothing where the picture holds less than `least` values of it. */
-export function strip(grey: Grey, axes: Axes, t: number, height: number, least: number): Strip | null {
+/**
+ * A strip of a height across its middle; nothing where the picture holds less than `least` values of it.
+ *
+ * @param most lines averaged at most; a search needs fewer than a measurement
+ */
+export function strip(
+  grey: Grey,
+  axes: Axes,
+  t: number,
+  height: number,
+  least: number,
+  most = MOST_LINES,
+): Strip | null {
   const stretch = stretchInside(grey, axes, t);
   if (!stretch) return null;
   const from = Math.ceil(stretch[0]);
@@ -61,7 +72,7 @@ export function strip(grey: Grey, axes: Axes, t: number, height: number, least: 
   const values = new Float64Array(count);
   const { width, data } = grey;
   const [lastX, lastY] = [width - 1, grey.height - 1];
-  const lines = Math.max(1, Math.min(MOST_LINES, Math.round(height)));
+  const lines = Math.max(1, Math.min(most, Math.round(height)));
   for (let line = 0; line < lines; line++) {
     let [x, y] = placeOf(axes, from, t + (line - (lines - 1) / 2) * (height / lines));
     for (let i = 0; i < count; i++) {

@@ -27,6 +27,7 @@ export function randomDisc(seed: number, kind: 'lit' | 'phase' | 'dark' = 'lit',
   const flattening = kind === 'lit' && even() < 0.5 ? between(0.9, 0.985) : 1;
   const dark = kind === 'dark';
   const made: DiscMade = {
+    law: chance(seed + 2).oneOf(['straight', 'power'] as const),
     radiusMm: equatorialPx / 2,
     flattening,
     darkening: dark ? 0 : oneOf([0, between(0.1, 0.5), between(0.5, 1)]),
@@ -48,7 +49,7 @@ export function randomDisc(seed: number, kind: 'lit' | 'phase' | 'dark' = 'lit',
   const sharp = drawn(discScene(made, seed), view, width, size, equatorialPx < 120 ? 5 : 4);
   const sigma = between(0.6, Math.min(3, 0.03 * equatorialPx + 0.8));
   const core = blurred(sharp, width, size, sigma);
-  const wings = blurred(sharp, width, size, 2.4 * sigma);
+  const wings = blurred(sharp, width, size, chance(seed + 3).between(1.8, 4.5) * sigma);
   const share = between(0, 0.12);
   const light = core.map((value, i) => (1 - share) * value + share * wings[i]!);
   const turn = (view.turnDeg * Math.PI) / 180;

@@ -8,6 +8,8 @@ export interface DiscMade {
   flattening: number;
   /** How much darker the limb is than the middle, 0 to 1. */
   darkening: number;
+  /** Whether it darkens straight with the cosine of the angle seen under, or as its power (Hestroffer 1997). */
+  law?: 'straight' | 'power';
   /** Light of its middle and of the ground. */
   light: number;
   ground: number;
@@ -26,7 +28,7 @@ export function discScene(made: DiscMade, seed: number): Scene {
     const rho2 = u * u + v * v;
     if (rho2 >= 1) return made.ground;
     const towards = Math.sqrt(1 - rho2);
-    let light = 1 - made.darkening * (1 - towards);
+    let light = made.law === 'power' ? towards ** made.darkening : 1 - made.darkening * (1 - towards);
     if (made.belts > 0) light *= 1 + made.belts * (noise(v * 5, u * 0.7, seed) - 0.5);
     if (made.phaseDeg > 0) {
       // Lambert's law: as much light as the ground there sees of the Sun.

@@ -95,7 +95,7 @@ describe('its parts', () => {
     };
     const d = Array.from({ length: 70 }, (_, i) => i * 0.4 - 16);
     const light = d.map((at) => 0.5 * (1 - erf((at - 0.7) / (1.8 * Math.SQRT2))));
-    const fitted = fitLimb({ d, light }, 1e6, null, 1.5);
+    const fitted = fitLimb({ d, light }, 1e6, 'straight', null, 1.5);
     expect(fitted.offsetPx).toBeCloseTo(0.7, 1);
     expect(fitted.sigmaPx).toBeGreaterThan(1.5);
     expect(fitted.sigmaPx).toBeLessThan(2);

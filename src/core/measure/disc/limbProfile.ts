@@ -12,7 +12,7 @@ export interface LimbFit {
   offsetPx: number;
   /** Blur, standard deviation, px. */
   sigmaPx: number;
-  /** Mean absolute departure of the profile from the model, light. */
+  /** Mean square departure of the profile from the model, light. */
   misfit: number;
   /** All the model's parameters, to begin another fit with. */
   parameters: number[];
@@ -39,18 +39,22 @@ function gaussLegendre(count: number): { at: number; weight: number }[] {
   });
 }
 
+/** How light falls off towards the limb: straight with the cosine of the angle it is seen under, or as a power of it. */
+export type Law = 'straight' | 'power';
+
 /** Light of the disc itself at d px outside its limb: darker towards the limb, and a slope across. */
-function disc(d: number, radius: number, darkening: number, slope: number): number {
+function disc(d: number, radius: number, law: Law, darkening: number, slope: number): number {
   if (d >= 0) return 0;
   const rho = Math.max(0, 1 + d / radius);
-  return (1 - darkening * (1 - Math.sqrt(Math.max(0, 1 - rho * rho)))) * (1 + slope * (1 - rho));
+  const cosine = Math.sqrt(Math.max(0, 1 - rho * rho));
+  return (law === 'power' ? cosine ** darkening : 1 - darkening * (1 - cosine)) * (1 + slope * (1 - rho));
 }
 
 /**
  * The disc cut off at the limb and blurred by a Gaussian, at d px outside the limb. Summed from the limb inwards by the square
  * root of the distance: the darkening falls off there like a root, which no even steps meet.
  */
-function softDisc(d: number, sigma: number, radius: number, darkening: number, slope: number): number {
+function softDisc(d: number, sigma: number, radius: number, law: Law, darkening: number, slope: number): number {
   const from = Math.max(d / sigma, -REACH);
   if (from >= REACH) return 0;
   const root = Math.sqrt(REACH - from);
@@ -58,7 +62,7 @@ function softDisc(d: number, sigma: number, radius: number, darkening: number, s
   for (const { at, weight } of NODES) {
     const w = at * root;
     const z = from + w * w;
-    sum += weight * 2 * w * root * Math.exp((-z * z) / 2) * disc(d - z * sigma, radius, darkening, slope);
+    sum += weight * 2 * w * root * Math.exp((-z * z) / 2) * disc(d - z * sigma, radius, law, darkening, slope);
   }
   return sum / Math.sqrt(2 * Math.PI);
 }
@@ -79,6 +83,7 @@ const MOST = [12, 20, 1, 2.2, 0.2, 0.35, 0.6];
 export function fitLimb(
   stack: Stack,
   radius: number,
+  law: Law,
   top: number | null,
   sigmaGuess: number,
   begun?: number[],
@@ -88,8 +93,8 @@ export function fitLimb(
     ([offset, sigma, darkening, gain, ground, halo, slope]: number[]) =>
     (d: number): number => {
       const at = d - offset! + (sigma! * sigma!) / (2 * radius);
-      const core = softDisc(at, sigma!, radius, darkening!, slope!);
-      const wide = softDisc(at, HALO_WIDER * sigma!, radius, darkening!, slope!);
+      const core = softDisc(at, sigma!, radius, law, darkening!, slope!);
+      const wide = softDisc(at, HALO_WIDER * sigma!, radius, law, darkening!, slope!);
       const light = gain! * ((1 - halo!) * core + halo! * wide) + ground!;
       return top === null ? light : Math.min(light, top);
     };
@@ -106,6 +111,6 @@ export function fitLimb(
   });
   const [offsetPx, sigmaPx] = fitted.parameterValues as [number, number];
   const told = model(fitted.parameterValues);
-  const misfit = stack.d.reduce((sum, d, i) => sum + Math.abs(told(d) - stack.light[i]!), 0) / stack.d.length;
+  const misfit = stack.d.reduce((sum, d, i) => sum + (told(d) - stack.light[i]!) ** 2, 0) / stack.d.length;
   return { offsetPx, sigmaPx, misfit, parameters: fitted.parameterValues };
 }

@@ -5,6 +5,7 @@ import { benchApi } from './api';
 import { benchCore, benchPlanner } from './core';
 import { benchCsv } from './csv';
 import { benchNear } from './near';
+import { benchPictures } from './pictures';
 import { benchSky } from './sky';
 import { startServer } from './server';
 import { benchSize } from './size';
@@ -13,6 +14,7 @@ import { benchView } from './view';
 async function main(): Promise<void> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-bench-'));
   const parts = process.argv.slice(2);
+  const count = Number(parts.find((part) => /^\d+$/.test(part)) ?? Number.NaN);
   const wants = (part: string) => parts.length === 0 || parts.includes(part);
   console.log(`Node ${process.version}, ${os.cpus().length} cores (${os.cpus()[0]?.model.trim() ?? 'unknown'})\n`);
   if (wants('core')) {
@@ -21,6 +23,7 @@ async function main(): Promise<void> {
     benchNear();
     benchSky();
   }
+  if (wants('pictures')) benchPictures(Number.isNaN(count) ? undefined : count);
   for (const [part, demo, bench] of [
     ['api', false, benchApi],
     ['csv', false, benchCsv],

@@ -3,6 +3,7 @@ import { fail, ok, type Result } from '../quantity/result';
 import { backgroundOf } from './border';
 import { above, patchesOf, type Patch } from './component';
 import { measureLength } from './measureLength';
+import { INWARDS } from './snapEnd';
 
 /** The extent of a subject, px. */
 export interface SubjectFound {
@@ -156,8 +157,8 @@ export function findSubject(grey: Grey): Result<SubjectFound> {
   const [a, b] = longestOf(hull);
   const rough = Math.hypot(b[0] - a[0], b[1] - a[1]);
   const snapped = measureLength(grey, [a, b]);
-  // A handle that went far from the outline followed something else.
-  const kept = snapped.ok && Math.abs(snapped.value.lengthPx - rough) < 0.12 * rough + 3 * by ? snapped.value : null;
+  // Handles that went farther than one is sought from its place followed something else.
+  const kept = snapped.ok && Math.abs(snapped.value.lengthPx - rough) < INWARDS * rough + 3 * by ? snapped.value : null;
   const ends = kept?.ends ?? [a, b];
   const xs = hull.map(([x]) => x);
   const ys = hull.map(([, y]) => y);

@@ -21,7 +21,7 @@ interface Along {
 }
 
 /** Half a level is sought so far inwards and outwards of a handle, and to either side, as shares of the length. */
-const INWARDS = 0.14;
+export const INWARDS = 0.14;
 const OUTWARDS = 0.1;
 const ASIDE = 0.06;
 const LEAST_PX = 12;
@@ -100,6 +100,8 @@ function straight(crossings: Crossing[]): { base: number; slope: number; scatter
 const EDGE_SHARE = 0.75;
 const EDGE_SCATTER = 0.6;
 const EDGE_SLOPE = 0.6;
+/** What reading half a level between pixels leaves, px. */
+const EDGE_ITSELF_PX = 0.04;
 
 /**
  * Puts a handle on the edge it was meant for: several parallel lines, the outermost crossing of the half level on each. Where
@@ -136,6 +138,9 @@ export function snapEnd(grey: Grey, [x, y]: [number, number], along: Along): Sna
   return edgeOf(good, rows.length, x, y, along) ?? tipOf(good, spacing, x, y, along, noiseShift);
 }
 
+/** Half of the subject's contrast must stand so clear of the ground that no neighbouring lines cross it by chance. */
+const CLEAR = 5;
+
 /**
  * The subject's light near the handle: of the parts of the lines inside it, what differs most from the ground on a good part
  * of them; a thin bill is only a few lines wide.
@@ -148,7 +153,7 @@ function insideLevel(rows: { row: Float64Array }[], inwards: number, ground: num
     .sort((a, b) => Math.abs(b) - Math.abs(a))
     .slice(0, Math.max(3, Math.round(0.08 * rows.length)));
   const level = median(strongest);
-  return Math.abs(level) > 2.5 * noise ? ground + level : null;
+  return Math.abs(level) > CLEAR * noise ? ground + level : null;
 }
 
 function edgeOf(crossings: Crossing[], lines: number, x: number, y: number, along: Along): SnappedEnd | null {
@@ -164,21 +169,26 @@ function edgeOf(crossings: Crossing[], lines: number, x: number, y: number, alon
   return {
     x: x + line.base * ux,
     y: y + line.base * uy,
-    plusMinus: 0.12 + (2 * line.scatter) / Math.sqrt(line.kept.length / 2),
+    plusMinus: EDGE_ITSELF_PX + (2 * line.scatter) / Math.sqrt(line.kept.length / 2),
     kind: 'edge',
     // Along the edge: one step aside, slope steps outwards.
     edgeRad: Math.atan2(ux + line.slope * uy, -uy + line.slope * ux),
   };
 }
 
-/** A tip is looked at where it is about so many px wide, and twice that; narrower it is lost in the blur. */
+/** A tip is looked at where it is about so many px wide, and up to twice that; narrower it is lost in the blur. */
 const TIP_PX = 4;
-/** Its own end lies at most so far beyond what is seen of it. */
-const TIP_BEYOND_PX = 1.5;
+/** Its end is round when it grows broader so many times more slowly on the wider half of that stretch. */
+const ALIKE = 1.8;
+/** Blur of a picture that is sharp at its pixels, standard deviation, px. */
+const USUAL_BLUR_PX = 1.1;
+/** A stroke narrower than this many deviations of the blur is nowhere half as black: 2√2·erf⁻¹(½). */
+const LOST = 1.349;
 
 /**
- * How far out a tip ends: the breadth at half level falls evenly towards it, so that two breadths tell where it would be
- * none. Of a round end that says a few tenths too much, of a sharp one nothing too little.
+ * How far out a tip ends. Where its sides run straight towards each other, blur hides the last of it, from where it is
+ * narrower than 1.35 deviations of the blur: so much is added, at the rate at which its breadth falls. A round end hides
+ * nothing.
  */
 function endOfTip(crossings: Crossing[], furthest: Crossing, spacing: number): number {
   const narrow = Math.max(2, Math.ceil(TIP_PX / spacing));
@@ -186,10 +196,18 @@ function endOfTip(crossings: Crossing[], furthest: Crossing, spacing: number): n
     .filter(({ aside }) => Math.abs(aside - furthest.aside) <= 3 * narrow * spacing)
     .map(({ at }) => at)
     .sort((a, b) => b - a);
-  const [at, wider] = [places[narrow - 1], places[2 * narrow - 1]];
-  if (at === undefined || wider === undefined) return furthest.at;
-  const end = at + ((at - wider) / narrow) * (narrow - 0.5);
-  return Math.max(at, Math.min(end, furthest.at + TIP_BEYOND_PX));
+  const between = Math.round(1.5 * narrow);
+  const [at, middle, wider] = [places[narrow - 1], places[between - 1], places[2 * narrow - 1]];
+  if (at === undefined || middle === undefined || wider === undefined) return furthest.at;
+  // px of length for each px of breadth.
+  const [first, second] = [
+    (at - middle) / ((between - narrow) * spacing),
+    (middle - wider) / ((2 * narrow - between) * spacing),
+  ];
+  if (!(first > 0) || second > ALIKE * first) return furthest.at;
+  const slope = (at - wider) / (narrow * spacing);
+  const sharp = at + slope * (narrow - 0.5) * spacing;
+  return Math.max(furthest.at, Math.min(sharp, furthest.at + LOST * USUAL_BLUR_PX * slope));
 }
 
 function tipOf(

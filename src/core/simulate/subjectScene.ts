@@ -38,8 +38,24 @@ export function outlinesOf(d: string): Point[][] {
 /** Squares a unit of the drawing's height of 100 is divided into, for looking up what is inside. */
 const FINE = 8;
 
+interface Mask {
+  on: Uint8Array;
+  columns: number;
+  rows: number;
+}
+
+/** What is worked out once for each kind of subject. */
+const once = <T>(of: (kind: SubjectKind) => T): ((kind: SubjectKind) => T) => {
+  const known = new Map<SubjectKind, T>();
+  return (kind) => {
+    let found = known.get(kind);
+    if (found === undefined) known.set(kind, (found = of(kind)));
+    return found;
+  };
+};
+
 /** Which squares of a fine grid lie on the silhouette. */
-function maskOf(kind: SubjectKind): { on: Uint8Array; columns: number; rows: number } {
+const maskOf = once((kind): Mask => {
   const { width, fills, lines } = SILHOUETTES[kind];
   const columns = Math.ceil(width * FINE);
   const rows = 100 * FINE;
@@ -48,7 +64,7 @@ function maskOf(kind: SubjectKind): { on: Uint8Array; columns: number; rows: num
   for (const { d, width: stroke } of lines)
     for (const outline of outlinesOf(d)) for (const point of outline) fillDot(on, columns, rows, point, stroke / 2);
   return { on, columns, rows };
-}
+});
 
 /** Even and odd crossings of each row. */
 function fillInside(on: Uint8Array, columns: number, rows: number, outline: Point[]): void {
@@ -93,7 +109,7 @@ const around = ([x, y]: Point, radius: number): Point[] =>
       ]);
 
 /** The longest way across the silhouette, in units of its measured size: what a perfect measurement would find. */
-export function longestOf(kind: SubjectKind): number {
+export const longestOf = once((kind): number => {
   const { width, fills, lines } = SILHOUETTES[kind];
   const strokes = [...fills.map((d) => ({ d, width: 0 })), ...lines];
   const points = strokes.flatMap(({ d, width: stroke }) =>
@@ -105,7 +121,7 @@ export function longestOf(kind: SubjectKind): number {
   return (
     Math.hypot(ends[0][0] - ends[1][0], ends[0][1] - ends[1][1]) / (SUBJECT_KINDS[kind].axis === 'width' ? width : 100)
   );
-}
+});
 
 /** The two points that lie farthest apart: among those that reach furthest in some direction. */
 function farthest(points: Point[]): [Point, Point] {

@@ -142,4 +142,28 @@ test('a subject, at 1280 px and at night: its pixels, and what they are enough f
   await expect(answer(page)).toContainText('px');
   await expect(page.getByRole('list', { name: 'What it is enough for' })).toContainText('Web page');
   expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('radio', { name: /only shown larger/ }).click();
+  await page.getByRole('button', { name: /simulated camera/ }).click();
+  await page.getByRole('radio', { name: /The subject in hand/ }).click();
+  await page.getByTestId('take-simulated').click();
+  const told = page.getByTestId('comparison');
+  await expect(told).toContainText('the optics draw it the same');
+  // The upper picture follows the mouse, and a key lays it back.
+  const canvases = page.getByTestId('two-pictures').locator('canvas');
+  await expect(canvases).toHaveCount(2);
+  expect(await canvases.last().evaluate((each) => (each as HTMLCanvasElement).style.opacity)).toBe('0.5');
+  const lineOfUpper = page.getByTestId('two-pictures').locator('line[stroke-dasharray]').first();
+  const before = Number(await lineOfUpper.getAttribute('x1'));
+  const box = (await page.getByTestId('two-pictures').boundingBox())!;
+  await page.mouse.move(box.x + 100, box.y + 100);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 140, box.y + 110);
+  await page.mouse.up();
+  await expect.poll(async () => Math.round(Number(await lineOfUpper.getAttribute('x1')) - before)).toBe(40);
+  await page.getByTestId('two-pictures').focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(async () => Math.round(Number(await lineOfUpper.getAttribute('x1')) - before)).toBe(39);
+  await page.getByRole('button', { name: 'Lay them on each other again' }).click();
+  await expect.poll(async () => Math.round(Number(await lineOfUpper.getAttribute('x1')) - before)).toBe(0);
+  expect(await axeFindings(page)).toEqual([]);
 });

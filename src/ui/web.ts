@@ -3,7 +3,7 @@ import type { View, ViewStyle } from 'react-native';
 
 /** What the web knows besides the styles React Native has types for. */
 interface WebStyle {
-  cursor?: 'grab' | 'ew-resize' | 'auto';
+  cursor?: 'grab' | 'move' | 'ew-resize' | 'auto';
   touchAction?: 'pan-y' | 'manipulation' | 'none';
 }
 

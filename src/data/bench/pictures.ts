@@ -23,6 +23,8 @@ export interface BenchPicture {
   found: Found | null;
   /** The two handles. */
   ends: [Place, Place] | null;
+  /** The set-up the person says it was taken with. */
+  setupId: string | null;
   /** What the simulated camera knows of what it took; nothing for real pictures. */
   truth: SimulatedTruth | null;
 }
@@ -39,9 +41,11 @@ interface Bench {
   pictures: BenchPicture[];
   /** The one looked at. */
   currentId: string | null;
+  /** Whether it is being compared, and with which; nothing while there is no second. */
+  comparing: { secondId: string | null } | null;
 }
 
-export const useBench = create<Bench>()(() => ({ pictures: [], currentId: null }));
+export const useBench = create<Bench>()(() => ({ pictures: [], currentId: null, comparing: null }));
 
 const patch = (id: string, change: Partial<BenchPicture>): void =>
   useBench.setState(({ pictures }) => ({
@@ -51,6 +55,15 @@ const patch = (id: string, change: Partial<BenchPicture>): void =>
 const pictureOf = (id: string): BenchPicture | undefined => useBench.getState().pictures.find((each) => each.id === id);
 
 export const showPicture = (currentId: string): void => useBench.setState({ currentId });
+
+/** Lays the picture looked at and another over each other: the one named, or any other there is. */
+export function compare(secondId?: string): void {
+  const { pictures, currentId } = useBench.getState();
+  const other = pictures.find(({ id }) => id !== currentId)?.id ?? null;
+  useBench.setState({ comparing: { secondId: secondId ?? other } });
+}
+
+export const stopComparing = (): void => useBench.setState({ comparing: null });
 
 /** Opens a file again or for the first time, in a worker of its own. */
 async function openIn(id: string, ways: { tone?: Tone; frame?: number }): Promise<boolean> {
@@ -78,11 +91,18 @@ export function bringPictures(files: readonly File[], truth: SimulatedTruth | nu
     question: null,
     found: null,
     ends: null,
+    setupId: null,
     truth,
   }));
   const [first] = brought;
   if (!first) return;
-  useBench.setState(({ pictures }) => ({ pictures: [...pictures, ...brought], currentId: first.id }));
+  useBench.setState(({ pictures, currentId, comparing }) => ({
+    pictures: [...pictures, ...brought],
+    // What is brought while a second picture is waited for is that one.
+    ...(comparing && comparing.secondId === null && currentId
+      ? { comparing: { secondId: first.id } }
+      : { currentId: first.id }),
+  }));
   for (const { id, file } of brought) {
     void openIn(id, {});
     void readPhoto(file).then((read) => {
@@ -94,9 +114,13 @@ export function bringPictures(files: readonly File[], truth: SimulatedTruth | nu
 /** Takes a picture off the bench. */
 export function putAway(id: string): void {
   pictureOf(id)?.holder.stop();
-  useBench.setState(({ pictures, currentId }) => {
+  useBench.setState(({ pictures, currentId, comparing }) => {
     const left = pictures.filter((each) => each.id !== id);
-    return { pictures: left, currentId: currentId === id ? (left[0]?.id ?? null) : currentId };
+    return {
+      pictures: left,
+      currentId: currentId === id ? (left[0]?.id ?? null) : currentId,
+      comparing: currentId === id || comparing?.secondId === id ? null : comparing,
+    };
   });
 }
 
@@ -117,6 +141,9 @@ export async function askPicture(id: string, question: Question): Promise<Result
 
 /** Moves a handle; nothing is measured until it is asked. */
 export const setEnds = (id: string, ends: [Place, Place]): void => patch(id, { ends });
+
+/** Says what it was taken with. */
+export const setTakenWith = (id: string, setupId: string): void => patch(id, { setupId });
 
 /** Goes back to the choice of questions. */
 export const clearAnswer = (id: string): void => patch(id, { question: null, found: null, problem: null });

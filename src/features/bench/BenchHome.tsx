@@ -19,6 +19,7 @@ import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { useWhy, quantitiesOf } from '../desk/useWhy';
 import { BringPicture } from './BringPicture';
+import { Comparing } from './Comparing';
 import { DiscAnswer } from './DiscAnswer';
 import { HowRead } from './HowRead';
 import { KeepMeasurement } from './KeepMeasurement';
@@ -37,7 +38,10 @@ export default function BenchHome() {
   const styles = useStyles();
   const pictures = useBench((state) => state.pictures);
   const currentId = useBench((state) => state.currentId);
+  const comparing = useBench((state) => state.comparing);
   const current = pictures.find(({ id }) => id === currentId) ?? pictures[0];
+  if (current && comparing)
+    return <Comparing first={current} second={pictures.find(({ id }) => id === comparing.secondId) ?? null} />;
   return current ? (
     <OnBench picture={current} pictures={pictures} />
   ) : (

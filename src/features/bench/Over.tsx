@@ -8,6 +8,8 @@ interface Props {
   ends: [Place, Place] | null;
   view: Viewport;
   screen: { width: number; height: number };
+  /** Draws the ends' line in dashes, beside another. */
+  dashed?: boolean;
 }
 
 /** Found lines are drawn twice: ink under the needle's colour, so that they show on light and on dark. */
@@ -15,7 +17,7 @@ const UNDER = 3.5;
 const UPPER = 1.5;
 
 /** What was measured, drawn over the picture. */
-export function Over({ found, ends, view, screen }: Props) {
+export function Over({ found, ends, view, screen, dashed = false }: Props) {
   const palette = usePalette();
   const both = (make: (colour: string, width: number, key: string) => React.ReactNode) => [
     make(palette.raised, UNDER, 'under'),
@@ -24,7 +26,16 @@ export function Over({ found, ends, view, screen }: Props) {
   const line = (from: Place, to: Place, name: string) => {
     const [[x1, y1], [x2, y2]] = [toScreen(view, from), toScreen(view, to)];
     return both((colour, width, key) => (
-      <Line key={`${name}${key}`} x1={x1} y1={y1} x2={x2} y2={y2} stroke={colour} strokeWidth={width} />
+      <Line
+        key={`${name}${key}`}
+        x1={x1}
+        y1={y1}
+        x2={x2}
+        y2={y2}
+        stroke={colour}
+        strokeWidth={width}
+        strokeDasharray={dashed ? '6 5' : undefined}
+      />
     ));
   };
   return (

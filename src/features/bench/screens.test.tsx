@@ -119,6 +119,7 @@ function onBench(found: Found | null, change: Partial<BenchPicture> = {}): void 
     question,
     found,
     ends: found?.measure === 'length' || found?.measure === 'subject' ? found.value.ends : null,
+    setupId: null,
     truth: null,
     ...change,
   };
@@ -128,8 +129,8 @@ function onBench(found: Found | null, change: Partial<BenchPicture> = {}): void 
 beforeEach(() => {
   asked.length = 0;
   mockPush.mockClear();
-  act(() => useBench.setState({ pictures: [], currentId: null }));
-  useOutbox.setState({ waiting: [], refused: [] });
+  act(() => useBench.setState({ pictures: [], currentId: null, comparing: null }));
+  useOutbox.setState({ entries: new Map(), waiting: [], refused: [] });
 });
 afterEach(() => jest.restoreAllMocks());
 
@@ -195,6 +196,43 @@ describe('the bench', () => {
     expect(words()).toContain('The smallest crop around it is');
   });
 
+  it('lays two pictures over each other, and says whether it is larger or only shown larger', async () => {
+    onBench(SUBJECT);
+    const one = useBench.getState().pictures[0]!;
+    const small: Found = { ...LENGTH, value: { ...LENGTH.value, lengthPx: 2398, plusMinus: 4 } };
+    const two: BenchPicture = {
+      ...one,
+      id: 'p2',
+      name: 'crop.jpg',
+      opened: { ...one.opened!, width: 5504, height: 3669 },
+      found: null,
+      question: null,
+      ends: null,
+      holder: { ...one.holder, measure: () => Promise.resolve(ok(small)) },
+    };
+    await renderWithKit(<BenchHome />);
+    fireEvent.press(screen.getByRole('radio', { name: /Larger, or only shown larger/ }));
+    expect(await screen.findByText(/Bring a second picture/)).toBeTruthy();
+    act(() => useBench.setState({ pictures: [one, two], comparing: { secondId: 'p2' } }));
+    expect(await screen.findByText('Only shown larger')).toBeTruthy();
+    expect(
+      screen.getByText(/the optics draw it the same; a screen enlarges the smaller sensor's picture/),
+    ).toBeTruthy();
+    // Which piece of the sensor it is tells the crop factor; the pitch is the same, so both ways lie alike.
+    expect(screen.getByText(/1\.5 times more/)).toBeTruthy();
+    fireEvent.press(screen.getByRole('radio', { name: 'Per pixel' }));
+    fireEvent.press(screen.getByRole('radio', { name: 'Second' }));
+    fireEvent.press(screen.getByRole('button', { name: 'Change places' }));
+    expect(await screen.findByText(/1\.5 times more/)).toBeTruthy();
+    expect(useBench.getState().currentId).toBe('p2');
+    fireEvent.press(screen.getByTestId('keep'));
+    await act(() => Promise.resolve());
+    const kept = useOutbox.getState().waiting.at(-1);
+    expect(JSON.stringify(kept)).toMatch(/"asked":"larger".*draw it the same/);
+    await act(async () => fireEvent.press(screen.getByRole('button', { name: 'Set the ends in the first' })));
+    expect(useBench.getState().comparing).toBeNull();
+    expect(useBench.getState().currentId).toBe('p2');
+  });
   it('says what is under way and why something cannot be done; a simulated picture tells its truth', async () => {
     onBench(null, { opened: null, share: 0.4 });
     await renderWithKit(<BenchHome />);

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { StoredOf } from '@/contract/resources';
 import { pictureScale, type ModeOfBody, type PictureScale } from '@/core/measure/pictureScale';
 import { pitchGiven } from '@/core/measure/means/shares';
@@ -8,7 +8,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import type { Problem } from '@/core/quantity/result';
 import { foldSystem, type EffectiveSystem } from '@/core/optics/foldSystem';
 import { usedArea } from '@/core/sensor/cropMode';
-import type { BenchPicture } from '@/data/bench/pictures';
+import { setTakenWith, type BenchPicture } from '@/data/bench/pictures';
 import { systemInputOf, type Kit, type LinkedInput } from '@/data/situation';
 import { useChosen } from '@/data/useChosen';
 import { useKit } from '@/data/useKit';
@@ -49,10 +49,9 @@ function seen(row: StoredOf<'setups'>, kit: Kit): SetupSeen | null {
 }
 
 /** The set-up a picture was taken with: what EXIF and its pixels propose, or what the person chose, or what is in hand. */
-export function useTakenWith({ id, tags, opened }: BenchPicture): TakenWith {
+export function useTakenWith({ id, tags, opened, setupId: byPerson }: BenchPicture): TakenWith {
   const { kit } = useKit();
   const chosen = useChosen();
-  const [byPerson, setByPerson] = useState<Record<string, string>>({});
   const proposed = useMemo(
     () =>
       opened
@@ -64,7 +63,7 @@ export function useTakenWith({ id, tags, opened }: BenchPicture): TakenWith {
         : null,
     [tags, opened, kit],
   );
-  const setupId = byPerson[id] ?? proposed ?? chosen.setupId;
+  const setupId = byPerson ?? proposed ?? chosen.setupId;
   const setupRow = kit.setups.find((row) => row.id === setupId) ?? kit.setups[0] ?? null;
   return useMemo(() => {
     const setup = setupRow && systemInputOf(setupRow.data, kit);
@@ -72,8 +71,8 @@ export function useTakenWith({ id, tags, opened }: BenchPicture): TakenWith {
       kit,
       setupRow,
       setup,
-      by: byPerson[id] ? ('person' as const) : proposed ? ('picture' as const) : ('hand' as const),
-      choose: (next: string) => setByPerson((before) => ({ ...before, [id]: next })),
+      by: byPerson ? ('person' as const) : proposed ? ('picture' as const) : ('hand' as const),
+      choose: (next: string) => setTakenWith(id, next),
     };
     const scale =
       setup && opened ? pictureScale(setup.body.sensor, [WHOLE, ...setup.body.cropModes], setup.modeId, opened) : null;

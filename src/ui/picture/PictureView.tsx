@@ -41,7 +41,7 @@ export function PictureView({ label, width, height, source, pxPerMm, over, handl
   const tint = palette.paper === '#000000' ? palette.ink : null;
   const whole = useMemo(() => (screen.width > 0 ? fitted(picture, screen) : null), [picture, screen]);
   const view = moved ?? whole;
-  usePictureCanvas(host, source, picture, screen, view, tint);
+  usePictureCanvas(host, source, picture, screen, view, { tint });
   usePictureGestures(host, picture, screen, view, setView);
   const heldAt = held === null ? null : (handles[held]?.at ?? null);
   const zoomBy = (by: number) => {

@@ -36,18 +36,22 @@ async function fetched(source: PartSource, part: Part): Promise<Drawn | null> {
   return colours && { image: canvasOf(colours, part.outWidth, part.outHeight), part };
 }
 
-/**
- * Draws a picture on a canvas inside a view: a reduced copy at once, the part in sight at full sharpness when the view rests.
- *
- * @param tint colour the picture is seen in, for the night look; nothing leaves it grey
- */
+/** How a picture is seen. */
+export interface Look {
+  /** Colour the picture is seen in, for the night look; nothing leaves it grey. */
+  tint: string | null;
+  /** 0 lets all through that lies under it, 1 nothing. */
+  opacity?: number;
+}
+
+/** Draws a picture on a canvas inside a view: a reduced copy at once, the part in sight at full sharpness when the view rests. */
 export function usePictureCanvas(
   host: RefObject<View | null>,
   source: PartSource,
   picture: Size,
   screen: Size,
   view: Viewport | null,
-  tint: string | null,
+  { tint, opacity = 1 }: Look,
 ): void {
   const canvas = useRef<HTMLCanvasElement | null>(null);
   const overview = useRef<Drawn | null>(null);
@@ -79,11 +83,12 @@ export function usePictureCanvas(
       if (tint === null) return;
       context.globalCompositeOperation = 'multiply';
       context.fillStyle = tint;
-      context.fillRect(0, 0, screen.width, screen.height);
+      // Over the picture alone: beside it there is nothing that could take the colour.
+      context.fillRect(view.x, view.y, picture.width * view.scale, picture.height * view.scale);
     };
     const frame = requestAnimationFrame(() => draw.current());
     return () => cancelAnimationFrame(frame);
-  }, [view, screen, tint]);
+  }, [view, screen, tint, picture.width, picture.height]);
 
   // The canvas itself, as large as the view.
   useEffect(() => {
@@ -106,6 +111,10 @@ export function usePictureCanvas(
     draw.current();
     return () => made.remove();
   }, [host, screen.width, screen.height]);
+
+  useEffect(() => {
+    if (canvas.current) canvas.current.style.opacity = String(opacity);
+  }, [opacity, screen.width, screen.height]);
 
   useEffect(() => {
     let live = true;

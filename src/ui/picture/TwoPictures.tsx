@@ -1,0 +1,109 @@
+import { useMemo, useRef, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { closeUp, enlarged, shifted, upperView, type Register } from '@/core/picture/register';
+import { fitted, type Viewport } from '@/core/picture/viewport';
+import { Key } from '../controls/Key';
+import { space } from '../theme/measures';
+import { stylesOf, usePalette } from '../theme/theme';
+import { webStyle } from '../web';
+import { usePictureCanvas, type PartSource } from './usePictureCanvas';
+import { useTwoPictureGestures } from './useTwoPictureGestures';
+
+interface Picture {
+  width: number;
+  height: number;
+  source: PartSource;
+}
+
+interface Props {
+  label: string;
+  lower: Picture;
+  upper: Picture;
+  /** How the upper picture lies on the lower one until somebody moves it. */
+  register: Register;
+  /** How long what is compared is in the lower picture, px: it is shown large; nothing shows all of the picture. */
+  spanPx: number | null;
+  /** How much of the upper picture is seen, 0 to 1. */
+  opacity: number;
+  over?: (lower: Viewport, upper: Viewport, screen: { width: number; height: number }) => ReactNode;
+}
+
+/** Two pictures over each other, the upper one half transparent and to be dragged into register. */
+export function TwoPictures({ label, lower, upper, register, spanPx, opacity, over }: Props) {
+  const styles = useStyles();
+  const palette = usePalette();
+  const host = useRef<View>(null);
+  const [screen, setScreen] = useState({ width: 0, height: 0 });
+  const [moved, setView] = useState<Viewport | null>(null);
+  const [byHand, setByHand] = useState({ dx: 0, dy: 0 });
+  const tint = palette.paper === '#000000' ? palette.ink : null;
+  const [onX, onY] = register.on;
+  const begun = useMemo(() => {
+    if (screen.width === 0) return null;
+    return spanPx === null ? fitted(lower, screen) : closeUp({ at: [onX, onY], spanPx }, screen);
+  }, [lower, screen, spanPx, onX, onY]);
+  const view = moved ?? begun;
+  const above = useMemo(
+    // By px of the lower picture, so that a shift stays when both are made larger.
+    () => view && upperView(view, shifted(register, view, byHand.dx * view.scale, byHand.dy * view.scale)),
+    [view, register, byHand],
+  );
+  // The canvas made first comes to lie above.
+  usePictureCanvas(host, upper.source, upper, screen, above, { tint, opacity });
+  usePictureCanvas(host, lower.source, lower, screen, view, { tint });
+  const zoom = (by: number, about: [number, number]) => {
+    if (view) setView(enlarged(view, by, about));
+  };
+  useTwoPictureGestures(host, {
+    onDrag: (dx, dy) => {
+      if (view) setByHand((before) => ({ dx: before.dx + dx / view.scale, dy: before.dy + dy / view.scale }));
+    },
+    onZoom: zoom,
+  });
+  const middle: [number, number] = [screen.width / 2, screen.height / 2];
+  return (
+    <View>
+      <View
+        ref={host}
+        role="group"
+        tabIndex={0}
+        aria-label={`${label}. A drag or the arrows move the upper picture, plus and minus make both larger and smaller.`}
+        style={styles.host}
+        onLayout={({ nativeEvent: { layout } }) => {
+          if (layout.width === screen.width && layout.height === screen.height) return;
+          setScreen({ width: layout.width, height: layout.height });
+          setView(null);
+        }}
+        testID="two-pictures"
+      >
+        {view && above ? over?.(view, above, screen) : null}
+      </View>
+      <View style={styles.keys}>
+        <Key title="Smaller" icon="remove" iconOnly weight="plain" onPress={() => zoom(1 / 1.6, middle)} />
+        <Key title="Larger" icon="add" iconOnly weight="plain" onPress={() => zoom(1.6, middle)} />
+        <Key
+          title="Lay them on each other again"
+          weight="plain"
+          onPress={() => {
+            setView(null);
+            setByHand({ dx: 0, dy: 0 });
+          }}
+        />
+      </View>
+    </View>
+  );
+}
+
+const useStyles = stylesOf((palette) => ({
+  host: {
+    aspectRatio: 1.35,
+    width: '100%',
+    overflow: 'hidden',
+    backgroundColor: palette.hairline,
+    borderWidth: 1,
+    borderColor: palette.ink,
+    ...webStyle({ cursor: 'move', touchAction: 'none' }),
+    userSelect: 'none',
+  },
+  keys: { flexDirection: 'row', alignItems: 'center', gap: space.small, flexWrap: 'wrap' },
+}));

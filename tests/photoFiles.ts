@@ -15,6 +15,8 @@ export interface ExifFields {
   focalPlaneUnit?: number;
   fNumber?: number;
   digitalZoom?: number;
+  /** YYYY:MM:DD HH:MM:SS. */
+  takenAt?: string;
   /** In the first directory, where a TIFF states its own size. */
   imageWidth?: number;
   imageHeight?: number;
@@ -87,6 +89,7 @@ export function tiffFile(fields: ExifFields, little = true): Uint8Array {
     value === undefined ? undefined : make(value);
   const exif = [
     ...entry(0x829d, RATIONAL, of(w.rational, fields.fNumber)),
+    ...entry(0x9003, ASCII, of(w.ascii, fields.takenAt)),
     ...entry(0x920a, RATIONAL, of(w.rational, fields.focalLength)),
     ...entry(0xa002, LONG, of(w.long, fields.columns)),
     ...entry(0xa003, LONG, of(w.long, fields.rows)),

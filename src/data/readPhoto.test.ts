@@ -50,6 +50,13 @@ describe('EXIF of a picture', () => {
     });
   });
 
+  it('tells when it was taken, and nothing where the clock was never set', async () => {
+    const at = async (takenAt: string) =>
+      (await read(jpegFile({ ...fields, takenAt }, { columns: 8256, rows: 5504 }))).takenAt;
+    expect(await at('2024:12:08 01:20:05')).toBe('2024-12-08T01:20:05');
+    expect(await at('0000:00:00 00:00:00')).toBeUndefined();
+    expect(await at('yesterday')).toBeUndefined();
+  });
   it('tells the range of a zoom from the lens data, and what of it is unknown', async () => {
     expect(
       (await read(jpegFile({ ...fields, lensRange: [100, 400, 4.5, 5.6] }, { columns: 8256, rows: 5504 }))).lensRange,

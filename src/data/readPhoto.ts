@@ -16,6 +16,13 @@ const text = (raw: Raw, name: string): string | undefined => {
   return typeof value === 'string' ? value.replace(/\0/g, '').trim() || undefined : undefined;
 };
 
+/** The camera's clock: EXIF parts a date by colons. */
+function takenAt(raw: Raw): string | undefined {
+  const match = /^(\d{4}):(\d\d):(\d\d) (\d\d:\d\d:\d\d)/.exec(text(raw, 'DateTimeOriginal') ?? '');
+  const told = match && `${match[1]}-${match[2]}-${match[3]}T${match[4]}`;
+  return told && !Number.isNaN(Date.parse(`${told}Z`)) ? told : undefined;
+}
+
 /** The four numbers of the lens data: shortest and longest focal length, widest f-number at each; 0/0 means unknown. */
 function lensRange(raw: Raw): PhotoTags['lensRange'] {
   const told = raw.LensInfo ?? raw.LensSpecification;
@@ -105,6 +112,7 @@ export async function readPhoto(file: Blob): Promise<PhotoReading> {
       fileColumns: size?.columns,
       fileRows: size?.rows,
       focalLengthMm: number(raw, 'FocalLength'),
+      takenAt: takenAt(raw),
       focalLength35Mm: number(raw, 'FocalLengthIn35mmFormat'),
       focalPlaneXResolution: number(raw, 'FocalPlaneXResolution'),
       focalPlaneYResolution: number(raw, 'FocalPlaneYResolution'),

@@ -188,7 +188,9 @@ function Answer({ picture, taken }: { picture: BenchPicture; taken: TakenWith })
           ask={ask}
         />
       ) : null}
-      {found.measure === 'disc' ? <DiscAnswer found={found.value} taken={taken} units={units} ask={ask} /> : null}
+      {found.measure === 'disc' ? (
+        <DiscAnswer found={found.value} takenAt={picture.tags?.takenAt} taken={taken} units={units} ask={ask} />
+      ) : null}
       {found.measure === 'subject' ? (
         <SubjectAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
       ) : null}

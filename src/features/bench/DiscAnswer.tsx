@@ -11,6 +11,7 @@ import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
 import { Told } from './Told';
+import { WidthInSky } from './WidthInSky';
 import type { TakenWith } from './useTakenWith';
 
 const WHAT = [
@@ -20,21 +21,23 @@ const WHAT = [
 
 interface Props {
   found: DiscFound;
+  /** When the picture was taken, where it says so. */
+  takenAt: string | undefined;
   taken: TakenWith;
   units: UnitSystem;
   ask: (quantity: Quantity) => void;
 }
 
 /** What a disc measures, and what that means: the focal length and Barlow at work, or the ratio. */
-export function DiscAnswer({ found, taken, units, ask }: Props) {
+export function DiscAnswer({ found, takenAt, taken, units, ask }: Props) {
   const [what, setWhat] = useState<'sky' | 'thing'>('sky');
-  const [arcsec, setArcsec] = useState<number | null>(null);
+  const [arcsec, setArcsec] = useState<Quantity | null>(null);
   const [sizeMm, setSize] = useState<number | null>(null);
   const means = discMeans({
     found,
     pitchUm: taken.pitchUm,
     system: taken.system,
-    arcsec: what === 'sky' && arcsec !== null ? given(arcsec, '″', 'Width in the sky') : null,
+    arcsec: what === 'sky' ? arcsec : null,
     sizeMm: what === 'thing' && sizeMm !== null ? given(sizeMm, 'mm', 'Real width') : null,
   });
   const flattened = found.polarDiameterPx < found.equatorialDiameterPx;
@@ -81,16 +84,7 @@ export function DiscAnswer({ found, taken, units, ask }: Props) {
       <Choice label="What is it?" options={WHAT} value={what} onChange={setWhat} />
       {what === 'sky' ? (
         <>
-          <NumberField
-            label="How wide it stood that night (the Planets desk tells)"
-            value={arcsec}
-            unit="none"
-            shownUnit="″"
-            minimum={0.5}
-            maximum={4000}
-            optional
-            onChange={setArcsec}
-          />
+          <WidthInSky takenAt={takenAt} onChange={setArcsec} />
           <Txt kind="small" tone="caution">
             Never point anything at the Sun without a certified filter in front.
           </Txt>

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import type { SubjectFound } from '@/core/measure/findSubject';
-import { neededPixels, outputLongSidePx } from '@/core/output/needs';
+import { cropFor, smallestCrop, wantedPixels, type Crop } from '@/core/measure/means/cropAround';
 import { verdictOf } from '@/core/output/verdict';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
@@ -23,11 +23,8 @@ interface Props {
   ask: (quantity: Quantity) => void;
 }
 
-/** The smallest piece of an output's shape that holds a box, px. */
-function smallestCrop([x0, y0, x1, y1]: SubjectFound['box'], aspect: number): [number, number] {
-  const [width, height] = [x1 - x0, y1 - y0];
-  return width / height > aspect ? [width, width / aspect] : [height * aspect, height];
-}
+const fits = ({ widthPx, heightPx }: Crop, opened: BenchPicture['opened']): boolean =>
+  !opened || (widthPx <= opened.width && heightPx <= opened.height);
 
 /** Where a subject ends, how many pixels that is, and what they are enough for. */
 export function SubjectAnswer({ picture, found, taken, units, ask }: Props) {
@@ -38,22 +35,21 @@ export function SubjectAnswer({ picture, found, taken, units, ask }: Props) {
   const share = opened ? ((found.box[2] - found.box[0]) / opened.width) * 100 : 0;
   const lengthPx = lengthQuantity(found.longestPx, found.plusMinus);
   const crop = smallestCrop(found.box, aspect);
+  const sizeOf = ({ widthPx, heightPx }: Crop) => `${formatFixed(widthPx)} × ${formatFixed(heightPx)} px`;
   return (
     <View style={{ gap: space.page }}>
       <Told label="Length of the subject" quantity={lengthPx} units={units} onWhy={() => ask(lengthPx)} />
-      <Txt>
-        {`It fills ${formatFigures(share, 2)} % of the width. The smallest crop around it is ${formatFixed(crop[0])} × ${formatFixed(crop[1])} px.`}
-      </Txt>
+      <Txt>{`It fills ${formatFigures(share, 2)} % of the width. The smallest crop around it is ${sizeOf(crop)}.`}</Txt>
       <View role="list" aria-label="What it is enough for">
         {taken.kit.outputs.map((row) => {
-          const needed = neededPixels(row.data, subject?.sizeMm ?? 100);
+          const { subjectPx: needed, longSidePx: long } = wantedPixels(row.data, subject?.sizeMm ?? 100);
           const verdict = verdictOf(found.longestPx, needed);
-          const long = outputLongSidePx(row.data);
+          const own = cropFor(row.data, found, aspect);
           return (
             <View key={row.id} role="listitem" style={{ paddingVertical: space.small }}>
               <Txt kind="strong">{`${VERDICT_MARK[verdict]} ${VERDICT_WORDS[verdict](row.data.name)}`}</Txt>
               <Txt kind="small" tone="soft">
-                {`needs ${formatFigures(needed, 3)} px on the subject${long === null ? '' : `, ${formatFixed(long)} px on its long side`}`}
+                {`needs ${formatFigures(needed, 3)} px on the subject${long === null ? '' : `, ${formatFixed(long)} px on its long side`}; its crop here is ${sizeOf(own)}${fits(own, opened) ? '' : ', more than the picture holds'}`}
               </Txt>
             </View>
           );

@@ -188,6 +188,17 @@ describe('the bench', () => {
     expect(words()).toContain('Ratio');
   });
 
+  it('knows how wide a planet stood on the evening of the picture', async () => {
+    onBench(DISC, { tags: { model: 'Ostrel R45', takenAt: '2024-12-08T01:20:00' } });
+    await renderWithKit(<BenchHome />);
+    fireEvent.press(screen.getByRole('radio', { name: 'Jupiter' }));
+    expect(words()).toContain('Jupiter stood 48.2″ wide; the day is the picture’s own.');
+    expect(words()).toContain('Pixel scale');
+    fireEvent.changeText(screen.getByLabelText('On the evening of'), '2024-13-01');
+    expect(words()).toContain('Write the day as 2026-11-26');
+    fireEvent.press(screen.getByRole('radio', { name: 'Another width' }));
+    expect(screen.getByLabelText(/How wide it stood that night/)).toBeTruthy();
+  });
   it('says what a subject’s pixels are enough for', async () => {
     onBench(SUBJECT);
     await renderWithKit(<BenchHome />);
@@ -272,7 +283,7 @@ describe('the bench', () => {
     const measurements = [
       { id: 'm1', version: 1, createdAt: '', updatedAt: '', data: { ...change!.data, byHand: true, note: 'dew' } },
     ];
-    useOutbox.setState({ waiting: [], refused: [] });
+    act(() => useOutbox.setState({ entries: new Map(), waiting: [], refused: [] }));
     await renderWithKit(<MeasuredList />, { held: { ...demoHeld(), measurements } });
     expect(words()).toContain('Reproduction ratio: 1.27 : 1');
     expect(words()).toContain('put right by hand');

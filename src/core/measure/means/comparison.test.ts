@@ -32,6 +32,14 @@ describe('larger, or only shown larger', () => {
     expect(told.title).toBe('The second is really larger');
     expect(told.sentence).toMatch(/draw it 1.4 times larger in the second.*enlarges both alike/);
   });
+  it('drawn larger on a sensor larger by as much comes out as large on a screen', () => {
+    const told = comparison(side(1500, 3, 6000, 6), side(1500, 3, 6000, 4));
+    expect(told.sentence).toMatch(
+      /1.5 times larger in the first.*1.5 times more; so on a screen it is as large in both/,
+    );
+    const longer = comparison(side(1000, 2, 6000, 6), side(1400, 3, 6000, 6));
+    expect(longer.sentence).toMatch(/on a screen it is 1.4 times larger in the second/);
+  });
   it('without a pitch tells of pixels alone', () => {
     const told = comparison(side(800, 1, 4000, null), side(400, 1, 2000, 5));
     expect(told.drawn).toBeUndefined();

@@ -125,6 +125,13 @@ function sentenceOf(
   parts.push(
     alike(enlarged) ? 'a screen enlarges both alike' : `a screen enlarges ${whose} ${times(enlarged)} times more`,
   );
+  if (verdict === 'drawn' && drawn) {
+    // Its share of the width of a screen that both pictures fill.
+    const share = drawn.value * enlarged.value;
+    const same = Math.abs(share - 1) <= Math.max(ALIKE, drawn.plusMinus ?? 0);
+    const larger = `${formatFigures(Math.max(share, 1 / share), 3)} times larger in the ${share >= 1 ? 'second' : 'first'}`;
+    parts.push(`so on a screen it is ${same ? 'as large in both' : larger}`);
+  }
   return `${told(first.lengthPx)} and ${told(second.lengthPx)} px: ${parts.join('; ')}.`;
 }
 

@@ -73,7 +73,7 @@ const scaleOf = (diameterPx: Quantity, arcsec: Quantity): Quantity =>
       inputs: [input('θ', 'width in the sky', arcsec), input('d', 'diameter', diameterPx)],
       source: 'definition',
     }),
-    (arcsec.value / diameterPx.value) * shareOf(diameterPx),
+    (arcsec.value / diameterPx.value) * together(shareOf(diameterPx), shareOf(arcsec)),
   );
 
 /** Pixels and µm to focal length and back: 206,265 arcseconds are a radian. */
@@ -99,20 +99,25 @@ function underTheSky(
       ],
       source: 'small angle',
     }),
-    focal * shareOf(diameterPx),
+    focal * together(shareOf(diameterPx), shareOf(arcsec)),
   );
   if (!system) return { effectiveFocalMm };
   const expected = (arcsec.value * system.focalMm.value) / (ARCSEC_MM * pitchUm.value);
-  const predictedPx = computed(expected, 'px', () => ({
-    name: 'Width expected',
-    formula: 'θ · f / (206.265 · p)',
-    inputs: [
-      input('θ', 'width in the sky', arcsec),
-      input('f', 'focal length', system.focalMm),
-      input('p', 'pixel pitch', pitchUm),
-    ],
-    source: 'as on the Planets desk',
-  }));
+  const predictedPx = computed(
+    expected,
+    'px',
+    () => ({
+      name: 'Width expected',
+      formula: 'θ · f / (206.265 · p)',
+      inputs: [
+        input('θ', 'width in the sky', arcsec),
+        input('f', 'focal length', system.focalMm),
+        input('p', 'pixel pitch', pitchUm),
+      ],
+      source: 'as on the Planets desk',
+    }),
+    expected * together(shareOf(arcsec), shareOf(system.focalMm)),
+  );
   const bare = system.markedFocalMm;
   const factor = focal / bare;
   return {

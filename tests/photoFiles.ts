@@ -89,7 +89,7 @@ export function tiffFile(fields: ExifFields, little = true): Uint8Array {
     value === undefined ? undefined : make(value);
   const exif = [
     ...entry(0x829d, RATIONAL, of(w.rational, fields.fNumber)),
-    ...entry(0x9003, ASCII, of(w.ascii, fields.takenAt)),
+    ...text(0x9003, fields.takenAt),
     ...entry(0x920a, RATIONAL, of(w.rational, fields.focalLength)),
     ...entry(0xa002, LONG, of(w.long, fields.columns)),
     ...entry(0xa003, LONG, of(w.long, fields.rows)),

@@ -6,6 +6,7 @@ import { demoSetups, demoSubjects } from '../src/demo/kit';
 import { randomDisc } from '../tests/support/randomDisc';
 import { randomRuler } from '../tests/support/randomRuler';
 import { axeFindings } from './support/axe';
+import { packedDng } from '../tests/support/packedDng';
 import { holdInHand } from './support/inHand';
 import { expect, test } from './support/test';
 
@@ -79,6 +80,11 @@ test('pictures of every form are opened and measured; handles move by keys and f
       buffer: Buffer.from(writeTiff(discPicture, 'Quillon P4', srgbOfLight)),
     },
     { name: 'disc.dng', mimeType: '', buffer: Buffer.from(writeDng(discPicture, 'Quillon P4')) },
+    {
+      name: 'packed.dng',
+      mimeType: '',
+      buffer: Buffer.from(packedDng(writeDng(discPicture, 'Quillon P4'), discPicture.width, discPicture.height)),
+    },
     { name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture at all') },
   ]);
   await page.getByRole('radio', { name: /How large on the sensor/ }).click();
@@ -89,7 +95,7 @@ test('pictures of every form are opened and measured; handles move by keys and f
   await expect(page.getByTestId('why-value')).toContainText('px/mm');
   await page.getByRole('button', { name: 'Close' }).click();
 
-  for (const name of ['disc.fits', 'disc.ser', 'disc.tif', 'disc.dng']) {
+  for (const name of ['disc.fits', 'disc.ser', 'disc.tif', 'disc.dng', 'packed.dng']) {
     await page.getByRole('radio', { name }).click();
     await page.getByRole('radio', { name: /How wide is the disc/ }).click();
     await expect(answer(page)).toContainText('px');

@@ -20,7 +20,7 @@ const WEB_SOURCES = [
   'package-lock.json',
 ];
 const SERVER_SOURCES = ['src/server', 'src/contract', 'src/core', 'src/demo', 'package-lock.json'];
-const COMPRESSED = new Set(['.js', '.css', '.html', '.json', '.svg', '.ttf', '.map']);
+const COMPRESSED = new Set(['.js', '.css', '.html', '.json', '.svg', '.ttf', '.map', '.wasm']);
 
 function isCurrent(stamp, hash) {
   return fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === hash;

@@ -1,5 +1,6 @@
 // Writes what follows from the schemas and is not kept in the repository: the validators as plain code.
 import fs from 'node:fs';
+import path from 'node:path';
 import { hashOfSources, inRoot, installPackages, run, say } from './steps.mjs';
 
 const SOURCES = [
@@ -22,8 +23,17 @@ export function generateValidators() {
   fs.writeFileSync(stamp, hash);
 }
 
+/** The decoder of camera raw lies beside the pages, its files unchanged: it cannot be bundled. */
+function copyRawDecoder() {
+  const from = inRoot('node_modules', 'libraw-wasm', 'dist');
+  const to = inRoot('public', 'raw');
+  fs.mkdirSync(to, { recursive: true });
+  for (const name of ['worker.js', 'libraw.wasm']) fs.copyFileSync(path.join(from, name), path.join(to, name));
+}
+
 /** All that every script needs before it begins: the packages, and what is made from the schemas. */
 export function prepare() {
   installPackages();
   generateValidators();
+  copyRawDecoder();
 }

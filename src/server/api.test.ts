@@ -270,6 +270,12 @@ describe('the server', () => {
     expect(headers['x-powered-by']).toBeUndefined();
     expect(headers['x-content-type-options']).toBe('nosniff');
     expect(headers['cache-control']).toBe('no-store');
+    // Only the worker that decodes camera raw may make code, and under no other spelling of its address.
+    const policyOf = async (path: string) =>
+      String((await api().get(path)).headers['content-security-policy']).includes('unsafe-eval');
+    expect(await policyOf('/raw/worker.js')).toBe(true);
+    for (const path of ['/', '/raw/', '/raw//worker.js', '/raw/libraw.wasm', '/api/v1/health', '/RAW/worker.js'])
+      expect(await policyOf(path)).toBe(false);
   });
 
   it('uses write-ahead logging, full synchronisation and foreign keys', async () => {

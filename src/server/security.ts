@@ -87,6 +87,13 @@ function realPathOf(wanted: string): string | null {
 /** An empty style element, which react-native-web fills through the style sheet's own interface. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
 
+/**
+ * The decoder of camera raw is WebAssembly whose glue is made at run time. A worker obeys the policy that comes with its own
+ * script: only this one may do so, and it can reach nothing but its own file.
+ */
+const RAW_DECODER = '/raw/worker.js';
+const RAW_POLICY = "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'";
+
 /** Response headers: own origin only, no framing, no sniffing. */
 export const securityHeaders: RequestHandler[] = [
   helmet({
@@ -112,7 +119,8 @@ export const securityHeaders: RequestHandler[] = [
     strictTransportSecurity: false,
     referrerPolicy: { policy: 'no-referrer' },
   }),
-  (_request, response, next) => {
+  (request, response, next) => {
+    if (request.path === RAW_DECODER) response.setHeader('Content-Security-Policy', RAW_POLICY);
     response.setHeader(
       'Permissions-Policy',
       'geolocation=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), midi=(), display-capture=(), browsing-topics=()',

@@ -6,6 +6,7 @@ import type { Grey } from '@/core/picture/grey';
 import { shown, whiteOf } from '@/core/picture/shown';
 import { ok, type Result } from '@/core/quantity/result';
 import { browserPicture } from './browserJpeg';
+import { rawPicture } from './rawDecoder';
 
 interface WorkerScope {
   onmessage: ((event: MessageEvent<BenchAsk>) => void) | null;
@@ -22,6 +23,7 @@ async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }
   scope.postMessage({ id, share: 0.2 });
   const read = await readPicture(bytes, {
     jpeg: browserPicture,
+    raw: rawPicture,
     frame,
     onProgress: (share) => scope.postMessage({ id, share: 0.2 + 0.6 * share }),
   });

@@ -88,7 +88,7 @@ export function greyOf(decoded: Decoded, tone: Tone = decoded.tone): Grey {
   const grey = { width, height, data, step };
   if (mosaic) {
     levelled(grey, mosaic);
-    return blended(grey);
+    return upright(blended(grey), decoded.orientation ?? 1);
   }
   return upright(grey, decoded.orientation ?? 1);
 }

@@ -21,7 +21,7 @@ export interface PictureRead {
 
 export interface ReadWays {
   jpeg: JpegDecoder;
-  /** Camera raw that is not plain TIFF; the command line has none. */
+  /** Camera raw, packed or of a maker's own kind; the command line has none. */
   raw?: (bytes: Uint8Array) => Promise<Decoded>;
   /** A frame of a film, counted from 0; the sharpest where nothing is said. */
   frame?: number | undefined;
@@ -30,7 +30,7 @@ export interface ReadWays {
 
 const unknown = fail(
   'picture.unknown',
-  'This is no picture that can be read. JPEG, PNG, TIFF, FITS, SER and DNG can; save or export it as one of these.',
+  'This is no picture that can be read. JPEG, PNG, TIFF, FITS, SER and DNG can, camera raw on the Bench in the browser; save or export it as one of these.',
   'picture',
 );
 const heic = fail(

@@ -28,6 +28,8 @@ export function tiffPicture(bytes: Uint8Array): Decoded | null {
   const bits = first(page, 258, 1);
   const channels = first(page, 277, 1);
   if ((bits !== 8 && bits !== 16) || channels > 4 || first(page, 284, 1) !== 1) return null;
+  // Packed sensor numbers are for the decoder of camera raw.
+  if (first(page, 262, 1) === MOSAIC && first(page, 259, 1) !== 1) return null;
   decodeImage(buffer, page);
   const { width, height, data } = page;
   const count = width * height * channels;

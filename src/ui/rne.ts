@@ -6,4 +6,4 @@ export { default as Button } from '@rneui/themed/dist/Button';
 export { default as CheckBox } from '@rneui/themed/dist/CheckBox';
 export { default as Input } from '@rneui/themed/dist/Input';
 export { default as Overlay } from '@rneui/themed/dist/Overlay';
-export { ThemeProvider, createTheme, useTheme } from '@rneui/themed/dist/config';
+export { ThemeProvider, createTheme } from '@rneui/themed/dist/config';

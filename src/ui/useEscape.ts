@@ -1,5 +1,6 @@
 import { useLayoutEffect, useRef, type RefObject } from 'react';
 import type { View } from 'react-native';
+import { elementOf } from './web';
 
 /**
  * Escape closes the uppermost sheet from the moment it is drawn. The modal of React Native's web build listens only once
@@ -18,7 +19,7 @@ export function useEscape(onEscape: () => void): RefObject<View | null> {
     const onKeyUp = (event: KeyboardEvent) => {
       if (event.key !== 'Escape') return;
       const uppermost = [...document.querySelectorAll('[aria-modal]')].at(-1);
-      if (!uppermost?.contains(inside.current as unknown as Node)) return;
+      if (!uppermost?.contains(elementOf(inside))) return;
       event.stopPropagation();
       act.current();
     };

@@ -1,14 +1,18 @@
 import type { RefObject } from 'react';
-import type { View, ViewStyle } from 'react-native';
+import type { TextStyle, View, ViewStyle } from 'react-native';
 
 /** What the web knows besides the styles React Native has types for. */
 interface WebStyle {
   cursor?: 'grab' | 'move' | 'ew-resize' | 'auto';
   touchAction?: 'pan-y' | 'manipulation' | 'none';
+  clipPath?: string;
 }
 
 /** Styles of the web, as a view takes them there. */
 export const webStyle = (style: WebStyle): ViewStyle => style as ViewStyle;
+
+/** The same, as a text takes them. */
+export const webTextStyle = (style: WebStyle): TextStyle => style as TextStyle;
 
 /** The element a view is on the web; null where it is not drawn, and in tests, which draw none. */
 export function elementOf(ref: RefObject<View | null>): HTMLElement | null {
@@ -16,6 +20,12 @@ export function elementOf(ref: RefObject<View | null>): HTMLElement | null {
   return typeof HTMLElement === 'function' && element instanceof HTMLElement ? element : null;
 }
 
-/** A function that takes an element, as the ref of the view that is one; the very function, so that nothing is attached anew. */
-export const refOf = (take: (element: HTMLElement | null) => void): ((view: View | null) => void) =>
-  take as unknown as (view: View | null) => void;
+type Attach = (view: View | null) => void;
+const attached = new WeakMap<(element: HTMLElement | null) => void, Attach>();
+
+/** A function that takes an element, as the ref of the view that is one; always the same one, so that nothing is attached anew. */
+export function refOf(take: (element: HTMLElement | null) => void): Attach {
+  let attach = attached.get(take);
+  if (!attach) attached.set(take, (attach = (view) => take(elementOf({ current: view }))));
+  return attach;
+}

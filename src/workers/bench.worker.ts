@@ -7,28 +7,24 @@ import { shown, whiteOf } from '@/core/picture/shown';
 import { ok, type Result } from '@/core/quantity/result';
 import { browserPicture } from './browserJpeg';
 import { rawPicture } from './rawDecoder';
+import { onAsked, teller } from './talk';
 
-interface WorkerScope {
-  onmessage: ((event: MessageEvent<BenchAsk>) => void) | null;
-  postMessage: (news: BenchNews, transfer?: Transferable[]) => void;
-}
-
-const scope = globalThis as unknown as WorkerScope;
+const tell = teller<BenchNews>();
 
 /** The one picture this worker holds, and the light that is shown white. */
 let held: { grey: Grey; white: number } | null = null;
 
 async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }>): Promise<Result<Opened>> {
   const bytes = new Uint8Array(await file.arrayBuffer());
-  scope.postMessage({ id, share: 0.2 });
+  tell({ id, share: 0.2 });
   const read = await readPicture(bytes, {
     jpeg: browserPicture,
     raw: rawPicture,
     frame,
-    onProgress: (share) => scope.postMessage({ id, share: 0.2 + 0.6 * share }),
+    onProgress: (share) => tell({ id, share: 0.2 + 0.6 * share }),
   });
   if (!read.ok) return read;
-  scope.postMessage({ id, share: 0.8 });
+  tell({ id, share: 0.8 });
   const { decoded, kind } = read.value;
   const grey = greyOf(decoded, tone);
   held = { grey, white: whiteOf(grey) };
@@ -39,24 +35,24 @@ const NOT_OPEN = { code: 'bench.notOpen', message: 'The picture is not open any 
 
 async function told(ask: BenchAsk): Promise<void> {
   const { id } = ask;
-  if (ask.ask === 'open') return scope.postMessage({ id, opened: await open(ask) });
-  if (!held) return scope.postMessage({ id, problem: NOT_OPEN });
+  if (ask.ask === 'open') return tell({ id, opened: await open(ask) });
+  if (!held) return tell({ id, problem: NOT_OPEN });
   if (ask.ask === 'part') {
     const part = shown(held.grey, ask.part, held.white);
-    return scope.postMessage({ id, part }, [part.buffer]);
+    return tell({ id, part }, [part.buffer]);
   }
-  const found = answer(held.grey, ask.question, (share) => scope.postMessage({ id, share }));
-  scope.postMessage({ id, found });
+  const found = answer(held.grey, ask.question, (share) => tell({ id, share }));
+  tell({ id, found });
 }
 
-scope.onmessage = ({ data }) => {
-  told(data).catch((error: unknown) =>
-    scope.postMessage({
-      id: data.id,
+onAsked<BenchAsk>((asked) => {
+  told(asked).catch((error: unknown) =>
+    tell({
+      id: asked.id,
       problem: {
         code: 'bench.failed',
         message: `This could not be done: ${(error as Error).message}. Try a smaller picture.`,
       },
     }),
   );
-};
+});

@@ -1,20 +1,17 @@
 import { detailPatches, type PatchSubject, type PatchSystem } from '@/core/detail/patch';
+import { onAsked, teller } from './talk';
 
 export interface PatchOrder {
   systems: PatchSystem[];
   subject: PatchSubject;
 }
 
-interface WorkerScope {
-  onmessage: ((event: MessageEvent<PatchOrder>) => void) | null;
-  postMessage: (patches: Float64Array[], transfer: Transferable[]) => void;
-}
+const tell = teller<Float64Array[]>();
 
-const scope = globalThis as unknown as WorkerScope;
-scope.onmessage = ({ data }) => {
-  const patches = detailPatches(data.systems, data.subject);
-  scope.postMessage(
+onAsked<PatchOrder>(({ systems, subject }) => {
+  const patches = detailPatches(systems, subject);
+  tell(
     patches,
     patches.map((patch) => patch.buffer),
   );
-};
+});

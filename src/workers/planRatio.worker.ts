@@ -1,15 +1,12 @@
 import { wholePlan } from '@/core/near/otherRoutes';
 import type { PlanNews, PlanOrder } from '@/core/near/planOrder';
+import { onAsked, teller } from './talk';
 
-interface WorkerScope {
-  onmessage: ((event: MessageEvent<PlanOrder>) => void) | null;
-  postMessage: (news: PlanNews) => void;
-}
+const tell = teller<PlanNews>();
 
-const scope = globalThis as unknown as WorkerScope;
-scope.onmessage = ({ data: { ratios, ...order } }) => {
+onAsked<PlanOrder>(({ ratios, ...order }) => {
   const plans = ratios.map((ratio, i) =>
-    wholePlan(order, ratio, (share) => scope.postMessage({ share: (i + share) / ratios.length })),
+    wholePlan(order, ratio, (share) => tell({ share: (i + share) / ratios.length })),
   );
-  scope.postMessage({ plans });
-};
+  tell({ plans });
+});

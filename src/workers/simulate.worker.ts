@@ -4,13 +4,9 @@ import { writeDng, writeFits, writeSer, writeTiff } from '@/core/formats/picture
 import { srgbOfLight } from '@/core/picture/tone';
 import type { ExifMade, FileOrder, SimulatedNews } from '@/core/simulate/fileOrder';
 import { take } from '@/core/simulate/take';
+import { onAsked, teller } from './talk';
 
-interface WorkerScope {
-  onmessage: ((event: MessageEvent<FileOrder>) => void) | null;
-  postMessage: (news: SimulatedNews, transfer?: Transferable[]) => void;
-}
-
-const scope = globalThis as unknown as WorkerScope;
+const tell = teller<SimulatedNews>();
 
 /** A number as EXIF holds it: two whole ones. */
 const ratio = (value: number): [number, number] =>
@@ -63,11 +59,11 @@ async function fileOf({ order, format, exif }: FileOrder, light: Float32Array): 
   return encode({ width: order.columns, height: order.rows, data, depth: 16, channels: 1 });
 }
 
-scope.onmessage = ({ data }) => {
-  scope.postMessage({ share: 0.1 });
+onAsked<FileOrder>((data) => {
+  tell({ share: 0.1 });
   const { light, truth } = take(data.order);
-  scope.postMessage({ share: 0.8 });
+  tell({ share: 0.8 });
   fileOf(data, light)
-    .then((file) => scope.postMessage({ file, truth }, [file.buffer]))
-    .catch((error: unknown) => scope.postMessage({ message: (error as Error).message }));
-};
+    .then((file) => tell({ file, truth }, [file.buffer]))
+    .catch((error: unknown) => tell({ message: (error as Error).message }));
+});

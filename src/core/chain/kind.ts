@@ -80,25 +80,25 @@ export interface Kind<S> {
   /** The list of the kit it is kept in. */
   shelf: 'optic' | 'adapter';
   place: Place;
-  faces: (part: S) => Faces;
-  through: (part: S) => Light;
+  faces(part: S): Faces;
+  through(part: S): Light;
   /** Whether autofocus passes; what has nothing to do with it says yes. */
-  autofocus: (part: S) => boolean;
+  autofocus(part: S): boolean;
   /** By how much it moves the sensor away from the main optic, mm. */
-  lengthMm: (part: S) => number;
+  lengthMm(part: S): number;
   /** Put in and taken out in the field; other parts make another set-up. */
   loose?: true;
   /** Whether it goes with the optic that forms the picture, as far as is known; with any when left out. */
-  goesWith?: (part: S, main: Part) => boolean;
+  goesWith?(part: S, main: Part): boolean;
   /** What forms the picture, read as a lens with a focal range, f-numbers, closest focus and image circle. */
-  asLens?: (part: S) => MainLens;
+  asLens?(part: S): MainLens;
   /** The part as a chain uses it, and what a whole part says of its use. */
-  asUsed?: (part: S, used: Used) => S;
-  usedOf?: (part: S) => Used | undefined;
+  asUsed?(part: S, used: Used): S;
+  usedOf?(part: S): Used | undefined;
   /** Data that cannot be. */
-  fault?: (part: S) => Problem | null;
+  fault?(part: S): Problem | null;
   /** What is worth saying of it in this chain. */
-  checks?: (part: S, around: Around) => Check[];
+  checks?(part: S, around: Around): Check[];
 }
 
 /** Most parts have one mount on both sides. */

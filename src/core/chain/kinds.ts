@@ -43,5 +43,8 @@ export const KINDS: { readonly [K in PartKind]: Kind<PartOf<K>> } = {
 
 export const PART_KINDS = Object.keys(KINDS) as PartKind[];
 
-/** What is to be known of a part. The registry types each kind by its own spec; of any part it is the kind of that part. */
-export const kindOf = <P extends Part>(part: P): Kind<P> => KINDS[part.kind] as unknown as Kind<P>;
+/** The registry types each kind by its own spec; of any part it is asked with that very part. */
+const ANY: { readonly [K in PartKind]: Kind<Part> } = KINDS;
+
+/** What is to be known of a part. */
+export const kindOf = (part: Part): Kind<Part> => ANY[part.kind];

@@ -44,12 +44,12 @@ function transpose(data: Spectrum): Spectrum {
  */
 function transform2d(data: Spectrum, inverse: boolean): Spectrum {
   const fft = new FFT(PATCH_SIZE);
-  const out = new Float64Array(ROW) as unknown as number[];
+  const out = new Float64Array(ROW);
   const rows = (values: Spectrum) => {
     for (let y = 0; y < PATCH_SIZE; y++) {
       const row = values.subarray(y * ROW, (y + 1) * ROW);
-      if (inverse) fft.inverseTransform(out, row as unknown as number[]);
-      else fft.transform(out, row as unknown as number[]);
+      if (inverse) fft.inverseTransform(out, row);
+      else fft.transform(out, row);
       row.set(out);
     }
   };

@@ -16,8 +16,8 @@ function open(): Promise<IDBPDatabase> {
     upgrade: (database) => void database.createObjectStore(STORE, { keyPath: 'key' }),
     // Closed by the browser, or in the way of a newer version in another tab: opened anew when needed.
     terminated: () => (opening = null),
-    blocking: (_current, _blocked, event) => {
-      (event.target as unknown as IDBDatabase).close();
+    blocking: () => {
+      void opening?.then((database) => database.close());
       opening = null;
     },
   }).catch((error: unknown) => {

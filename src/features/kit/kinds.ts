@@ -43,7 +43,9 @@ export const KIT_KINDS: { readonly [K in PartKind]: KitKind<PartOf<K>> } = {
   mountAdapter,
 };
 
-export const kitKindOf = (part: Part): KitKind<Part> => KIT_KINDS[part.kind] as unknown as KitKind<Part>;
+const ANY: { readonly [K in PartKind]: KitKind<Part> } = KIT_KINDS;
+
+export const kitKindOf = (part: Part): KitKind<Part> => ANY[part.kind];
 
 /** What matters most about a part, in a line. */
 export const partBrief = (part: Part): string => kitKindOf(part).brief(part);

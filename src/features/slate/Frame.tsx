@@ -11,6 +11,7 @@ import { Slate } from './Slate';
 import { SyncLine } from './SyncLine';
 import { useSingleKeys } from './useSingleKeys';
 import { lazyPart } from '@/ui/lazyPart';
+import { webTextStyle } from '@/ui/web';
 
 // Sheets are not needed for the first reading, so they come when they are opened.
 const SetupSheet = lazyPart(() => import('../kit/SetupSheet'));
@@ -33,8 +34,8 @@ const HIDDEN = {
   width: 1,
   height: 1,
   overflow: 'hidden',
-  clipPath: 'inset(50%)',
-} as unknown as TextStyle;
+  ...webTextStyle({ clipPath: 'inset(50%)' }),
+} satisfies TextStyle;
 
 /** Slate above, the place below it, the places at the bottom or at the left; sheets and notices over all. */
 export function Frame({ path, wide, children }: { path: string; wide: boolean; children: ReactNode }) {

@@ -14,7 +14,7 @@ const MOST_ERRORS = 50;
 export class CutOff extends Error {}
 
 type Run = (sql: string, options: { bind: Record<string, unknown> }) => Promise<unknown>;
-type Ask = <T>(sql: string, bind?: Record<string, unknown>) => Promise<T[]>;
+type Ask = <T extends object>(sql: string, bind?: Record<string, unknown>) => Promise<T[]>;
 
 /** The next version of a row, in SQL. */
 const NEXT_VERSION = `CASE WHEN m.version >= ${Number.MAX_SAFE_INTEGER} THEN 1 ELSE m.version + 1 END`;
@@ -28,8 +28,8 @@ const NEXT_VERSION = `CASE WHEN m.version >= ${Number.MAX_SAFE_INTEGER} THEN 1 E
  */
 export async function mergeImport(database: Database, time: string): Promise<ImportSummary> {
   const { writer, queue, together } = database;
-  const ask: Ask = <T>(sql: string, bind: Record<string, unknown> = {}) =>
-    writer.query(sql, { bind, type: QueryTypes.SELECT }) as unknown as Promise<T[]>;
+  const ask: Ask = <T extends object>(sql: string, bind: Record<string, unknown> = {}) =>
+    writer.query<T>(sql, { bind, type: QueryTypes.SELECT });
   const sum: ImportSummary = { created: 0, replaced: 0, kept: 0, removed: 0, unchanged: 0 };
   await queue(() => writer.query('ATTACH $file AS staged', { bind: { file: stagingFile(database.file) } }));
   try {

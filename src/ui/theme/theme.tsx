@@ -1,5 +1,5 @@
-import { ThemeProvider, createTheme, useTheme } from '../rne';
-import { useMemo, type ReactNode } from 'react';
+import { ThemeProvider, createTheme } from '../rne';
+import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { StyleSheet } from 'react-native';
 import { RADIUS, TARGET, family, fontSize, space } from './measures';
 import { DAY, NIGHT, NIGHT_DIM, type Palette } from './palette';
@@ -29,8 +29,11 @@ const rneColours = (palette: Palette) => ({
   disabled: palette.inkSoft,
 });
 
+const PALETTES: Record<Look, Palette> = { day: DAY, night: NIGHT, dim: NIGHT_DIM };
+const PaletteInUse = createContext<Palette>(DAY);
+
 function themeOf(look: Look) {
-  const palette = { day: DAY, night: NIGHT, dim: NIGHT_DIM }[look];
+  const palette = PALETTES[look];
   return createTheme({
     lightColors: rneColours(palette),
     darkColors: rneColours(palette),
@@ -65,14 +68,14 @@ export function Theme({ look, children }: { look: Look; children: ReactNode }) {
   const theme = useMemo(() => themeOf(look), [look]);
   return (
     // Not made anew for another look: what is half typed below it must stay.
-    <ThemeProvider theme={theme}>{children}</ThemeProvider>
+    <PaletteInUse.Provider value={PALETTES[look]}>
+      <ThemeProvider theme={theme}>{children}</ThemeProvider>
+    </PaletteInUse.Provider>
   );
 }
 
 /** The colours in use. */
-export function usePalette(): Palette {
-  return useTheme().theme.colors as unknown as Palette;
-}
+export const usePalette = (): Palette => useContext(PaletteInUse);
 
 /**
  * Makes a hook that gives styles in the colours in use. Styles are made once per palette, not per render.

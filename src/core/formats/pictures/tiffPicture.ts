@@ -9,9 +9,15 @@ const first = (page: IFD, tag: number, otherwise: number): number => numbers(pag
 
 const MOSAIC = 32_803;
 
+/** Pages that hang below one; the package types them as it types a tag. */
+function below(page: IFD): IFD[] {
+  const pages: unknown = page.subIFD;
+  return Array.isArray(pages) ? pages.filter((each): each is IFD => typeof each === 'object' && each !== null) : [];
+}
+
 /** The largest page, with the pages that hang below the first one: raw files keep a small one in front. */
 function largestPage(pages: IFD[]): IFD | undefined {
-  const all = pages.flatMap((page) => [page, ...((page.subIFD ?? []) as unknown as IFD[])]);
+  const all = pages.flatMap((page) => [page, ...below(page)]);
   const size = (page: IFD) => first(page, 256, 0) * first(page, 257, 0);
   return all.reduce<IFD | undefined>((best, page) => (!best || size(page) > size(best) ? page : best), undefined);
 }

@@ -27,7 +27,7 @@ function transformOf(size: number): Transform {
   let made = transforms.get(size);
   if (!made) {
     const fft = new FFT(size);
-    const row = () => fft.createComplexArray() as number[];
+    const row = () => fft.createComplexArray();
     transforms.set(size, (made = { fft, padded: new Array<number>(size).fill(0), spectrum: row(), back: row() }));
   }
   return made;

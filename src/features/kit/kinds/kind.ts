@@ -24,13 +24,13 @@ export interface KitKind<P extends Part> {
   /** What the form of something new starts from. */
   start: RowOf<P>;
   /** What matters most about it, in a line. */
-  brief: (part: P) => string;
+  brief(part: P): string;
   /** What is entered of it besides what every part has, in words. */
-  facts: (part: P, units: UnitSystem) => Fact[];
+  facts(part: P, units: UnitSystem): Fact[];
   /** The number that matters, short enough for its tile in the builder. */
-  tile: (part: P) => string;
+  tile(part: P): string;
   /** Our own plain cross-section, in a box of 48 × 56 around the axis at y = 28; light comes from the left. */
-  glyph: (pen: Pen) => ReactElement;
+  glyph(pen: Pen): ReactElement;
   /** Diameter of what gathers the light at its largest, mm. */
-  pupilMm?: (part: P) => number;
+  pupilMm?(part: P): number;
 }

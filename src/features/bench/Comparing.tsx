@@ -7,7 +7,7 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { askPicture, compare, setEnds, showPicture, stopComparing, type BenchPicture } from '@/data/bench/pictures';
 import { usePreferences } from '@/data/preferences';
 import { showQuantity, showError } from '@/core/quantity/quantityText';
-import { Figure } from '@/ui/Figure';
+import { FigureList } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -242,11 +242,7 @@ function Answer({ told, units, ask }: { told: Comparison; units: UnitSystem; ask
       <Txt kind="label" tone="soft">
         Second beside first
       </Txt>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page }}>
-        {figuresOf(told).map(({ name, quantity }) => (
-          <Figure key={name} label={name} name={name} quantity={quantity} units={units} onWhy={() => ask(quantity)} />
-        ))}
-      </View>
+      <FigureList figures={figuresOf(told)} units={units} ask={ask} />
     </View>
   );
 }

@@ -5,7 +5,7 @@ import { discMeans } from '@/core/measure/means/discMeans';
 import { formatFigures } from '@/core/quantity/format';
 import { given, type Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
-import { Figure } from '@/ui/Figure';
+import { FigureList, type NamedFigure } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';
@@ -41,13 +41,13 @@ export function DiscAnswer({ found, takenAt, taken, units, ask }: Props) {
     sizeMm: what === 'thing' && sizeMm !== null ? given(sizeMm, 'mm', 'Real width') : null,
   });
   const flattened = found.polarDiameterPx < found.equatorialDiameterPx;
-  const figures: [string, Quantity | undefined][] = [
-    ['Pixel scale', means.pixelScaleArcsec],
-    ['Focal length at work', means.effectiveFocalMm],
-    ['The chain enlarges', means.barlowFactor],
-    ['Expected', means.predictedPx],
-    ['Measured against expected', means.offPercent],
-    ['Ratio', means.ratio],
+  const figures: NamedFigure[] = [
+    { name: 'Pixel scale', quantity: means.pixelScaleArcsec },
+    { name: 'Focal length at work', quantity: means.effectiveFocalMm },
+    { name: 'The chain enlarges', quantity: means.barlowFactor },
+    { name: 'Expected', quantity: means.predictedPx },
+    { name: 'Measured against expected', quantity: means.offPercent },
+    { name: 'Ratio', quantity: means.ratio },
   ];
   return (
     <View style={{ gap: space.page }}>
@@ -67,20 +67,7 @@ export function DiscAnswer({ found, takenAt, taken, units, ask }: Props) {
           .filter(Boolean)
           .join(' ')}
       />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page }}>
-        {figures.map(([label, quantity]) =>
-          quantity ? (
-            <Figure
-              key={label}
-              label={label}
-              quantity={quantity}
-              units={units}
-              onWhy={() => ask(quantity)}
-              name={label}
-            />
-          ) : null,
-        )}
-      </View>
+      <FigureList figures={figures} units={units} ask={ask} />
       <Choice label="What is it?" options={WHAT} value={what} onChange={setWhat} />
       {what === 'sky' ? (
         <>

@@ -6,7 +6,7 @@ import { formatFigures } from '@/core/quantity/format';
 import { given, type Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useChosen } from '@/data/useChosen';
-import { Figure } from '@/ui/Figure';
+import { FigureList, type NamedFigure } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
@@ -42,14 +42,14 @@ export function LengthAnswer({ lengthPx, kinds, taken, units, ask, toldAlready =
     sizeMm: sizeMm === null ? null : given(sizeMm, 'mm', 'Real size'),
     distanceM: distanceM === null ? null : given(distanceM, 'm', 'Distance'),
   });
-  const figures: [string, Quantity | undefined][] = [
-    ['On the sensor', means.onSensorMm],
-    ['Real size', means.realMm],
-    ['Distance', means.distanceM],
-    ['Ratio', means.ratio],
-    ['Focal length at work', means.effectiveFocalMm],
-    ['Expected', means.predictedPx],
-    ['Measured against expected', means.offPercent],
+  const figures: NamedFigure[] = [
+    { name: 'On the sensor', quantity: means.onSensorMm },
+    { name: 'Real size', quantity: means.realMm },
+    { name: 'Distance', quantity: means.distanceM },
+    { name: 'Ratio', quantity: means.ratio },
+    { name: 'Focal length at work', quantity: means.effectiveFocalMm },
+    { name: 'Expected', quantity: means.predictedPx },
+    { name: 'Measured against expected', quantity: means.offPercent },
   ];
   return (
     <View style={{ gap: space.page }}>
@@ -62,20 +62,7 @@ export function LengthAnswer({ lengthPx, kinds, taken, units, ask, toldAlready =
           sentence={kinds ? `First end ${KINDS[kinds[0]]}, second ${KINDS[kinds[1]]}.` : undefined}
         />
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page }}>
-        {figures.map(([label, quantity]) =>
-          quantity ? (
-            <Figure
-              key={label}
-              label={label}
-              quantity={quantity}
-              units={units}
-              onWhy={() => ask(quantity)}
-              name={label}
-            />
-          ) : null,
-        )}
-      </View>
+      <FigureList figures={figures} units={units} ask={ask} />
       <Txt kind="small" tone="soft">
         {subject
           ? `Enter what you know; the rest follows. In hand: ${subject.name}, ${formatFigures(subject.sizeMm, 3)} mm at ${formatFigures(subject.distanceM, 3)} m.`

@@ -10,6 +10,7 @@ import { askPicture, type BenchPicture } from '@/data/bench/pictures';
 import { useNotice } from '@/data/notice';
 import { createRow } from '@/data/rowActions';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -57,12 +58,12 @@ export function RulerAnswer({ picture, found, taken, units, ask }: Props) {
         sentence={sentence}
         onWhy={() => ask(ratio ? 'ratio' : 'pxPerMm')}
       />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page }}>
+      <FigureRow>
         {ratio ? (
           <Figure label="Pixels a millimetre" quantity={pxPerMm} units={units} onWhy={ask} name="pxPerMm" />
         ) : null}
         <Figure label="Field, width" quantity={fieldWidthMm} units={units} onWhy={ask} name="fieldWidthMm" />
-      </View>
+      </FigureRow>
       <Choice
         label="If the ticks were taken for the wrong thing"
         options={TICKS}

@@ -6,10 +6,10 @@ import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatStops } from '@/core/quantity/format';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
 import { quantityText, showFNumber } from '@/core/quantity/quantityText';
-import { space } from '@/ui/theme/measures';
 
 interface Props {
   system: EffectiveSystem;
@@ -23,7 +23,7 @@ interface Props {
 /** The three figures that stand directly under the verdict. */
 export function KeyFigures({ system, reading, units, onWhy }: Props) {
   return (
-    <View style={row}>
+    <FigureRow>
       <Figure
         label="Share of frame"
         quantity={reading.shareOfFrame}
@@ -48,7 +48,7 @@ export function KeyFigures({ system, reading, units, onWhy }: Props) {
         name="reachPxPerMrad"
         onWhy={onWhy}
       />
-    </View>
+    </FigureRow>
   );
 }
 
@@ -60,21 +60,21 @@ export function FarGroups({ system, reading, units, onWhy, open = false }: Props
   return (
     <View>
       <Group title="Frame" startsOpen={open} brief={`${quantityText(reading.fieldWidthM, units)} wide at the subject`}>
-        <View style={row}>
+        <FigureRow>
           {figure('Width seen', 'fieldWidthM', reading.fieldWidthM)}
           {figure('Height seen', 'fieldHeightM', reading.fieldHeightM)}
           {figure('Angle, width', 'angleWidthDeg', reading.angleWidthDeg)}
           {figure('Angle, height', 'angleHeightDeg', reading.angleHeightDeg)}
           {figure('Reproduction ratio', 'ratio', reading.ratio)}
           {figure('Megapixels', 'megapixels', reading.megapixels)}
-        </View>
+        </FigureRow>
       </Group>
       <Group
         title="Light and equivalents"
         startsOpen={open}
         brief={`crop factor ${quantityText(system.cropFactor, units)}`}
       >
-        <View style={row}>
+        <FigureRow>
           {figure('Focal length', 'focalMm', system.focalMm)}
           {figure('f-number for the exposure', 'fNumber', system.fNumber)}
           {figure('Equivalent focal length', 'equivalentFocalMm', system.equivalentFocalMm)}
@@ -82,7 +82,7 @@ export function FarGroups({ system, reading, units, onWhy, open = false }: Props
           {figure('ISO 100 here is like', 'equivalentIso', system.equivalentIso)}
           {figure('Crop factor', 'cropFactor', system.cropFactor)}
           {figure('Entrance pupil', 'entrancePupilMm', system.entrancePupilMm)}
-        </View>
+        </FigureRow>
         <Txt kind="small" tone="soft">
           For the exposure {showFNumber(system.fNumber.value)} stays what it is. For depth, blur and total light it acts
           like {showFNumber(system.equivalentFNumber.value)} on 36 × 24: {formatStops(light)} on the whole picture.
@@ -98,7 +98,7 @@ export function FarGroups({ system, reading, units, onWhy, open = false }: Props
         startsOpen={open}
         brief={`${quantityText(reading.resolvedShare, units)} of the pixels resolved`}
       >
-        <View style={row}>
+        <FigureRow>
           {figure('Resolved share', 'resolvedShare', reading.resolvedShare)}
           {figure('Smallest detail on it', 'smallestDetailMm', reading.smallestDetailMm)}
           {figure('Resolved megapixels', 'resolvedMegapixels', reading.resolvedMegapixels)}
@@ -106,18 +106,16 @@ export function FarGroups({ system, reading, units, onWhy, open = false }: Props
           {figure('Optics, 50 % frequency', 'lens50LpPerMm', system.lens50LpPerMm)}
           {figure('Pixel pitch', 'pitchUm', system.pitchUm)}
           {figure('Pixel scale', 'pixelScaleArcsec', reading.pixelScaleArcsec)}
-        </View>
+        </FigureRow>
       </Group>
       {system.weightG || system.price ? (
         <Group title="Carry" {...(system.weightG ? { brief: `${quantityText(system.weightG, units)} in all` } : {})}>
-          <View style={row}>
+          <FigureRow>
             {figure('Weight', 'weightG', system.weightG)}
             {figure('Price', 'price', system.price)}
-          </View>
+          </FigureRow>
         </Group>
       ) : null}
     </View>
   );
 }
-
-const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small } as const;

@@ -22,6 +22,7 @@ import type { Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
 import { useTableSettings } from '@/data/tableSettings';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Group } from '@/ui/Group';
 import { sameMount } from '@/core/chain/mounts';
 import { Table } from '@/ui/Table';
@@ -80,14 +81,14 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
         title="Depth and background"
         brief={`${more.depthM ? quantityText(more.depthM, units) : 'to infinity'} deep, background ${quantityText(blur, units)} blurred`}
       >
-        <View style={row}>
+        <FigureRow>
           {figure('Sharp from', 'nearLimitM')}
           {figure('Sharp to', 'farLimitM')}
           {figure('Depth of field', 'depthM')}
           {figure('Circle of confusion', 'cocMm')}
           {figure('Background at', 'backgroundM')}
           {figure('Blur disc, of the width', 'backgroundBlur')}
-        </View>
+        </FigureRow>
         <BackgroundFields units={units} />
       </Group>
       <Group
@@ -98,7 +99,7 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
             : `${quantityText(more.longestShutterOutputS, units)} for ${situation.output.name}`
         }
       >
-        <View style={row}>
+        <FigureRow>
           {figure('Speed across the view', 'speedMPerS')}
           {figure('Speed over the pixels', 'motionPxPerS')}
           {figure('Seconds to cross the frame', 'secondsToCross')}
@@ -106,7 +107,7 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
           {figure(`Longest for ${situation.output.name}`, 'longestShutterOutputS')}
           {figure('Hand-hold, customary', 'handHoldRuleS')}
           {figure('Hand-hold, by pixels', 'handHoldPixelS')}
-        </View>
+        </FigureRow>
         <ShutterAdvice more={more} output={situation.output} units={units} />
         <SpeedField situation={situation} units={units} />
       </Group>
@@ -188,7 +189,7 @@ function BackgroundFields({ units }: { units: UnitSystem }) {
           })
         }
       />
-      <View style={row}>
+      <FigureRow>
         {background.kind === 'ground' ? (
           <>
             {length('Camera height', background.cameraHeightM, 0.01, 500, (cameraHeightM) => ({
@@ -206,7 +207,7 @@ function BackgroundFields({ units }: { units: UnitSystem }) {
             distanceM,
           }))
         )}
-      </View>
+      </FigureRow>
       {background.kind === 'ground' ? (
         <Txt kind="small" tone="soft">
           {background.cameraHeightM <= background.subjectHeightM
@@ -222,7 +223,7 @@ function SpeedField({ situation, units }: { situation: Situation; units: UnitSys
   const { speedMPerS, set } = useFarOptions();
   const imperial = units === 'imperial';
   return (
-    <View style={row}>
+    <FigureRow>
       <View style={half}>
         <NumberField
           label="Speed across the view"
@@ -236,7 +237,7 @@ function SpeedField({ situation, units }: { situation: Situation; units: UnitSys
           onChange={(value) => set({ speedMPerS: value })}
         />
       </View>
-    </View>
+    </FigureRow>
   );
 }
 
@@ -296,7 +297,7 @@ function CardContent({ situation, system, more, units, onWhy }: Props) {
       <Figure label={label} quantity={quantity} units={units} name={label} onWhy={() => onWhy(quantity)} />
     ) : null;
   return (
-    <View style={row}>
+    <FigureRow>
       {figure('File', mode.fileSizeMb)}
       {figure(`Pictures on ${formatFigures(cardGb)} GB`, mode.picturesOnCard)}
       {figure('Burst', mode.burstSeconds)}
@@ -304,7 +305,7 @@ function CardContent({ situation, system, more, units, onWhy }: Props) {
       {figure('Pixels as an area', more.pixelArea)}
       {figure('Weight per 1,000 px', more.gramsPerKilopixel)}
       {figure('Price per 1,000 px', more.pricePerKilopixel)}
-    </View>
+    </FigureRow>
   );
 }
 
@@ -455,7 +456,6 @@ function ReadoutContent({ system }: { system: EffectiveSystem }) {
   );
 }
 
-const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small } as const;
 const half = { flexGrow: 1, flexBasis: 140 } as const;
 
 const useStyles = stylesOf((palette) => ({

@@ -10,6 +10,7 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { useTableSettings } from '@/data/tableSettings';
 import type { Kit } from '@/data/situation';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
@@ -115,7 +116,7 @@ function Mode({
       <Txt kind="small" tone="soft">
         {about.join(' · ')}
       </Txt>
-      <View style={styles.figures}>
+      <FigureRow>
         {figure('Megapixels', 'megapixels')}
         {figure('File', 'fileSizeMb')}
         {figure('Pictures on the card', 'picturesOnCard')}
@@ -123,7 +124,7 @@ function Mode({
         {figure('Burst', 'burstSeconds')}
         {figure('Burst, pictures', 'burstPictures')}
         {figure('Longest print', 'printLongMm')}
-      </View>
+      </FigureRow>
       {accessory ? (
         <Txt kind="fine" tone="soft">
           {accessory}
@@ -163,6 +164,5 @@ const useStyles = stylesOf((palette) => ({
     borderColor: palette.ink,
     paddingTop: space.small,
   },
-  figures: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
   verdicts: { gap: 2 },
 }));

@@ -10,6 +10,7 @@ import { usePreferences } from '@/data/preferences';
 import { nearReadingKept } from '@/data/keptReading';
 import { DeskFrame } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { ReadingPicture } from '@/ui/finder/ReadingPicture';
@@ -206,7 +207,7 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
         description={`Scale of pixels: ${words}. ${verdictSentence(reading)}.`}
       />
       <OutputKeys outputs={outputs} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={onOutput} />
-      <View style={styles.row}>
+      <FigureRow>
         <Figure
           label="Framed, as on 36 × 24"
           quantity={reading.framedMagnification}
@@ -239,7 +240,7 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
           onWhy={onWhy}
           testID="near-pixels"
         />
-      </View>
+      </FigureRow>
     </View>
   );
 }
@@ -256,5 +257,4 @@ const useStyles = stylesOf(() => ({
   main: { flexShrink: 1 },
   second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
   measure: { display: 'flex', alignItems: 'center', minHeight: TARGET, alignSelf: 'flex-start' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

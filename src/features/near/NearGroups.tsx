@@ -9,11 +9,11 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { diagonal } from '@/core/sensor/diagonal';
 import { usePreferences } from '@/data/preferences';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Group } from '@/ui/Group';
 import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
-import { space } from '@/ui/theme/measures';
 import { quantitiesOf } from '../desk/useWhy';
 import { useLearnedHandHold } from './useNearDesk';
 
@@ -54,14 +54,14 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
         startsOpen={open}
         brief={`${quantityText(reading.depthMm, units)} deep at ${showFNumber(reading.setFNumber.value)}`}
       >
-        <View style={row}>
+        <FigureRow>
           {figure('Depth of one frame', 'depthMm')}
           {figure('Best f-number', 'bestFNumber')}
           {figure('Working f-number', 'workingFNumber')}
           {figure('Circle of confusion', 'cocMm')}
           {figure('Of it by the nature of light', 'waveDepthMm')}
           {figure('Diffraction disc', 'airyPixels')}
-        </View>
+        </FigureRow>
         <Txt kind="small" tone="soft">
           {reading.curve.enough
             ? `${showFNumber(reading.curve.best.fNumber)} is the smallest opening that leaves the output its pixels.`
@@ -73,10 +73,10 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
         startsOpen={open}
         brief={reading.workingDistanceMm ? `about ${quantityText(reading.workingDistanceMm, units)}` : 'not known'}
       >
-        <View style={row}>
+        <FigureRow>
           {figure('Working distance', 'workingDistanceMm')}
           {figure('Sensor to subject', 'subjectDistanceM')}
-        </View>
+        </FigureRow>
         {reading.workingDistanceMm ? null : (
           <Txt kind="small" tone="soft">
             For an estimate enter the length of the lens and the flange distance of the body in the kit.
@@ -84,24 +84,24 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
         )}
       </Group>
       <Group title="Light and shutter" brief={`${quantityText(reading.lightLossStops, units)} lost`}>
-        <View style={row}>
+        <FigureRow>
           {figure('Light lost', 'lightLossStops')}
           {figure('Hand, without flash', 'handHoldS')}
-        </View>
+        </FigureRow>
         <Txt kind="small" tone="soft">
           {`The meter sees the loss; a flash set by hand does not: give it ${formatFigures(2 ** reading.lightLossStops.value, 2)} times the light. Without flash ${shutterText(reading.handHoldS.value)} or shorter.`}
         </Txt>
         <HandField />
       </Group>
       <Group title="Detail" brief={`${quantityText(reading.smallestDetailUm, units)} told apart`}>
-        <View style={row}>
+        <FigureRow>
           {figure('A pixel on it', 'subjectPixelUm')}
           {figure('Smallest detail', 'smallestDetailUm')}
           {figure('Resolved share', 'resolvedShare')}
           {figure('Resolved pixels', 'resolvedPixels')}
           {figure('Room to crop', 'roomToCrop')}
           {figure('Optics, 50 % frequency', 'lens50LpPerMm')}
-        </View>
+        </FigureRow>
         <Objective system={system} reading={reading} />
       </Group>
       <PageLinks label="More about tiny subjects" pages={PAGES} />
@@ -162,5 +162,3 @@ function Objective({ system, reading }: { system: EffectiveSystem; reading: Near
     </Txt>
   );
 }
-
-const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small } as const;

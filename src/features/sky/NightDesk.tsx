@@ -12,6 +12,7 @@ import { useSheets } from '@/data/sheets';
 import { useSky } from '@/data/inHand';
 import { DeskMessage } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Table } from '@/ui/Table';
 import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
@@ -173,7 +174,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
       ) : null}
       <Txt testID="dark-hours">{darkWords(night, at)}</Txt>
       <Txt testID="moon-line">{`Moon ${night.moonPhase}, ${formatFixed(night.moonLitShare * 100)}\u202f% lit, ${!darkest ? 'in a night that does not get dark' : moonUp.length === 0 ? 'below the horizon while it is dark' : `up in the dark from ${at(moonUp[0]!)} to ${at(moonUp.at(-1)!)}`}.`}</Txt>
-      <View style={styles.row}>
+      <FigureRow>
         <Figure
           label="Dark"
           quantity={numbers.darkHours}
@@ -192,7 +193,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
         {numbers.moonFrom ? (
           <Figure label="Moon from it" quantity={numbers.moonFrom} units={units} name="moonFrom" onWhy={setAsked} />
         ) : null}
-      </View>
+      </FigureRow>
       <Txt kind="small" tone="caution">
         ⚠ At night and by the shore: tide, cliffs, cold, traffic, private land; tell someone. White light spares
         nobody’s eyes.
@@ -275,5 +276,4 @@ const useStyles = stylesOf((palette) => ({
   block: { gap: space.medium },
   day: { flexDirection: 'row', alignItems: 'center', gap: space.medium },
   words: { flex: 1, alignItems: 'center' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

@@ -8,6 +8,7 @@ import { starsReadingKept } from '@/data/keptReading';
 import { useCalmed } from '@/data/useCalmed';
 import { DeskFrame } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { TimeGauge } from '@/ui/gauge/TimeGauge';
 import { OutputKeys } from '@/ui/reading/OutputKeys';
@@ -132,7 +133,7 @@ function Stars({ desk }: { desk: Ready }) {
             description={`Scale of exposures: points everywhere up to ${secondsText(reading.worstS.value)}, in the centre up to ${secondsText(reading.centreS.value)}; set is ${secondsText(seconds)}.`}
           />
           <OutputKeys outputs={outputs} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={chooseOutput} />
-          <View style={styles.row}>
+          <FigureRow>
             <Figure
               label="Run, centre"
               quantity={reading.centreDriftPx}
@@ -164,7 +165,7 @@ function Stars({ desk }: { desk: Ready }) {
               name="pixelScaleArcsec"
               onWhy={onWhy}
             />
-          </View>
+          </FigureRow>
         </View>
       }
       cautions={
@@ -196,5 +197,4 @@ const useStyles = stylesOf(() => ({
   },
   main: { flexShrink: 1 },
   second: { alignItems: 'flex-end', minHeight: TARGET, justifyContent: 'flex-end' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

@@ -6,6 +6,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { showFNumber } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Group } from '@/ui/Group';
 import { Table } from '@/ui/Table';
 import { space } from '@/ui/theme/measures';
@@ -27,7 +28,7 @@ export function Together({ system, rows, units, onWhy }: Props) {
   };
   return (
     <View style={{ gap: space.medium }}>
-      <View style={row}>
+      <FigureRow>
         <Figure
           label="Focal length"
           quantity={system.focalMm}
@@ -57,7 +58,7 @@ export function Together({ system, rows, units, onWhy }: Props) {
         {figure('Optics, 50 % frequency', 'lens50LpPerMm')}
         {figure('Weight', 'weightG')}
         {figure('Price', 'price')}
-      </View>
+      </FigureRow>
       {rows.length > 1 ? <AlongTheZoom rows={rows} /> : null}
     </View>
   );
@@ -93,5 +94,3 @@ function AlongTheZoom({ rows }: { rows: FocalRow[] }) {
     </Group>
   );
 }
-
-const row = { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small } as const;

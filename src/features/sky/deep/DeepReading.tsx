@@ -5,6 +5,7 @@ import { clock } from '@/data/localTime';
 import { useSky } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { TARGET, space } from '@/ui/theme/measures';
@@ -56,14 +57,13 @@ export function DeepReading({ state, onWhy }: Props) {
 }
 
 function Figures({ state: { reading }, onWhy }: Props) {
-  const styles = useStyles();
   const units = usePreferences((preferences) => preferences.units);
   return (
-    <View style={styles.row}>
+    <FigureRow>
       {DEEP_FIGURES.map(({ name, label, ...more }) => (
         <Figure key={name} label={label} quantity={reading[name]} units={units} name={name} onWhy={onWhy} {...more} />
       ))}
-    </View>
+    </FigureRow>
   );
 }
 
@@ -83,5 +83,4 @@ function Window({ state: { night, window } }: { state: DeepState }) {
 const useStyles = stylesOf(() => ({
   block: { gap: space.medium },
   seeing: { minHeight: TARGET, justifyContent: 'center' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

@@ -6,6 +6,7 @@ import { STAND_WORDS } from '@/core/sky/planet';
 import { clock } from '@/data/localTime';
 import { usePreferences } from '@/data/preferences';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
@@ -51,11 +52,11 @@ export function PlanetReading({ system, state, onWhy }: Props) {
       >
         {`${STAND_MARKS[reading.stand]} Sampling ${STAND_WORDS[reading.stand]}`}
       </Txt>
-      <View style={styles.row}>
+      <FigureRow>
         {PLANET_FIGURES.map(({ name, label, ...more }) => (
           <Figure key={name} label={label} quantity={reading[name]} units={units} name={name} onWhy={onWhy} {...more} />
         ))}
-      </View>
+      </FigureRow>
       <NightLine state={state} />
     </View>
   );
@@ -90,5 +91,4 @@ const useStyles = stylesOf(() => ({
     gap: space.page,
   },
   right: { alignItems: 'flex-end' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

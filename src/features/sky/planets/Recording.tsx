@@ -4,6 +4,7 @@ import { rateOf } from '@/core/sky/capture';
 import { useSky } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
@@ -30,7 +31,7 @@ export function Recording({ state: { order, capture, recorded, durationS }, onWh
       <Txt testID="capture">
         {`${formatFixed(capture.frames)} frames in ${secondsText(durationS)} at ${formatFigures(capture.framesPerSecond, 3)} frames/s, ${LIMIT_WORDS[capture.limit]}; window ${capture.columns} × ${capture.rows}${capture.fits ? '' : ', which cuts the disc'}, ${bytesText(capture.fileBytes)}; a ${formatFixed(cardGb)}\u202fGB card holds ${formatFigures(capture.cardMinutes, 2)}\u202fmin.`}
       </Txt>
-      <View style={styles.row}>
+      <FigureRow>
         <Figure
           label="Rate"
           quantity={recorded.framesPerSecond}
@@ -42,7 +43,7 @@ export function Recording({ state: { order, capture, recorded, durationS }, onWh
         <Figure label="Frames" quantity={recorded.frames} units={units} name="frames" onWhy={onWhy} />
         <Figure label="File" quantity={recorded.fileGb} units={units} name="fileGb" onWhy={onWhy} />
         <Figure label="Card holds" quantity={recorded.cardMinutes} units={units} name="cardMinutes" onWhy={onWhy} />
-      </View>
+      </FigureRow>
       <RecordingSettings durationS={durationS} />
       <Windows order={order} capture={capture} />
       <Txt kind="small" tone="soft">
@@ -154,5 +155,4 @@ function Windows({ order, capture }: Pick<PlanetState, 'order' | 'capture'>) {
 
 const useStyles = stylesOf(() => ({
   block: { gap: space.medium },
-  row: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page, rowGap: space.small },
 }));

@@ -1,4 +1,4 @@
-import { clock, dayText, isDay, isZone, noonMs, shiftDay, tonight } from './localTime';
+import { clock, dayText, eveningOf, isDay, isZone, noonMs, shiftDay, tonight } from './localTime';
 
 it('finds noon by the clocks of a place, also around the days on which they change', () => {
   expect(new Date(noonMs('2026-11-25', 'Europe/Berlin')).toISOString()).toBe('2026-11-25T11:00:00.000Z');
@@ -28,4 +28,10 @@ it('knows days and zones that exist', () => {
     '2026-02-28',
     'Wed 25 Nov 2026',
   ]);
+});
+
+it('knows the evening a picture belongs to by its clock', () => {
+  expect(eveningOf('2026-03-01T02:13:00')).toBe('2026-02-28');
+  expect(eveningOf('2026-02-28T21:00:00')).toBe('2026-02-28');
+  expect(eveningOf('2028-03-01T11:59:59')).toBe('2028-02-29');
 });

@@ -20,6 +20,10 @@ export function tonight(zone: string, nowMs: number): string {
   return format(now.getHours() < 12 ? addDays(now, -1) : now, 'yyyy-MM-dd');
 }
 
+/** The evening a moment of a camera's clock (YYYY-MM-DDTHH:MM:SS) belongs to: before noon it is still last night. */
+export const eveningOf = (takenAt: string): string =>
+  shiftDay(takenAt.slice(0, 10), Number(takenAt.slice(11, 13)) < 12 ? -1 : 0);
+
 /** A day with a real date, YYYY-MM-DD. */
 export function isDay(day: string): boolean {
   const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(day);

@@ -159,10 +159,12 @@ it('cuts off a body that only drips in', async () => {
   const slow = httpServer(app);
   await new Promise<void>((resolve) => slow.listen(0, '127.0.0.1', resolve));
   const answer = await new Promise<string>((resolve) => {
-    const socket = net.connect((slow.address() as AddressInfo).port, '127.0.0.1', () =>
-      socket.write('POST / HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{'),
-    );
-    const drip = setInterval(() => socket.write(' '), 20);
+    let drip: NodeJS.Timeout | undefined;
+    const socket = net.connect((slow.address() as AddressInfo).port, '127.0.0.1', () => {
+      socket.write('POST / HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{');
+      // Not before the head: on a busy machine the first drop would come first.
+      drip = setInterval(() => socket.write(' '), 20);
+    });
     let text = '';
     socket.on('data', (chunk) => (text += chunk.toString()));
     socket.on('error', () => undefined);

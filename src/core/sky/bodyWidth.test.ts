@@ -1,4 +1,4 @@
-import { bodyWidth, DISC_BODIES, eveningOf } from './bodyWidth';
+import { bodyWidth, DISC_BODIES } from './bodyWidth';
 
 describe('how wide a body stands in the sky', () => {
   it('is what almanacs tell', () => {
@@ -17,9 +17,5 @@ describe('how wide a body stands in the sky', () => {
       expect(plusMinus!).toBeGreaterThan(0);
       if (body !== 'Moon') expect(plusMinus! / value).toBeLessThan(0.03);
     }
-  });
-  it('belongs to the evening the night began on', () => {
-    expect(eveningOf('2026-03-01T02:13:00')).toBe('2026-02-28');
-    expect(eveningOf('2026-02-28T21:00:00')).toBe('2026-02-28');
   });
 });

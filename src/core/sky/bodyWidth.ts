@@ -43,10 +43,3 @@ export function bodyWidth(body: DiscBody, day: string): Quantity {
     Math.max(...byHour) + byPlace,
   );
 }
-
-/** The evening a moment of the camera's clock belongs to: before noon it is still last night. */
-export function eveningOf(takenAt: string): string {
-  const hour = Number(takenAt.slice(11, 13));
-  const day = Date.parse(`${takenAt.slice(0, 10)}T12:00:00Z`) - (hour < 12 ? 24 * HOUR_MS : 0);
-  return new Date(day).toISOString().slice(0, 10);
-}

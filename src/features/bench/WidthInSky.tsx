@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { bodyWidth, DISC_BODIES, eveningOf, type DiscBody } from '@/core/sky/bodyWidth';
+import { bodyWidth, DISC_BODIES, type DiscBody } from '@/core/sky/bodyWidth';
 import { formatFigures } from '@/core/quantity/format';
 import { given, type Quantity } from '@/core/quantity/quantity';
-import { deviceZone, isDay, tonight } from '@/data/localTime';
+import { deviceZone, eveningOf, isDay, tonight } from '@/data/localTime';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';

@@ -11,6 +11,7 @@ import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
 import { Told } from './Told';
+import { UseRatio } from './UseRatio';
 import type { TakenWith } from './useTakenWith';
 
 const KINDS: Record<LengthFound['kinds'][number], string> = {
@@ -18,6 +19,9 @@ const KINDS: Record<LengthFound['kinds'][number], string> = {
   tip: 'on a tip',
   byHand: 'where you put it: nothing to snap to',
 };
+
+/** Smaller ratios are no end of a lens's focus that anybody would keep. */
+const CLOSE_UP = 0.02;
 
 interface Props {
   lengthPx: Quantity;
@@ -69,7 +73,7 @@ export function LengthAnswer({ lengthPx, kinds, taken, units, ask, toldAlready =
           : 'Enter what you know; the rest follows.'}
       </Txt>
       <NumberField
-        label="Its real size"
+        label="Its real size, or the millimetres between the handles"
         value={sizeMm}
         unit="mm"
         shownUnit="mm"
@@ -88,6 +92,9 @@ export function LengthAnswer({ lengthPx, kinds, taken, units, ask, toldAlready =
         optional
         onChange={setDistance}
       />
+      {means.ratio && sizeMm !== null && distanceM === null && means.ratio.value >= CLOSE_UP ? (
+        <UseRatio taken={taken} ratio={means.ratio} pixels={lengthPx.value} realMm={sizeMm} />
+      ) : null}
     </View>
   );
 }

@@ -1,14 +1,9 @@
-import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
-import type { Ratio } from '@/contract/schemas/ratio';
 import { rulerMeans } from '@/core/measure/means/rulerMeans';
 import type { RulerFound } from '@/core/measure/ruler/findRuler';
 import { formatFigures, formatRatio } from '@/core/quantity/format';
 import type { UnitSystem } from '@/core/quantity/units';
 import { askPicture, type BenchPicture } from '@/data/bench/pictures';
-import { useNotice } from '@/data/notice';
-import { createRow } from '@/data/rowActions';
 import { Figure } from '@/ui/Figure';
 import { FigureRow } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
@@ -16,12 +11,8 @@ import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { Told } from './Told';
+import { UseRatio } from './UseRatio';
 import type { TakenWith } from './useTakenWith';
-
-const ENDS = [
-  { value: 'closest', name: 'Lens at its closest' },
-  { value: 'infinity', name: 'Lens at infinity' },
-] as const;
 
 /** What a tick may be, where the person says so. */
 const TICKS = [
@@ -40,7 +31,7 @@ interface Props {
 
 /** What was found on a ruler, what to say to it, and how to use it. */
 export function RulerAnswer({ picture, found, taken, units, ask }: Props) {
-  const [at, setAt] = useState<Ratio['at']>('closest');
+  const betweenMm = found.finestTickMm * Math.max(1, found.ticks - 1);
   const means = rulerMeans(found, picture.opened?.width ?? 1, taken.pitchUm);
   const { ratio, nominal, pxPerMm, fieldWidthMm } = means;
   const sentence = `${found.ticks} ticks of ${found.finestTickMm === 1 ? '1 mm' : `${formatFigures(found.finestTickMm, 3)} mm`}${
@@ -79,66 +70,7 @@ export function RulerAnswer({ picture, found, taken, units, ask }: Props) {
       <Txt kind="small" tone="soft">
         Hold the ruler square to the lens: one that leans by 8° shows 1 % less of itself, which no picture can tell.
       </Txt>
-      {ratio ? <UseIt found={found} taken={taken} at={at} setAt={setAt} /> : null}
-    </View>
-  );
-}
-
-/** Puts the measured ratio in the place of the estimate, for the chain of the set-up. */
-function UseIt({
-  found,
-  taken,
-  at,
-  setAt,
-}: {
-  found: RulerFound;
-  taken: TakenWith;
-  at: Ratio['at'];
-  setAt: (at: Ratio['at']) => void;
-}) {
-  const router = useRouter();
-  const show = useNotice((state) => state.show);
-  const { setupRow, system, pitchUm } = taken;
-  if (!setupRow || !system || !pitchUm) return null;
-  const ratio = (found.pxPerMm * pitchUm.value) / 1000;
-  const estimate = at === 'closest' ? system.ratioAtClosest : system.ratioAtInfinity;
-  const save = () => {
-    createRow('ratios', {
-      name: system.chain
-        .map((part) => part.name)
-        .join(' + ')
-        .slice(0, 240),
-      chain: setupRow.data.chain,
-      ...(system.lens.focalTeleMm > system.lens.focalWideMm ? { focalMm: system.markedFocalMm } : {}),
-      at,
-      method: 'marks',
-      pixels: found.pxPerMm * found.finestTickMm * Math.max(1, found.ticks - 1),
-      pitchUm: pitchUm.value,
-      realMm: found.finestTickMm * Math.max(1, found.ticks - 1),
-      ratio,
-      plusMinus: (found.pxPerMmError * pitchUm.value) / 1000,
-      measuredAt: new Date().toISOString(),
-    });
-    show({
-      text: `${formatRatio(ratio)} is used for ${setupRow.data.name} from now on.`,
-      action: { title: 'Look at it on Near', run: () => router.push('/near' as Href) },
-    });
-  };
-  return (
-    <View style={{ gap: space.medium }}>
-      <Choice label="Where the lens’s own focus stood" options={ENDS} value={at} onChange={setAt} />
-      {estimate ? (
-        <Txt kind="small" tone="soft">
-          {`By reckoning ${formatRatio(estimate.value)}: ${formatFigures((ratio / estimate.value - 1) * 100, 2)} % off.`}
-        </Txt>
-      ) : null}
-      <Key
-        title={`Use this ratio for ${setupRow.data.name}`}
-        icon="check"
-        weight="strong"
-        onPress={save}
-        testID="use-ratio"
-      />
+      {ratio ? <UseRatio taken={taken} ratio={ratio} pixels={found.pxPerMm * betweenMm} realMm={betweenMm} /> : null}
     </View>
   );
 }

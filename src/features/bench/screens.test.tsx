@@ -186,6 +186,13 @@ describe('the bench', () => {
     fireEvent.changeText(size!, '20');
     fireEvent(size!, 'submitEditing');
     expect(words()).toContain('Ratio');
+    // 801.5 px of 4.36 µm on 20 mm of a ruler: kept for the chain, as a ruler found by itself is.
+    fireEvent.press(screen.getByTestId('use-ratio'));
+    const kept = useOutbox.getState().waiting.find(({ resource }) => resource === 'ratios');
+    expect(kept).toMatchObject({ data: { method: 'marks', at: 'closest', realMm: 20, pixels: 801.5 } });
+    const { ratio } = (kept as unknown as { data: { ratio: number } }).data;
+    expect(ratio).toBeCloseTo((801.5 * (36 / 8256)) / 20, 4);
+    useOutbox.setState({ entries: new Map(), waiting: [] });
   });
 
   it('knows how wide a planet stood on the evening of the picture', async () => {

@@ -35,7 +35,8 @@ export function SubjectAnswer({ picture, found, taken, units, ask }: Props) {
   const share = opened ? ((found.box[2] - found.box[0]) / opened.width) * 100 : 0;
   const lengthPx = lengthQuantity(found.longestPx, found.plusMinus);
   const crop = smallestCrop(found.box, aspect);
-  const sizeOf = ({ widthPx, heightPx }: Crop) => `${formatFixed(widthPx)}\u00a0×\u00a0${formatFixed(heightPx)}\u00a0px`;
+  const sizeOf = ({ widthPx, heightPx }: Crop) =>
+    `${formatFixed(widthPx)}\u00a0×\u00a0${formatFixed(heightPx)}\u00a0px`;
   return (
     <View style={{ gap: space.page }}>
       <Told label="Length of the subject" quantity={lengthPx} units={units} onWhy={() => ask(lengthPx)} />

@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { benchApi } from './api';
+import { benchBigPicture } from './bigPicture';
 import { benchCore, benchPlanner } from './core';
 import { benchCsv } from './csv';
 import { benchNear } from './near';
@@ -29,6 +30,7 @@ async function main(): Promise<void> {
     ['csv', false, benchCsv],
     ['view', true, benchView],
     ['size', true, benchSize],
+    ['big', false, benchBigPicture],
   ] as const) {
     if (!wants(part)) continue;
     const { child, url } = await startServer(path.join(folder, `${part}.sqlite`), demo);

@@ -28,7 +28,11 @@ function largestPage(pages: IFD[]): IFD | undefined {
  * @returns nothing for what it does not read: other depths, planes apart
  */
 export function tiffPicture(bytes: Uint8Array): Decoded | null {
-  const buffer = bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer;
+  // A file read as a whole is not copied: a large one would not fit twice.
+  const whole = bytes.byteLength === bytes.buffer.byteLength;
+  const buffer = (
+    whole ? bytes.buffer : bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)
+  ) as ArrayBuffer;
   const page = largestPage(decode(buffer));
   if (!page) return null;
   const bits = first(page, 258, 1);

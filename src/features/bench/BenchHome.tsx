@@ -195,7 +195,7 @@ function Answer({ picture, taken }: { picture: BenchPicture; taken: TakenWith })
         <SubjectAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
       ) : null}
       <KeepMeasurement picture={picture} found={found} taken={taken} />
-      <TruthShown truth={picture.truth} />
+      <TruthShown truth={picture.truth} found={found} />
       {sheetFor(quantitiesOf(ruler))}
     </>
   );

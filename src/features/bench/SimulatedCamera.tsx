@@ -25,14 +25,15 @@ const FORMATS = (Object.keys(FORMAT_FILES) as SimulatedFormat[]).map((value) => 
 }));
 
 /** What is true of a simulated picture, in words. */
-function truthWords({ pxPerMm, lengthPx, diameterPx }: Truth): SimulatedTruth {
+function truthWords(truth: Truth): SimulatedTruth {
+  const { pxPerMm, lengthPx, diameterPx } = truth;
   const words =
     pxPerMm !== undefined
       ? `it was ${formatFigures(pxPerMm, 5)} px a millimetre`
       : lengthPx !== undefined
         ? `it was ${formatFigures(lengthPx, 4)} px long`
         : `it was ${formatFigures(diameterPx ?? 0, 5)} px wide`;
-  return { words, pxPerMm, lengthPx, diameterPx } as SimulatedTruth;
+  return { ...truth, words };
 }
 
 /** Takes a picture with the set-up in hand that nobody had to go out for, so that the bench can be tried. */

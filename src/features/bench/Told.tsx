@@ -1,6 +1,7 @@
 import { Pressable, View } from 'react-native';
 import { showError, showQuantity } from '@/core/quantity/quantityText';
-import { formatRatio } from '@/core/quantity/format';
+import type { Found } from '@/core/measure/benchTalk';
+import { formatFigures, formatRatio } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import type { SimulatedTruth } from '@/data/bench/pictures';
@@ -47,12 +48,27 @@ export function Told({ label, quantity, units, sentence, onWhy }: Props) {
   );
 }
 
+/** What was measured of what is true: the same number by the same name. */
+function measuredOf(found: Found, truth: SimulatedTruth): { told: string; percent: number } | null {
+  const pair = (value: number, was: number | undefined) =>
+    was === undefined ? null : { told: formatFigures(value, 5), percent: (value / was - 1) * 100 };
+  if (found.measure === 'ruler') return pair(found.value.pxPerMm, truth.pxPerMm);
+  if (found.measure === 'disc') return pair(found.value.equatorialDiameterPx, truth.diameterPx);
+  if (found.measure === 'subject') return pair(found.value.longestPx, truth.lengthPx);
+  return pair(found.value.lengthPx, truth.lengthPx);
+}
+
 /** What is true of a simulated picture, to be opened after one has measured. */
-export function TruthShown({ truth }: { truth: SimulatedTruth | null }) {
+export function TruthShown({ truth, found }: { truth: SimulatedTruth | null; found: Found }) {
   if (!truth) return null;
+  const measured = measuredOf(found, truth);
   return (
     <Group title="What was true" brief="this is a simulated picture">
-      <Txt testID="bench-truth">{`You measured; ${truth.words}.`}</Txt>
+      <Txt testID="bench-truth">
+        {measured
+          ? `You measured ${measured.told}; ${truth.words}. That is ${formatFigures(Math.abs(measured.percent), 2)} % off.`
+          : `You measured something else; ${truth.words}.`}
+      </Txt>
     </Group>
   );
 }

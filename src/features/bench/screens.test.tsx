@@ -261,10 +261,10 @@ describe('the bench', () => {
     });
     await renderWithKit(<BenchHome />);
     expect(words()).toContain('HEIC pictures cannot be decoded here.');
-    onBench(RULER, { truth: { words: 'it was 291.3 px a millimetre' } });
+    onBench(RULER, { truth: { words: 'it was 291.3 px a millimetre', pxPerMm: 291.3 } });
     await renderWithKit(<BenchHome />);
     fireEvent.press(screen.getByText('What was true'));
-    expect(words()).toContain('it was 291.3 px a millimetre');
+    expect(words()).toContain('You measured 291.2; it was 291.3 px a millimetre. That is 0.034 % off.');
   });
 
   it('says that a cut picture has no pitch, and puts a smaller one right', async () => {

@@ -15,8 +15,8 @@ export interface LimbPoint {
 const STEP_PX = 0.5;
 const stepFor = (smoothPx: number): number => Math.max(STEP_PX, smoothPx / 3);
 
-/** One ray a px of circumference, at least 72, at most 720. */
-export const rayCount = (radius: number): number => Math.max(72, Math.min(720, Math.round(2 * Math.PI * radius)));
+/** One ray a px of circumference, at least 72, at most 480: more tell nothing new of two axes and a middle. */
+export const rayCount = (radius: number): number => Math.max(72, Math.min(480, Math.round(2 * Math.PI * radius)));
 
 /**
  * Where the light falls most steeply along rays from a middle.

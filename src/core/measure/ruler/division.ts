@@ -39,33 +39,54 @@ interface Told {
   cost: number;
 }
 
-/** The middles of the classes, and how badly they tell the lengths; nothing when the classes are out of order. */
-function toldBy(
-  { rank, cycle, division }: Pattern,
-  shift: number,
-  lengths: { n: number; length: number }[],
-): Told | null {
-  const classes: number[][] = [];
-  for (const { n, length } of lengths) (classes[rank((((n - shift) % cycle) + cycle) % cycle)] ??= []).push(length);
-  const filled = Array.from(classes, (each) => each ?? []);
-  const middles = filled.map((each) => (each.length ? median(each) : Number.NaN));
-  let below = 0;
-  for (const middle of middles) {
-    if (Number.isNaN(middle)) continue;
-    if (middle < below * (1 + APART)) return null;
-    below = middle;
-  }
-  const usual = median(lengths.map(({ length }) => length));
-  let off = 0;
-  filled.forEach((each, at) =>
-    each.forEach((length) => (off += Math.min(0.5, Math.abs(length - middles[at]!) / usual))),
-  );
-  const used = middles.filter((middle) => !Number.isNaN(middle)).length;
-  const mean = Math.max(off / lengths.length, 0.015);
-  // Deviations of that mean are this improbable; each class is one number more to be known, and so is where the cycle begins.
-  return { division, cost: lengths.length * Math.log(mean) + 0.5 * used * Math.log(lengths.length) + Math.log(cycle) };
+/** A tick whose length is known, or known to be no shorter. */
+interface SeenTick {
+  n: number;
+  length: number;
+  open: boolean;
 }
 
+/** A tick that only has to be longer may miss its class by so much before it speaks against it. */
+const RAGGED = 0.06;
+
+/** The middles of the classes; nothing when they are out of order. */
+function middlesOf(classes: SeenTick[][]): number[] | null {
+  const middles: number[] = [];
+  let below = 0;
+  for (const each of classes) {
+    const known = (each ?? []).filter(({ open }) => !open).map(({ length }) => length);
+    middles.push(known.length ? median(known) : Number.NaN);
+    if (known.length === 0) continue;
+    if (middles.at(-1)! < below * (1 + APART)) return null;
+    below = middles.at(-1)!;
+  }
+  return middles;
+}
+
+/** How badly a pattern tells the lengths; nothing when its classes are out of order. */
+function toldBy({ rank, cycle, division }: Pattern, shift: number, seen: SeenTick[]): Told | null {
+  const classes: SeenTick[][] = [];
+  for (const tick of seen) (classes[rank((((tick.n - shift) % cycle) + cycle) % cycle)] ??= []).push(tick);
+  const filled = Array.from(classes, (each) => each ?? []);
+  const middles = middlesOf(filled);
+  if (!middles) return null;
+  const usual = median(seen.filter(({ open }) => !open).map(({ length }) => length));
+  let off = 0;
+  filled.forEach((each, at) => {
+    for (const { length, open } of each) {
+      if (Number.isNaN(middles[at]!)) continue;
+      const apart = (length - middles[at]!) / usual;
+      off += Math.min(0.5, open ? Math.max(0, apart - RAGGED) : Math.abs(apart));
+    }
+  });
+  const used = middles.filter((middle) => !Number.isNaN(middle)).length;
+  const mean = Math.max(off / seen.length, 0.015);
+  // Deviations of that mean are this improbable; each class is one number more to be known, and so is where the cycle begins.
+  return { division, cost: seen.length * Math.log(mean) + 0.5 * used * Math.log(seen.length) + Math.log(cycle) };
+}
+
+/** Fewer known lengths tell nothing. */
+const FEWEST = 3;
 /** Two patterns whose costs differ by less are not told apart. */
 const SURE = 4;
 
@@ -75,9 +96,12 @@ const SURE = 4;
  *
  * @returns all that cannot be told apart, likeliest first; `alike` when the ticks show no pattern, none when too few show their length
  */
-export function divisionsOf({ firstN, lengths, bothEnds }: TickLengths): Division[] {
-  const seen = Array.from(lengths, (length, i) => ({ n: firstN + i, length })).filter(({ length }) => length > 0);
-  if (seen.length < 4) return [];
+export function divisionsOf({ firstN, lengths, atLeast, bothEnds }: TickLengths): Division[] {
+  const seen = Array.from(lengths, (known, i): SeenTick => {
+    const open = Number.isNaN(known);
+    return { n: firstN + i, length: open ? atLeast[i]! : known, open };
+  }).filter(({ length }) => length > 0);
+  if (seen.filter(({ open }) => !open).length < FEWEST) return [];
   const best = new Map<Division, number>();
   for (const pattern of PATTERNS)
     for (let shift = 0; shift < pattern.cycle; shift++) {

@@ -5,6 +5,7 @@ import { inkOfTicks } from './inkOfTicks';
 import { fitRuler, middleOf, type RulerModel } from './rulerModel';
 import { axesOf, type Axes } from './strips';
 import type { Tone } from './ticks';
+import { gapsFollowed } from './toneOfTicks';
 
 /** Ticks of a picture, fitted. */
 export interface Fitted {
@@ -66,10 +67,18 @@ function centred(points: { n: number; s: number; t: number }[], periodPx: number
  *
  * @param by how many times smaller this copy of the picture is
  */
-export function fitCandidate(grey: Grey, by: number, { degrees, periodPx, fromT, toT }: Candidate): Fitted | null {
+export function fitCandidate(grey: Grey, by: number, candidate: Candidate): Fitted | null {
+  const fitted = fitInTone(grey, by, candidate);
+  if (!fitted || !gapsFollowed(fitted)) return fitted;
+  const other = fitInTone(grey, by, candidate, fitted.tone === 1 ? -1 : 1);
+  // Where both seem to be gaps, as flanks of ticks twice as far apart do, neither is known better by it.
+  return other && !gapsFollowed(other) ? other : fitted;
+}
+
+function fitInTone(grey: Grey, by: number, { degrees, periodPx, fromT, toT }: Candidate, known?: Tone): Fitted | null {
   const half = Math.max(grey.width, grey.height) / 2;
   const axes = axesOf(grey, degrees);
-  const followed = followTicks(grey, axes, { periodPx, fromT, toT });
+  const followed = followTicks(grey, axes, { periodPx, fromT, toT }, known);
   if (!followed || followed.points.length < 8) return null;
   const first = fitRuler(centred(followed.points, periodPx), half);
   if (!first) return null;

@@ -99,11 +99,18 @@ function seedOf(lines: Line[], periodPx: number): { at: number; points: TickPoin
 /**
  * Follows the ticks from the strip that shows them best to its neighbours, which get the same numbers: a tick is a line, so it
  * stands nearly in the same place there.
+ *
+ * @param known whether ticks are lighter or darker than their ground; by their shape when nothing is given
  */
-export function followTicks(grey: Grey, axes: Axes, across: Across): { tone: Tone; points: TickPoint[] } | null {
+export function followTicks(
+  grey: Grey,
+  axes: Axes,
+  across: Across,
+  known?: Tone,
+): { tone: Tone; points: TickPoint[] } | null {
   const rows = rowsAcross(grey, axes, across);
   if (rows.length === 0) return null;
-  const tone = toneOf(rows);
+  const tone = known ?? toneOf(rows);
   const all = rows.map((row) => lineOf(row, tone));
   const seed = seedOf(all, across.periodPx);
   if (!seed) return null;

@@ -23,6 +23,17 @@ describe('a photographed ruler', () => {
   });
 });
 
+describe('ticks blurred until they are as wide as their gaps', () => {
+  it('are not taken for the gaps, whose lengths say nothing', () => {
+    const made = randomRuler(838440030, 560, 380, ['millimetre', 'half', 'millimetre']);
+    const found = findRuler(made.grey);
+    if (!found.ok) throw new Error(found.problem.message);
+    expect(found.value.finestTickMm).toBe(0.5);
+    expect(found.value.divisions).toEqual(['half']);
+    expect(Math.abs(found.value.pxPerMm - made.pxPerMm)).toBeLessThan(found.value.pxPerMmError);
+  });
+});
+
 describe('what is no millimetre ruler', () => {
   it('is refused: an inch scale, with what to do', () => {
     const told = Array.from({ length: 2 }, (_, i) => findRuler(randomRuler(701 + i, 560, 380, ['sixteenth']).grey));
@@ -83,7 +94,9 @@ describe('what repeats along a strip', () => {
 });
 
 describe('long and short ticks', () => {
-  const told = (lengths: number[]) => divisionsOf({ firstN: 0, lengths: Float64Array.from(lengths), bothEnds: true });
+  const ticks = (lengths: number[], bothEnds = true, atLeast = lengths.map(() => Number.NaN)) =>
+    divisionsOf({ firstN: 0, lengths: Float64Array.from(lengths), atLeast: Float64Array.from(atLeast), bothEnds });
+  const told = (lengths: number[]) => ticks(lengths);
   const of = (count: number, length: (i: number) => number) => Array.from({ length: count }, (_, i) => length(i));
   it('say what a tick is', () => {
     expect(told(of(23, (i) => (i % 10 === 3 ? 17 : i % 10 === 8 ? 13 : 10)))).toEqual(['millimetre']);
@@ -94,6 +107,20 @@ describe('long and short ticks', () => {
   });
   it('say nothing where their ends are not to be seen', () => {
     expect(told(of(12, () => Number.NaN))).toEqual([]);
-    expect(divisionsOf({ firstN: 0, lengths: Float64Array.from(of(12, () => 10)), bothEnds: false })).toEqual([]);
+    expect(
+      ticks(
+        of(12, () => 10),
+        false,
+      ),
+    ).toEqual([]);
+  });
+  it('say it by three of them when two equal ones stand side by side: neither halves nor inches have such', () => {
+    expect(told([Number.NaN, 10, Number.NaN, 10, 10])).not.toContain('half');
+    expect(told([Number.NaN, 10, Number.NaN, 10, 10])).not.toContain('inch');
+  });
+  it('say it by ticks that are cut by the picture, too, when they are longer than their neighbours', () => {
+    const known = [Number.NaN, 13.5, 10, Number.NaN, 10, Number.NaN];
+    const cut = known.map((length, i) => (Number.isNaN(length) ? (i === 3 ? 13 : 4) : Number.NaN));
+    expect(ticks(known, true, cut)).not.toContain('millimetre');
   });
 });

@@ -5,8 +5,16 @@ import type { Ink } from './inkOfTicks';
 export interface TickLengths {
   firstN: number;
   lengths: Float64Array;
+  /** Where the length is not known: how long it is at least; not a number where nothing is known. */
+  atLeast: Float64Array;
   /** Whether both ends were seen; by one end alone ticks may look alike that are not. */
   bothEnds: boolean;
+}
+
+/** So many lines a tick goes on, and whether it may go on beyond the picture. */
+interface Reach {
+  lines: number;
+  open: boolean;
 }
 
 /**
@@ -14,9 +22,8 @@ export interface TickLengths {
  * that is all ink and then none, whatever the noise.
  *
  * @param values ink of the tick line by line outwards, 1 where it is as black as where all ticks are; not a number outside
- * @returns nothing when it may go on beyond the picture
  */
-function goesOn(values: number[]): number | null {
+function goesOn(values: number[]): Reach {
   let sum = 0;
   let best = 0;
   let end = 0;
@@ -29,7 +36,7 @@ function goesOn(values: number[]): number | null {
     }
   }
   // The picture ends before there was any ground to be seen behind the tick.
-  return last < values.length && last - end < 3 ? null : end;
+  return { lines: end, open: last < values.length && last - end < 3 };
 }
 
 /**
@@ -45,9 +52,9 @@ export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
   });
   const first = shared[0] ?? 0;
   const last = shared.at(-1) ?? -1;
-  const ends = Array.from({ length: ink.count }, (_, i): [number | null, number | null] => {
+  const ends = Array.from({ length: ink.count }, (_, i): [Reach, Reach] | null => {
     const own = median(shared.map((line) => ink.values[line]![i]!).filter((value) => !Number.isNaN(value)));
-    if (!(own > 0)) return [null, null];
+    if (!(own > 0)) return null;
     const outwards = (from: number, way: 1 | -1): number[] => {
       const values: number[] = [];
       for (let line = from; line >= 0 && line < ink.ts.length; line += way) values.push(ink.values[line]![i]! / own);
@@ -55,11 +62,18 @@ export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
     };
     return [goesOn(outwards(first - 1, -1)), goesOn(outwards(last + 1, 1))];
   });
-  const cut = (side: 0 | 1): boolean => 2 * ends.filter((each) => each[side] !== null).length < ends.length;
-  const counted = ([0, 1] as const).filter((side) => !cut(side));
-  const lengths = Float64Array.from(ends, (each) => {
-    if (counted.length === 0 || counted.some((side) => each[side] === null)) return Number.NaN;
-    return counted.reduce<number>((sum, side) => sum + each[side]!, last - first + 1) * stepPx;
-  });
-  return { firstN: ink.firstN, lengths, bothEnds: counted.length === 2 };
+  const closed = (side: 0 | 1): number => ends.filter((each) => each && !each[side].open).length;
+  const counted = ([0, 1] as const).filter((side) => 2 * closed(side) >= ends.length);
+  const reach = ends.map((each) =>
+    each && counted.length > 0 ? counted.reduce<number>((sum, side) => sum + each[side].lines, last - first + 1) : NaN,
+  );
+  const open = (i: number): boolean => counted.some((side) => ends[i]?.[side].open);
+  const px = (known: (i: number) => boolean): Float64Array =>
+    Float64Array.from(reach, (lines, i) => (known(i) ? lines * stepPx : Number.NaN));
+  return {
+    firstN: ink.firstN,
+    lengths: px((i) => !open(i)),
+    atLeast: px(open),
+    bothEnds: counted.length === 2,
+  };
 }

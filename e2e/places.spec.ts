@@ -83,10 +83,13 @@ test('what it would take is solved for every body, with its reasons', async ({ p
   await row.click();
   await expect(page.getByText('T / (2 + m + 1/m)', { exact: false })).toBeVisible();
   await page.keyboard.press('Escape');
+  // Each lens on the body in hand as well: the one in hand says what the set-up says.
+  const own = (await page.getByTestId('takes-distance').innerText()).match(/[\d.]+/)![0];
+  await expect(page.getByTestId(`takes-lens-${demoOptics.tele600.id}`)).toContainText(own);
   await page.getByRole('radio', { name: 'pixels of my own' }).click();
   await page.getByTestId('takes-pixels').fill('2000');
   await page.getByTestId('takes-pixels').press('Enter');
   await expect(page.getByTestId('takes-distance')).toContainText('38');
-  // 600 mm at 60 m draw at 1 : 98: 1000 · 0.0102 · 550 / 2000.
-  await expect(page.getByTestId('takes-pitch')).toContainText('2.81');
+  // A thin lens of 600 mm at 60 m draws at 1 : 98: 1000 · 0.0102 · 550 / 2000 = 2.81; this one shortens as it focuses.
+  await expect(page.getByTestId('takes-pitch')).toContainText('2.78');
 });

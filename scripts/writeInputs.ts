@@ -70,8 +70,10 @@ const examples: Record<DeskName, object> = {
   planner: { setups: [hide, lightBag], subject: far.subject, output: far.output, fromM: 5, toM: 200, points: 24 },
   takes: {
     ...far,
-    wish: { kind: 'share', percent: 33.3 },
+    wish: { kind: 'output' },
     bodies: [demoBodies.quillon.data, demoBodies.merrow.data],
+    optics: Object.values(demoOptics).map((row) => row.data),
+    adapters,
   },
   beside: { contenders: [hide, lightBag, duneWalk], stance: 'samePicture', ...situation },
   routes: {

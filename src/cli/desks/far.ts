@@ -4,12 +4,15 @@ import { farLevers } from '@/core/far/levers';
 import { farMore } from '@/core/far/farMore';
 import { modesLadder } from '@/core/far/modesLadder';
 import { logDistancesM, plannerCurve, reachM } from '@/core/far/plannerCurve';
+import { lensesThatDoIt } from '@/core/far/lensesThatDoIt';
 import { focalLengthsFor, inHandNeeds, type Wish } from '@/core/far/whatItTakes';
 import { readFar } from '@/core/far/readFar';
 import { told } from '@/core/far/withheld';
 import { zoomedName } from '@/core/kit/zoomedName';
 import { foldSystem } from '@/core/optics/foldSystem';
+import type { Adapter } from '@/contract/schemas/adapter';
 import type { Body } from '@/contract/schemas/body';
+import type { Optic } from '@/contract/schemas/optic';
 import { fail, ok, type Problem } from '@/core/quantity/result';
 import { desk } from '../desk';
 import { plainPatch, withKit } from '../kitAround';
@@ -126,6 +129,8 @@ export const levers = desk<LeversInput>({
 interface TakesInput extends FarInput {
   wish: Wish;
   bodies?: Body[] | undefined;
+  optics?: Optic[] | undefined;
+  adapters?: Adapter[] | undefined;
 }
 
 const wishSchema = {
@@ -142,25 +147,42 @@ const wishSchema = {
       { kind: { const: 'share' }, percent: between('Share of the frame in %', 0.1, 100) },
       ['kind', 'percent'],
     ),
+    objectSchema('Enough for the output', { kind: { const: 'output' } }, ['kind']),
   ],
 } as const;
 
 export const takes = desk<TakesInput>({
-  about: 'which focal length, distance or pixel pitch gives the pixels or the share of the frame wished for',
+  about:
+    'which focal length, distance, lens or pixel pitch gives the pixels, the share of the frame or the output wished for',
   schema: objectSchema(
     'What would it take',
-    { ...farProperties, wish: wishSchema, bodies: list('Bodies to solve for', { $ref: 'body' }, 0, 40) },
+    {
+      ...farProperties,
+      wish: wishSchema,
+      bodies: list('Bodies to solve for', { $ref: 'body' }, 0, 40),
+      optics: list('Lenses to solve for', { $ref: 'optic' }),
+      adapters: list('Mount adapters for them', { $ref: 'adapter' }),
+    },
     [...farRequired, 'wish'],
   ),
   read: (input) => {
-    const { wish, subject, distanceM, body, bodies = [] } = input;
-    const folded = foldSystem(input, farWays(input).convention);
+    const { body, bodies = [], optics = [], adapters = [] } = input;
+    const ways = farWays(input);
+    const folded = foldSystem(input, ways.convention);
     if (!folded.ok) return folded;
+    const wanted = { ...input, ...ways };
     const all = [body, ...bodies].map((each, i) => ({ id: String(i), body: each }));
     return ok({
       desk: 'takes',
-      inHand: inHandNeeds(wish, folded.value, subject, distanceM),
-      bodies: focalLengthsFor(wish, subject, distanceM, all).map(({ id: _, ...row }) => row),
+      inHand: inHandNeeds(wanted, folded.value),
+      bodies: focalLengthsFor(wanted, folded.value, all).map(({ id: _, ...row }) => row),
+      lenses: lensesThatDoIt(wanted, {
+        body,
+        modeId: input.modeId,
+        lenses: optics.map((part, i) => ({ id: String(i), part })),
+        mountAdapters: adapters.filter((part) => part.kind === 'mountAdapter'),
+        convention: ways.convention,
+      }).map(({ id: _, ...row }) => row),
     });
   },
 });

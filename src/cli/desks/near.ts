@@ -33,21 +33,27 @@ function readingOf(input: NearInput): Result<{ system: EffectiveSystem; reading:
   return reading.ok ? ok({ system: system.value, reading: reading.value }) : reading;
 }
 
-/** A reading with its curve only where the curve is asked for. */
-const plainReading = ({ curve: _, state, ...reading }: NearReading) => ({
-  ...reading,
-  turned: state.turned,
-  fixedAperture: state.fixedAperture,
-});
+/** A reading with its curve only where the curve is asked for, and without a verdict on what is not in the picture. */
+function plainReading({ curve: _, state, ...reading }: NearReading) {
+  const { verdict, shareOfFrame, ...rest } = reading;
+  const judged = reading.overflow ? {} : { verdict, shareOfFrame };
+  return { ...rest, ...judged, turned: state.turned, fixedAperture: state.fixedAperture };
+}
 
 export const near = desk<NearInput>({
   about: 'a tiny subject: reproduction ratio, field, depth, light, room in front, verdict',
   schema: objectSchema('Near reading', properties, required),
   read: (input) => {
     const read = readingOf(input);
-    return read.ok
-      ? ok({ desk: 'near', system: plainSystem(read.value.system), reading: plainReading(read.value.reading) })
-      : read;
+    if (!read.ok) return read;
+    const { system, reading } = read.value;
+    const problem = reading.overflow;
+    return ok({
+      desk: 'near',
+      system: plainSystem(system),
+      reading: plainReading(reading),
+      ...(problem ? { problem } : {}),
+    });
   },
 });
 

@@ -1,5 +1,4 @@
 import { fail, ok, type Result } from '../quantity/result';
-import { focusThinLens } from '../chain/thinLens';
 
 /**
  * Sampling reach in pixels per milliradian: the honest number to compare reach, whatever the sensor's size.
@@ -22,6 +21,11 @@ function ratioFor(pixels: number, subjectMm: number, pitchUm: number): number {
   return (pixels * pitchUm) / (1000 * subjectMm);
 }
 
+export const noFocal = fail(
+  'focal.unreachable',
+  'No focal length gives that many pixels from there; more than life size is needed.',
+);
+
 /**
  * Focal length in mm with which a length gets the wanted pixels from a distance.
  *
@@ -35,21 +39,7 @@ export function focalForPixels(
 ): Result<number> {
   const ratio = ratioFor(pixels, subjectMm, pitchUm);
   if (!(ratio > 0) || ratio > 1) {
-    return fail(
-      'focal.unreachable',
-      'No focal length gives that many pixels from there; more than life size is needed.',
-    );
+    return noFocal;
   }
   return ok(sensorToSubjectMm / (2 + ratio + 1 / ratio));
-}
-
-/** Pixel pitch in µm with which a length gets the wanted pixels. */
-export function pitchForPixels(
-  focalMm: number,
-  sensorToSubjectMm: number,
-  subjectMm: number,
-  pixels: number,
-): Result<number> {
-  const focus = focusThinLens(focalMm, sensorToSubjectMm);
-  return focus.ok ? ok((1000 * focus.value.ratio * subjectMm) / pixels) : focus;
 }

@@ -1,10 +1,10 @@
 import { DEFAULT_THRESHOLD } from '../detail/detailLimit';
+import { cutOff, isCutOff } from '../detail/overflow';
 import { countOnSubject, type JudgeBy, type SubjectCount } from '../detail/subjectCount';
 import type { SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { angleOfViewDeg } from '../optics/angleOfView';
 import { coneFactor } from '../chain/opticState';
-import { formatFigures } from '../quantity/format';
 import { showLengthM, shownText } from '../quantity/quantityText';
 import type { UnitSystem } from '../quantity/units';
 import { warningsAt } from '../optics/systemWarnings';
@@ -86,19 +86,6 @@ function obstacleAt(system: EffectiveSystem, distanceM: number, units: UnitSyste
   return null;
 }
 
-/** Beyond this share of the frame's side a subject is cut off, by more than rounding. */
-const FITS_PERCENT = 100.5;
-
-function overflowOf(share: Quantity, subject: SubjectSpec): Problem | null {
-  if (share.value <= FITS_PERCENT) return null;
-  const times = formatFigures(share.value / 100, 2);
-  return {
-    code: 'frame.overflows',
-    message: `${subject.name} does not fit: it is ${times} times the frame. Step back, or choose a shorter focal length.`,
-    field: 'distanceM',
-  };
-}
-
 /**
  * Reads a far subject with a set-up: pixels on it, what is resolved of them, and whether that is enough.
  *
@@ -134,7 +121,9 @@ export function readFar({
   const subjectM = subjectQuantity(focus, ratio);
   const count = countOnSubject({ system, subject, output, judgeBy, threshold, ratio, workingFNumber, ratioError });
   const obstacle = obstacleAt(system, distanceM, units);
-  const overflow = overflowOf(count.shareOfFrame, subject);
+  const overflow = isCutOff(count.shareOfFrame)
+    ? cutOff(count.shareOfFrame, subject, 'Step back, or choose a shorter focal length.', 'distanceM')
+    : null;
   return ok({
     distanceM: distance,
     ratio,

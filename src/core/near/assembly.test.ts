@@ -297,3 +297,42 @@ it('takes every kind of subject to be some depth deep, never more than its size'
     expect(subjectDepthMm(kind, 20)).toBeCloseTo(2 * subjectDepthMm(kind, 10), 12);
   }
 });
+
+describe('a subject larger than the frame', () => {
+  // The beetle is measured along the picture's height: 40 mm of it at 1 : 1 are 40 mm on a sensor 17 mm high.
+  const large = { ...beetle, sizeMm: 40, sizePlusMinusMm: 0 };
+
+  it('is said to be, with the ratio at which it fits, which then does', () => {
+    const { overflow } = read([macro], { subject: large, ratio: 1 });
+    expect(overflow?.code).toBe('frame.overflows');
+    expect(overflow?.message).toContain('Beetle does not fit: it is 2.4 times the frame.');
+    // 17 / 40 = 1 : 2.353, told as 1 : 2.4.
+    expect(overflow?.message).toContain('1 : 2.4 or smaller');
+    expect(read([macro], { subject: large, ratio: 1 / 2.4 }).overflow).toBeUndefined();
+    expect(read([macro], { subject: large, ratio: 1 / 2.3 }).overflow).toBeDefined();
+  });
+
+  it('above life size is told a ratio above it', () => {
+    const { overflow } = read([macro, tubes], { subject: { ...large, sizeMm: 14 }, ratio: 1.26 });
+    // 17 / 14 = 1.214 : 1, told as 1.2 : 1.
+    expect(overflow?.message).toContain('1.2 : 1 or smaller');
+  });
+
+  it('is not called enough by a lever either', () => {
+    const levers = nearLevers({
+      setup: { body, modeId: 'whole', chain: [macro] },
+      subject: large,
+      output: web,
+      judgeBy: 'resolved',
+      cocSchool: 'diagonal',
+      convention: 'usual',
+      ratio: 0.5,
+      fNumber: 8,
+      kit: { parts: [{ id: 't', part: tubes }], setups: [] },
+    });
+    const withTubes = levers.find(({ kind, removes }) => kind === 'chain' && !removes)!;
+    expect(withTubes.ratioAfter).toBeGreaterThan(0.78);
+    expect(withTubes.verdictAfter).toBe('doesNotFit');
+    expect(levers.find(({ kind }) => kind === 'ratio')!.verdictAfter).not.toBe('doesNotFit');
+  });
+});

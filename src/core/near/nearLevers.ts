@@ -35,7 +35,7 @@ export interface NearLever {
   fNumberAfter: number;
   /** Light on the sensor, stops. */
   stops: number;
-  verdictAfter: Verdict;
+  verdictAfter: Verdict | 'doesNotFit';
   workingAfterMm?: number;
   workingChangeMm?: number;
   gain: Quantity;
@@ -140,7 +140,7 @@ function leverOf({ id, kind, name, removes, patch }: Offer, cocSchool: CocSchool
     stops:
       -2 * Math.log2(reading.workingFNumber.value / now.reading.workingFNumber.value) -
       (after.system.optics.shadeStops - now.system.optics.shadeStops),
-    verdictAfter: reading.verdict,
+    verdictAfter: reading.overflow ? 'doesNotFit' : reading.verdict,
     ...(room === undefined ? {} : { workingAfterMm: room }),
     ...(room === undefined || roomBefore === undefined ? {} : { workingChangeMm: room - roomBefore }),
     gain: gainOf(now, after),

@@ -1,10 +1,12 @@
 import { DEFAULT_THRESHOLD } from '../detail/detailLimit';
+import { cutOff, isCutOff } from '../detail/overflow';
 import { countOnSubject, type JudgeBy, type SubjectCount } from '../detail/subjectCount';
 import type { SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { warningsAt } from '../optics/systemWarnings';
 import type { CocSchool } from '../output/circleOfConfusion';
 import type { OutputSpec } from '../output/needs';
+import { formatRatio } from '../quantity/format';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 import { ok, type Problem, type Result } from '../quantity/result';
 import type { UnitSystem } from '../quantity/units';
@@ -52,6 +54,8 @@ export interface NearReading
   warnings: Problem[];
   /** What to mind: too near, shadow, above what the hand holds. */
   hints: Problem[];
+  /** The subject does not fit into the frame: what its pixels would be good for is then not to be told. */
+  overflow?: Problem;
 }
 
 /** The f-number that serves the output best. */
@@ -89,6 +93,15 @@ function handHoldOf({ equivalentFocalMm: equivalent }: EffectiveSystem, ratio: Q
     source: 'rule of thumb, shorter as the picture is drawn larger',
     neglects: 'A stabiliser: it helps little this close, where the hand shifts more than it turns.',
   }));
+}
+
+/** A subject larger than the frame: the ratio at which it would just fit, told with its larger number rounded up. */
+function overflowOf({ shareOfFrame }: SubjectCount, subject: SubjectSpec, ratio: Quantity): { overflow?: Problem } {
+  if (!isCutOff(shareOfFrame)) return {};
+  const fitting = (ratio.value * 100) / shareOfFrame.value;
+  const told = fitting < 1 ? 1 / (Math.ceil(10 / fitting - 1e-9) / 10) : Math.floor(fitting * 10) / 10;
+  const wayOut = `Draw it at ${formatRatio(told)} or smaller, or take the part that matters for the subject.`;
+  return { overflow: cutOff(shareOfFrame, subject, wayOut, 'ratio') };
 }
 
 /**
@@ -146,6 +159,7 @@ export function readNear(from: NearInput): Result<NearReading> {
       return bestFNumberOf(curveHere(), count, output);
     },
     warnings: warningsAt(system, state.setting),
+    ...overflowOf(count, subject, ratio),
     hints: nearHints(state, workingDistance(system, state)?.mm, handHoldRatio, ratio, from.units ?? 'metric'),
   });
 }

@@ -1,7 +1,8 @@
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef, type ReactNode } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { Link, useRouter, type Href } from 'expo-router';
-import { neededPixels } from '@/core/output/needs';
+import type { NearReading } from '@/core/near/readNear';
+import { neededPixels, type OutputSpec } from '@/core/output/needs';
 import { MORE_THAN_USED, verdictOf } from '@/core/output/verdict';
 import { VERDICT_WORDS, verdictSentence, zoneNames } from '@/core/output/verdictWords';
 import { quantityText, showError, showQuantity } from '@/core/quantity/quantityText';
@@ -97,7 +98,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
         maxHeight={wide ? height * 0.5 : height * 0.3}
       />
     ) : null;
-  const keep = reading ? <KeepBar reading={takeReading} /> : null;
+  const keep = reading && !reading.overflow ? <KeepBar reading={takeReading} /> : null;
   const hints = [
     ...((reading?.warnings ?? system?.warnings)?.filter((warning) => warning.code !== 'ratio.unknown') ?? []),
     ...(reading?.hints ?? []),
@@ -152,8 +153,6 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
   const { output } = situation;
   const ratio = showQuantity(reading.ratio, units);
   const kind = { measured: 'measured', computed: 'reckoned', given: 'as entered' }[reading.ratio.kind];
-  const words = VERDICT_WORDS[reading.verdict](output.name);
-  const needed = reading.neededPixels.value;
   return (
     <View style={styles.block}>
       <View style={styles.numbers}>
@@ -191,22 +190,17 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
           </Txt>
         </Link>
       )}
-      <VerdictLine
-        verdict={reading.verdict}
-        words={words}
-        sentence={verdictSentence(reading)}
-        onWhy={() => onWhy('countedPixels')}
-      />
-      <Gauge
-        counted={reading.countedPixels.value}
-        sampled={reading.pixelsOnSubject.value}
-        needed={needed}
-        more={needed * MORE_THAN_USED}
-        zones={zoneNames(output)}
-        marks={[]}
-        description={`Scale of pixels: ${words}. ${verdictSentence(reading)}.`}
-      />
-      <OutputKeys outputs={outputs} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={onOutput} />
+      {reading.overflow ? (
+        <View role="status">
+          <Txt kind="title" tone="needle" testID="withheld">
+            ✕ {reading.overflow.message}
+          </Txt>
+        </View>
+      ) : (
+        <Judged reading={reading} output={output} onWhy={onWhy}>
+          <OutputKeys outputs={outputs} verdicts={verdicts} chosenId={situation.outputRow.id} onOutput={onOutput} />
+        </Judged>
+      )}
       <FigureRow>
         <Figure
           label="Framed, as on 36 × 24"
@@ -232,16 +226,51 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
           onWhy={onWhy}
           testID="depth"
         />
-        <Figure
-          label="Pixels on the subject"
-          quantity={reading.pixelsOnSubject}
-          units={units}
-          name="pixelsOnSubject"
-          onWhy={onWhy}
-          testID="near-pixels"
-        />
+        {reading.overflow ? null : (
+          <Figure
+            label="Pixels on the subject"
+            quantity={reading.pixelsOnSubject}
+            units={units}
+            name="pixelsOnSubject"
+            onWhy={onWhy}
+            testID="near-pixels"
+          />
+        )}
       </FigureRow>
     </View>
+  );
+}
+
+interface JudgedProps {
+  reading: NearReading;
+  output: OutputSpec;
+  onWhy: (name: string) => void;
+  children: ReactNode;
+}
+
+/** What the pixels are good for, in words and on the scale, and the outputs it could be for. */
+function Judged({ reading, output, onWhy, children }: JudgedProps) {
+  const words = VERDICT_WORDS[reading.verdict](output.name);
+  const needed = reading.neededPixels.value;
+  return (
+    <>
+      <VerdictLine
+        verdict={reading.verdict}
+        words={words}
+        sentence={verdictSentence(reading)}
+        onWhy={() => onWhy('countedPixels')}
+      />
+      <Gauge
+        counted={reading.countedPixels.value}
+        sampled={reading.pixelsOnSubject.value}
+        needed={needed}
+        more={needed * MORE_THAN_USED}
+        zones={zoneNames(output)}
+        marks={[]}
+        description={`Scale of pixels: ${words}. ${verdictSentence(reading)}.`}
+      />
+      {children}
+    </>
   );
 }
 

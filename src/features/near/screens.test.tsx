@@ -48,6 +48,16 @@ beforeEach(() => {
 afterEach(() => jest.restoreAllMocks());
 
 describe('the Near desk', () => {
+  it('withholds pixels and verdict where the subject does not fit, and says what to do', async () => {
+    set({ nearRatio: 1 });
+    act(() => useInHand.now().chooseSubject(demoSubjects.curlew.id));
+    await renderWithKit(<NearDesk />);
+    expect(await screen.findByTestId('withheld')).toHaveTextContent(/Curlew does not fit: it is .* times the frame/);
+    expect(screen.queryByTestId('near-pixels')).toBeNull();
+    expect(screen.queryByText('Keep this reading')).toBeNull();
+    expect(screen.getByTestId('ratio-value')).toBeTruthy();
+  });
+
   it('says what is missing and opens the sheet that helps', async () => {
     await renderWithKit(<NearDesk />, { held: { ...demoHeld(), setups: [] } });
     expect(await screen.findByText('What do you want to photograph?')).toBeTruthy();

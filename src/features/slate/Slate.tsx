@@ -8,10 +8,12 @@ import { showLengthM, shownText } from '@/core/quantity/quantityText';
 import { NAV_HEIGHT, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { modesOf } from '@/core/kit/body';
-import { situationOf } from '@/data/situation';
+import { zoomedName } from '@/core/kit/zoomedName';
+import { situationOf, type Situation } from '@/data/situation';
 import { useSheets } from '@/data/sheets';
 import { useSky } from '@/data/inHand';
 import { useChosen } from '@/data/useChosen';
+import { setupNameOf } from '../kit/setupName';
 
 // The sheets are opened by functions that never change, so that nothing is drawn again for their sake.
 const openSetup = () => useSheets.getState().open('setup');
@@ -28,13 +30,7 @@ export function Slate({ sky }: { sky: boolean }) {
   const units = usePreferences((state) => state.units);
   const situation = situationOf(kit, chosen);
   const ready = typeof situation === 'string' ? null : situation;
-  const body = ready?.setup.body;
-  const mode = body && modesOf(body).find((each) => each.id === ready.setup.modeId);
-  const parts = ready?.setup.chain.map(({ part }) => part.name).join(' + ') ?? '';
-  const setupName = ready?.setupRow.data.name ?? (loading ? '…' : 'None yet');
-  const setupLine = body
-    ? `${body.name}${mode && mode.id !== 'whole' ? `, ${mode.name}` : ''} + ${parts}`
-    : 'Tap to start';
+  const [setupName, setupLine] = ready ? setupWords(ready) : [loading ? '…' : 'None yet', 'Tap to start'];
   const subjectName = ready?.subjectRow.data.name ?? kit.subjects[0]?.data.name ?? (loading ? '…' : 'None yet');
   const subjectLine = ready ? `at ${shownText(showLengthM(ready.distanceM, units))}` : 'Tap to choose';
   return (
@@ -45,6 +41,18 @@ export function Slate({ sky }: { sky: boolean }) {
       <SlateKeys />
     </View>
   );
+}
+
+/** What a set-up is called, and what it is made of; one named after its parts is not told twice. */
+function setupWords({ setup, setupRow }: Situation): [string, string] {
+  const { body, modeId } = setup;
+  const mode = modesOf(body).find((each) => each.id === modeId);
+  const bodyName = `${body.name}${mode && mode.id !== 'whole' ? `, ${mode.name}` : ''}`;
+  const parts = setup.chain.map(({ part }) => part.name);
+  const { name } = setupRow.data;
+  return name === setupNameOf([body.name, ...parts])
+    ? [bodyName, zoomedName(parts.join(' + '), setup)]
+    : [name, `${bodyName} + ${parts.join(' + ')}`];
 }
 
 /** 25 Nov, in the reader's own order. */

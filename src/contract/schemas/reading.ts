@@ -20,6 +20,7 @@ const countResult = {
   ],
   properties: {
     pixelsOnSubject: between('Pixels on the subject', 0, 1e9),
+    pixelsPlusMinus: between('± of the pixels on the subject', 0, 1e9),
     resolvedPixels: between('Resolved pixels', 0, 1e9),
     neededPixels: between('Needed pixels', 0, 1e9),
     shareOfFramePercent: between('Share of the frame in %', 0, 1e7),
@@ -95,6 +96,7 @@ interface Kept {
 /** What counting pixels on a subject came to. */
 export interface CountResult {
   pixelsOnSubject: number;
+  pixelsPlusMinus?: number | undefined;
   resolvedPixels: number;
   neededPixels: number;
   shareOfFramePercent: number;

@@ -1,4 +1,5 @@
 import { demoKit } from '@/demo/demoKit';
+import { showQuantity } from '@/core/quantity/quantityText';
 import { demoReadings } from '@/demo/readings';
 import type { FarReadingKept, NearReadingKept, StarsReadingKept } from '@/contract/schemas/reading';
 import { demoAdapters, demoOptics, demoSetups } from '@/demo/kit';
@@ -23,6 +24,19 @@ it('works a kept reading out again to the very numbers that were kept', () => {
   expect(reading.pixelsOnSubject.value).toBe(kept.result.pixelsOnSubject);
   expect(reading.resolvedPixels.value).toBe(kept.result.resolvedPixels);
   expect(system.equivalentFNumber.value).toBe(kept.result.equivalentFNumber);
+});
+
+it('tells the pixels to as many figures as the desk did', () => {
+  const { pixelsOnSubject, pixelsPlusMinus } = kept.result;
+  // The curlew is 550 ± 40 mm: the error is at least that share, so the tens say nothing.
+  expect(pixelsPlusMinus!).toBeGreaterThanOrEqual((pixelsOnSubject * 40) / 550);
+  const { number } = showQuantity(counted(value(readAsKept(kept))).pixelsOnSubject, 'metric');
+  expect(entryWords(kept, 'metric').figure).toBe(number);
+  expect(Number(number.replace(',', '')) % 10).toBe(0);
+  const { pixelsPlusMinus: _, ...older } = kept.result;
+  expect(entryWords({ ...kept, result: older }, 'metric').figure).toBe(
+    Math.round(pixelsOnSubject).toLocaleString('en-GB'),
+  );
 });
 
 it('reads the same situation with the kit of today', () => {

@@ -48,23 +48,32 @@ afterEach(() => jest.restoreAllMocks());
 
 describe('the slate', () => {
   it('tells what is in hand; under the sky, where and when', async () => {
-    await renderWithKit(<Slate sky={false} />);
+    await renderWithKit(<Slate at="far" />);
     expect(words()).toContain('Marsh hide Ostrel R45 + Ostrel 600 f/5.6');
     expect(words()).toContain('Curlew at 60 m');
-    await renderWithKit(<Slate sky />);
+    await renderWithKit(<Slate at="sky" />);
     expect(words()).toContain('Place tonight');
     expect(words()).not.toContain('Curlew');
   });
 
+  it('tells close up how large the subject is, and a set-up named after its parts once', async () => {
+    await renderWithKit(<Slate at="near" />);
+    expect(words()).toContain('Curlew 550 mm');
+    const { id, data } = demoSetups.hide;
+    const setups = [{ id, version: 1, data: { ...data, name: 'Ostrel R45 + Ostrel 600 f/5.6' } }];
+    await renderWithKit(<Slate at="far" />, { held: { ...demoHeld(), setups } });
+    expect(screen.getByLabelText('Set-up: Ostrel R45, Ostrel 600 f/5.6. Change')).toBeTruthy();
+  });
+
   it('tells how to start with nothing, and waits while the kit is on its way', async () => {
-    await renderWithKit(<Slate sky={false} />, { held: {} });
+    await renderWithKit(<Slate at="far" />, { held: {} });
     expect(words()).toContain('None yet Tap to start');
-    await renderWithKit(<Slate sky={false} />, { silent: true });
+    await renderWithKit(<Slate at="far" />, { silent: true });
     expect(words()).toContain('…');
   });
 
   it('goes from day to night, a step darker, and back', async () => {
-    await renderWithKit(<Slate sky={false} />);
+    await renderWithKit(<Slate at="far" />);
     fireEvent.press(screen.getByLabelText('Night look'));
     expect(usePreferences.getState().look).toBe('night');
     fireEvent.press(screen.getByLabelText('Dimmer'));

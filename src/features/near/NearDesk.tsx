@@ -203,7 +203,7 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
       )}
       <FigureRow>
         <Figure
-          label="Framed, as on 36 × 24"
+          label={'Framed, as on 36\u00a0×\u00a024'}
           quantity={reading.framedMagnification}
           units={units}
           name="framedMagnification"

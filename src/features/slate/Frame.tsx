@@ -49,7 +49,7 @@ export function Frame({ path, wide, children }: { path: string; wide: boolean; c
   return (
     <OverSheets.Provider value={notice}>
       <Guard what="The line above" resetKeys={[path]}>
-        <Slate sky={path.startsWith('/sky')} />
+        <Slate at={path.startsWith('/sky') ? 'sky' : path.startsWith('/near') ? 'near' : 'far'} />
       </Guard>
       <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
         {wide ? <Places path={path} rail /> : null}

@@ -4,7 +4,8 @@ import { usePreferences } from '@/data/preferences';
 import { useKit } from '@/data/useKit';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
-import { showLengthM, shownText } from '@/core/quantity/quantityText';
+import { showLengthM, showSubjectMm, shownText } from '@/core/quantity/quantityText';
+import type { UnitSystem } from '@/core/quantity/units';
 import { NAV_HEIGHT, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { modesOf } from '@/core/kit/body';
@@ -22,8 +23,17 @@ const openSite = () => useSheets.getState().open('site');
 const openPreferences = () => useSheets.getState().open('preferences');
 const openKeys = () => useSheets.getState().open('keys');
 
+/** Where the slate is seen: what matters about the subject there is its distance, its size, or the night. */
+type At = 'far' | 'near' | 'sky';
+
+/** What matters about the subject. */
+function subjectLineOf({ subject, distanceM }: Situation, at: At, units: UnitSystem): string {
+  const shown = at === 'near' ? showSubjectMm(subject.sizeMm, units) : showLengthM(distanceM, units);
+  return `${at === 'near' ? '' : 'at '}${shownText(shown)}`;
+}
+
 /** The slate: what is in hand, always in sight. A tap on a tag opens the kit or the subjects. */
-export function Slate({ sky }: { sky: boolean }) {
+export function Slate({ at }: { at: At }) {
   const styles = useStyles();
   const { kit, loading } = useKit();
   const chosen = useChosen();
@@ -32,12 +42,16 @@ export function Slate({ sky }: { sky: boolean }) {
   const ready = typeof situation === 'string' ? null : situation;
   const [setupName, setupLine] = ready ? setupWords(ready) : [loading ? '…' : 'None yet', 'Tap to start'];
   const subjectName = ready?.subjectRow.data.name ?? kit.subjects[0]?.data.name ?? (loading ? '…' : 'None yet');
-  const subjectLine = ready ? `at ${shownText(showLengthM(ready.distanceM, units))}` : 'Tap to choose';
+  const subjectLine = ready ? subjectLineOf(ready, at, units) : 'Tap to choose';
   return (
     <View style={styles.slate} role="banner">
       <Tag label="Set-up" name={setupName} line={setupLine} onPress={openSetup} />
       <View style={styles.rule} />
-      {sky ? <SkyTag /> : <Tag label="Subject" name={subjectName} line={subjectLine} onPress={openSubject} narrow />}
+      {at === 'sky' ? (
+        <SkyTag />
+      ) : (
+        <Tag label="Subject" name={subjectName} line={subjectLine} onPress={openSubject} narrow />
+      )}
       <SlateKeys />
     </View>
   );

@@ -1,4 +1,4 @@
-import type { FarReadingKept, NearReadingKept } from '@/contract/schemas/reading';
+import type { CountResult, FarReadingKept, NearReadingKept } from '@/contract/schemas/reading';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { formatChange, formatFixed } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
@@ -8,13 +8,18 @@ import type { ComparisonLine, EntryWords, RereadOf } from './keptDesk';
 
 type Counted = RereadOf<'far'> | RereadOf<'near'>;
 
+/** The pixels to as many figures as the desk showed them. */
+function pixelsAsShown({ pixelsOnSubject: value, pixelsPlusMinus: plusMinus }: CountResult): string {
+  return showQuantity({ unit: 'px', value, ...(plusMinus === undefined ? {} : { plusMinus }) }, 'metric').number;
+}
+
 /** A reading of a subject in words. */
 export function countedWords(data: FarReadingKept | NearReadingKept, where: string): EntryWords {
   const { result, input, setupName } = data;
   return {
     subject: input.subject.name,
     where,
-    figure: formatFixed(result.pixelsOnSubject),
+    figure: pixelsAsShown(result),
     unit: 'px',
     verdict: result.verdict,
     judgement: `${VERDICT_MARK[result.verdict]} ${VERDICT_WORDS[result.verdict](input.output.name)}`,

@@ -42,6 +42,6 @@ const useWindow = ({ raHours, declinationDeg }: DeepObject, night: Night | null)
 
 /** Fewer frames, or a tenth less of one. */
 const worthTurning = (plan: MosaicPlan, best: MosaicPlan): boolean =>
-  best.panels < plan.panels || (best.panels === plan.panels && best.fill < plan.fill * 0.9);
+  best.panels < plan.panels || (plan.panels === 1 && best.fill < plan.fill * 0.9);
 
 export type DeepState = ReturnType<typeof useDeep>;

@@ -60,7 +60,9 @@ describe('the slate', () => {
     await renderWithKit(<Slate at="near" />);
     expect(words()).toContain('Curlew 550 mm');
     const { id, data } = demoSetups.hide;
-    const setups = [{ id, version: 1, data: { ...data, name: 'Ostrel R45 + Ostrel 600 f/5.6' } }];
+    const [createdAt, updatedAt] = ['2026-11-01T08:00:00.000Z', '2026-11-01T08:00:00.000Z'];
+    const named = { ...data, name: 'Ostrel R45 + Ostrel 600 f/5.6', namedAfterParts: true };
+    const setups = [{ id, version: 1, createdAt, updatedAt, data: named }];
     await renderWithKit(<Slate at="far" />, { held: { ...demoHeld(), setups } });
     expect(screen.getByLabelText('Set-up: Ostrel R45, Ostrel 600 f/5.6. Change')).toBeTruthy();
   });

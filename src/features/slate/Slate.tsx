@@ -14,7 +14,6 @@ import { situationOf, type Situation } from '@/data/situation';
 import { useSheets } from '@/data/sheets';
 import { useSky } from '@/data/inHand';
 import { useChosen } from '@/data/useChosen';
-import { setupNameOf } from '../kit/setupName';
 
 // The sheets are opened by functions that never change, so that nothing is drawn again for their sake.
 const openSetup = () => useSheets.getState().open('setup');
@@ -63,8 +62,8 @@ function setupWords({ setup, setupRow }: Situation): [string, string] {
   const mode = modesOf(body).find((each) => each.id === modeId);
   const bodyName = `${body.name}${mode && mode.id !== 'whole' ? `, ${mode.name}` : ''}`;
   const parts = setup.chain.map(({ part }) => part.name);
-  const { name } = setupRow.data;
-  return name === setupNameOf([body.name, ...parts])
+  const { name, namedAfterParts } = setupRow.data;
+  return namedAfterParts
     ? [bodyName, zoomedName(parts.join(' + '), setup)]
     : [name, `${bodyName} + ${parts.join(' + ')}`];
 }

@@ -100,7 +100,7 @@ for (const size of [
       await expect(page.getByRole('img', { name: /^Pixels against Weight, g: \d+ points/ })).toBeVisible();
       await page.getByRole('button', { name: 'Take Ostrel R45 + Ostrel 600 f/5.6 + Ostrel ×1.4' }).click();
       await expect(
-        page.getByRole('button', { name: /^Set-up: Ostrel R45 \+ Ostrel 600 f\/5.6 \+ Ostrel ×1.4/ }),
+        page.getByRole('button', { name: /^Set-up: Ostrel R45, Ostrel 600 f\/5.6 \+ Ostrel ×1.4/ }),
       ).toBeVisible();
     });
 

@@ -152,7 +152,7 @@ test.describe('with an empty database', () => {
     await page.getByRole('radio', { name: /^150–600/ }).click();
     await page.getByTestId('kind-perchingBird').click();
     await expect(page.getByTestId('pixels-value')).toBeVisible();
-    await expect(page.getByRole('button', { name: /^Set-up: APS-C 1.5 24.MP \+ 150–600/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Set-up: APS-C 1.5 24.MP, 150–600/ })).toBeVisible();
     await expect(page.getByTestId('pixels')).toContainText('on an assumed 140');
     await page.getByTestId('assumed-subject').click();
     await page.getByRole('radio', { name: /^Raptor/ }).click();

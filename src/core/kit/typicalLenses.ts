@@ -1,6 +1,7 @@
 import type { LensSpec } from '../chain/kinds/lens';
 import type { TelescopeSpec } from '../chain/kinds/telescope';
 import type { BuiltInSpec } from '../chain/kinds/builtIn';
+import { zoomName } from './plainName';
 
 /** What one wants to photograph first. */
 export type Aim = 'far' | 'near' | 'sky';
@@ -26,7 +27,7 @@ const zoom = (
   aims,
   spec: {
     kind: 'lens',
-    name: `${focalWideMm === focalTeleMm ? focalTeleMm : `${focalWideMm}–${focalTeleMm}`} f/${fNumberWide === fNumberTele ? fNumberTele : `${fNumberWide}–${fNumberTele}`}`,
+    name: zoomName({ focalWideMm, focalTeleMm, fNumberWide, fNumberTele }),
     focalWideMm,
     focalTeleMm,
     fNumberWide,

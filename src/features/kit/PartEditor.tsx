@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import type { ResourceTypes, StoredOf } from '@/contract/resources';
 import { misfits } from '@/core/chain/mountPath';
 import type { PartKind } from '@/core/chain/parts';
+import { plainName } from '@/core/kit/plainName';
 import { useNotice } from '@/data/notice';
 import { createRow, removeRow, replaceRow } from '@/data/rowActions';
 import { whereUsed, type PartResource } from '@/data/whereUsed';
@@ -30,6 +31,12 @@ interface Props {
   onGone: () => void;
 }
 
+/** A new part whose suggested name was left is named after the numbers entered: the name suggested was of others. */
+function named(data: ResourceTypes[PartResource], suggested: string): ResourceTypes[PartResource] {
+  const name = 'kind' in data && data.name === suggested ? plainName(data) : null;
+  return name === null ? data : { ...data, name };
+}
+
 /** The form of a part: save, save as a copy, delete; a part in use is replaced or retired instead. */
 export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
   const { kit } = useKit();
@@ -42,7 +49,7 @@ export function PartEditor({ resource, row, kind, onSaved, onGone }: Props) {
 
   const save = (entered: ResourceTypes[PartResource]) => {
     // What was taken as typical is one's own once it was looked at and saved.
-    const data = owned(entered);
+    const data = row ? owned(entered) : named(owned(entered), initial.name);
     if (row) {
       replaceRow(resource, row, data);
       if (data.name !== row.data.name) renameSetups(kit, row.id, data.name);

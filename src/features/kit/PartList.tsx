@@ -44,9 +44,11 @@ export function PartList({ lines, verb, onPress, onEdit }: Props) {
             )}
             <View style={styles.words}>
               <Txt kind="strong">{line.name}</Txt>
-              <Txt kind="small" tone="soft">
-                {line.brief}
-              </Txt>
+              {line.brief ? (
+                <Txt kind="small" tone="soft">
+                  {line.brief}
+                </Txt>
+              ) : null}
             </View>
           </Pressable>
           {onEdit ? (

@@ -72,7 +72,8 @@ export default function SetupSheet({ onClose }: { onClose: () => void }) {
           lines={offered.map((row) => ({
             id: row.id,
             name: row.data.name,
-            brief: briefly(() => setupBrief(row.data, kit)),
+            // Named after its parts, its name says it already.
+            brief: row.data.namedAfterParts ? '' : briefly(() => setupBrief(row.data, kit)),
             chosen: row.id === chosen?.id,
           }))}
           onPress={(id) => {

@@ -2,6 +2,7 @@ import type { Grey } from '../../picture/grey';
 import type { Candidate } from './candidates';
 import { followTicks, ticksByModel } from './followTicks';
 import { inkOfTicks } from './inkOfTicks';
+import { mainRun } from './numbering';
 import { fitRuler, middleOf, type RulerModel } from './rulerModel';
 import { axesOf, type Axes } from './strips';
 import type { Tone } from './ticks';
@@ -83,18 +84,22 @@ function fitInTone(grey: Grey, by: number, { degrees, periodPx, fromT, toT }: Ca
   const first = fitRuler(centred(followed.points, periodPx), half);
   if (!first) return null;
   let fitted = describe({ grey, by }, axes, degrees, followed.tone, first);
-  for (let round = 0; round < 2; round++) {
+  for (let round = 0, parted = false; round < 2 || (parted && round < MOST_ROUNDS); round++) {
     const turned = fitted.degrees + middleOf(fitted.model).turnRad * DEGREES;
     const newAxes = axesOf(grey, turned);
     const again = refitted(fitted, newAxes, half);
     if (!again) return null;
-    fitted = describe(fitted, newAxes, turned, fitted.tone, again);
+    parted = again.parted;
+    fitted = describe(fitted, newAxes, turned, fitted.tone, again.model);
   }
   return fitted;
 }
 
-/** The points seen along another direction, fitted, and sought anew there. */
-function refitted(fitted: Fitted, axes: Axes, half: number): RulerModel | null {
+/** Looked for again at most so often, while more is found beyond a gap than can be counted. */
+const MOST_ROUNDS = 6;
+
+/** The points seen along another direction, fitted, and sought anew there; whether some beyond a gap were left out. */
+function refitted(fitted: Fitted, axes: Axes, half: number): { model: RulerModel; parted: boolean } | null {
   const turn = Math.atan2(
     axes.sine * fitted.axes.cosine - axes.cosine * fitted.axes.sine,
     axes.cosine * fitted.axes.cosine + axes.sine * fitted.axes.sine,
@@ -113,7 +118,9 @@ function refitted(fitted: Fitted, axes: Axes, half: number): RulerModel | null {
     fromT: ts.reduce((a, b) => Math.min(a, b), Infinity) - margin,
     toT: ts.reduce((a, b) => Math.max(a, b), -Infinity) + margin,
   });
-  return found.length >= 8 ? fitRuler(centred(found, fitted.periodPx), half) : null;
+  const run = mainRun(found);
+  const again = run.length >= 8 ? fitRuler(centred(run, fitted.periodPx), half) : null;
+  return again && { model: again, parted: run.length < found.length };
 }
 
 /** Ink between the ticks, where a finer division may be: offsets and how far beside them the ground lies. */

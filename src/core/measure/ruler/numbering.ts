@@ -74,3 +74,21 @@ export function numbered(places: number[], stepPx: number): Numbered[] {
     ...walk(places, start, stepPx, 1),
   ];
 }
+
+/** So many numbers missing in a row part what is counted from what may have been counted on wrongly. */
+const PARTED = 3;
+
+/**
+ * The longest row of numbers without a wide gap. Where perspective is not known yet, ticks far off are taken for their
+ * neighbours, and agree with each other in that: beyond a gap nothing tells by how many they are out.
+ */
+export function mainRun<T extends { n: number }>(points: readonly T[]): T[] {
+  const numbers = [...new Set(points.map(({ n }) => n))].sort((a, b) => a - b);
+  let [from, best] = [0, [0, 0] as [number, number]];
+  numbers.forEach((n, i) => {
+    if (i > 0 && n - numbers[i - 1]! > PARTED) from = i;
+    if (i - from > best[1] - best[0]) best = [from, i];
+  });
+  const [low, high] = [numbers[best[0]]!, numbers[best[1]]!];
+  return points.filter(({ n }) => n >= low && n <= high);
+}

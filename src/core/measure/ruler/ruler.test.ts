@@ -1,7 +1,7 @@
 import { randomRuler } from '../../../../tests/support/randomRuler';
 import { autocorrelation, periodOf, SLOW } from './period';
 import { divisionsOf } from './division';
-import { numbered } from './numbering';
+import { mainRun, numbered } from './numbering';
 import { findRuler } from './findRuler';
 import { fitRuler, middleOf, numberAt, placeOfNumber, type TickPoint } from './rulerModel';
 
@@ -30,6 +30,17 @@ describe('ticks blurred until they are as wide as their gaps', () => {
     if (!found.ok) throw new Error(found.problem.message);
     expect(found.value.finestTickMm).toBe(0.5);
     expect(found.value.divisions).toEqual(['half']);
+    expect(Math.abs(found.value.pxPerMm - made.pxPerMm)).toBeLessThan(found.value.pxPerMmError);
+  });
+});
+
+describe('a long ruler leaning away', () => {
+  it('is counted to its ends, where the ticks stand more than one of them off what its middle lets expect', () => {
+    const made = randomRuler(7000906, 900, 600, ['millimetre', 'half', 'millimetre']);
+    const found = findRuler(made.grey);
+    if (!found.ok) throw new Error(found.problem.message);
+    expect(found.value.ticks).toBeGreaterThan(140);
+    expect(Math.abs(found.value.pxPerMm / made.pxPerMm - 1)).toBeLessThan(0.0003);
     expect(Math.abs(found.value.pxPerMm - made.pxPerMm)).toBeLessThan(found.value.pxPerMmError);
   });
 });
@@ -66,6 +77,15 @@ describe('numbers of ticks', () => {
     expect(ticks).toHaveLength(29);
     const first = ticks[0]!.n;
     expect(ticks.map(({ n }) => n - first)).toEqual(Array.from({ length: 30 }, (_, i) => i).filter((i) => i !== 17));
+  });
+  it('beyond a wide gap are not believed: the longest row without one is kept', () => {
+    const row = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => ({ n: from + i }));
+    const numbers = (points: { n: number }[]) => [...new Set(mainRun(points).map(({ n }) => n))];
+    expect(numbers([...row(-30, -22), ...row(-17, 40), ...row(46, 50)])).toEqual(row(-17, 40).map(({ n }) => n));
+    // Two missing in a row are a scratch; both strips of a row are kept.
+    const scratched = [...row(0, 5), ...row(8, 12)];
+    expect(mainRun([...scratched, ...scratched])).toHaveLength(2 * scratched.length);
+    expect(mainRun([])).toEqual([]);
   });
   it('make a model that gives perspective and distortion back', () => {
     const terms = Float64Array.from([40, 1.5, 0.3, 0.02, -0.015, 0.003]);

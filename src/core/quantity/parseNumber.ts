@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from './result';
 
 /** What a field measures: decides which unit suffixes it takes and which one is meant when none is typed. */
-export type FieldUnit = 'm' | 'mm' | 'none' | 'aspect';
+export type FieldUnit = 'm' | 'mm' | 'none' | 'aspect' | 'ratio';
 
 const MM_PER: Record<string, number> = {
   mm: 1,
@@ -54,24 +54,34 @@ export function parseDecimal(text: string, group?: ',' | '.'): Result<number> {
   return Number.isFinite(value) ? ok(value) : fail('number.range', 'That number is too large.');
 }
 
+/** Reads one number, or two with a sign of division between them. */
+function parseQuotient(text: string, signs: RegExp, message: string): Result<number> {
+  const refused = fail('number.syntax', `“${text.trim()}” is not ${message}, or as one number.`);
+  const sides = text.split(signs);
+  if (sides.length > 2) return refused;
+  const [over, under] = sides.map((side) => parseDecimal(side));
+  if (!over?.ok) return refused;
+  if (!under) return over;
+  return under.ok && under.value > 0 ? ok(over.value / under.value) : refused;
+}
+
 /**
  * Reads an aspect typed as people write it: "5:4", "16 : 9", "3/2", "1.25".
  *
  * @returns width ÷ height
  * @example parseAspect('5:4') // 1.25
  */
-export function parseAspect(text: string): Result<number> {
-  const sides = text.split(/[:/×x]/);
-  if (sides.length > 2)
-    return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
-  const [width, height] = sides.map((side) => parseDecimal(side));
-  if (!width?.ok)
-    return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
-  if (!height) return width;
-  if (!height.ok || !(height.value > 0))
-    return fail('number.syntax', `“${text.trim()}” is not an aspect. Type it like 5:4, or as one number.`);
-  return ok(width.value / height.value);
-}
+export const parseAspect = (text: string): Result<number> =>
+  parseQuotient(text, /[:/×x]/, 'an aspect. Type it like 5:4');
+
+/**
+ * Reads a reproduction ratio typed as people write it: "1:4", "1 : 4", "2:1", "1/4", "0.25", "2×".
+ *
+ * @returns picture ÷ subject
+ * @example parseRatio('1:4') // 0.25
+ */
+export const parseRatio = (text: string): Result<number> =>
+  parseQuotient(text.replace(/[×x]\s*$/, ''), /[:/∶]/, 'a ratio. Type it like 1:4');
 
 /** A piece of a length: digits, and the unit behind them if there is one. */
 const PIECE = /([+-]?[\d.,\s\u00a0\u202f\u2212’_]*[\d.,](?:e[+-]?\d+)?)\s*([a-zµ]+|["'″′])?/giy;
@@ -101,6 +111,7 @@ const INCHES_AFTER = new Set(['ft', 'feet', 'foot', "'", '′']);
  */
 export function parseLength(text: string, unit: FieldUnit, assumed: string, group?: ',' | '.'): Result<number> {
   if (unit === 'aspect') return parseAspect(text);
+  if (unit === 'ratio') return parseRatio(text);
   const pieces = piecesOf(text.trim());
   if (!pieces || unit === 'none') {
     const number = parseDecimal(text, group);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { formatChange, formatFigures, formatFixed, formatRatio, formatStops } from './format';
-import { parseAspect, parseDecimal, parseLength } from './parseNumber';
+import { parseAspect, parseDecimal, parseLength, parseRatio } from './parseNumber';
 import { computed, given, input } from './quantity';
 import { lengthPairText } from './quantityText';
 
@@ -74,6 +74,18 @@ it('reads aspects as they are written', () => {
     expect(parseAspect(text)).toMatchObject({
       ok: false,
       problem: { message: expect.stringMatching(/like 5:4/) as string },
+    });
+});
+
+it('reads reproduction ratios as they are written', () => {
+  const read = (text: string) => value(parseLength(text, 'ratio', '×'));
+  expect(['1:4', '1 : 4', '2:1', '1/4', '0,25', '1.4:1', '2×', '5 ∶ 2'].map(read)).toEqual([
+    0.25, 0.25, 2, 0.25, 0.25, 1.4, 2, 2.5,
+  ]);
+  for (const text of ['1:', ':4', '1:0', '1:2:3', 'life size', '-'])
+    expect(parseRatio(text)).toMatchObject({
+      ok: false,
+      problem: { message: expect.stringMatching(/like 1:4/) as string },
     });
 });
 

@@ -136,9 +136,9 @@ export const PHOTOGRAPHIC = [
 ] as const satisfies readonly Field[];
 export const NEAR = [
   number('closestFocusM', 'Closest focus', 'm'),
-  number('closestRatio', 'Ratio there (0.25 for 1 : 4)'),
+  { ...number('closestRatio', 'Ratio there, like 1:4'), unit: 'ratio' as const },
   number('imageCircleWideMm', 'Image circle', 'mm'),
-  number('imageCircleTeleMm', 'Image circle, long end', 'mm'),
+  number('imageCircleTeleMm', 'Image circle, long end of a zoom', 'mm'),
   own50,
   number('lens50CornerLpPerMm', '… in the corner', 'lp/mm'),
 ];

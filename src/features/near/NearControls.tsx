@@ -52,7 +52,7 @@ function RatioControl({ now, label }: { now: NearDeskState; label?: string }) {
           hideLabel
           label="Reproduction ratio"
           value={threeFigures(ratio)}
-          unit="none"
+          unit="ratio"
           shownUnit="×"
           minimum={range.lowest * 0.9999}
           maximum={range.highest * 1.0001}

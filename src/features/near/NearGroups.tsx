@@ -124,7 +124,7 @@ function HandField() {
     <NumberField
       label="I hold by hand up to a ratio of"
       value={handHoldRatio}
-      unit="none"
+      unit="ratio"
       shownUnit=": 1"
       minimum={0.01}
       maximum={20}

@@ -95,7 +95,7 @@ function Plan({ situation, system, kit }: NearPageParts) {
         <NumberField
           label="Ratio"
           value={ratio}
-          unit="none"
+          unit="ratio"
           shownUnit=": 1"
           minimum={0.02}
           maximum={50}

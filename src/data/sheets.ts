@@ -17,3 +17,7 @@ export const useSheets = create<Sheets>()((set) => ({
   open: (sheet, at) => set({ sheet, at: at ?? null }),
   close: () => set({ sheet: null, at: null }),
 }));
+
+/** In the sheet of subjects: what the pictures are for. */
+export const OUTPUTS = 'outputs';
+export const openOutputs = (): void => useSheets.getState().open('subject', OUTPUTS);

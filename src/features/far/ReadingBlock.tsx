@@ -11,6 +11,7 @@ import { Txt } from '@/ui/Txt';
 import { Gauge } from '@/ui/gauge/Gauge';
 import { farthestDistanceM, nearestDistanceM } from '@/core/far/focusAt';
 import { showError, showLengthM, showQuantity, showSubjectMm, shownText } from '@/core/quantity/quantityText';
+import { openOutputs } from '@/data/sheets';
 import { useInHand } from '@/data/inHand';
 import { Key } from '@/ui/controls/Key';
 import { OutputKeys } from '@/ui/reading/OutputKeys';
@@ -65,6 +66,7 @@ export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: P
         words={VERDICT_WORDS[reading.verdict](output.name)}
         sentence={verdictSentence(reading)}
         onWhy={() => onWhy('countedPixels')}
+        onOther={openOutputs}
       />
       <Scale reading={reading} output={output} before={before?.reading?.countedPixels.value} />
       <OutputKeys

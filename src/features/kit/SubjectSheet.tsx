@@ -1,11 +1,12 @@
 import { briefly } from './unreadable';
 import { useState } from 'react';
 import { View } from 'react-native';
+import type { Stored } from '@/contract/resources';
 import type { Output } from '@/contract/schemas/output';
 import type { Subject } from '@/contract/schemas/subject';
 import { usualSubject } from '@/core/kit/subjects';
 import { useInHand } from '@/data/inHand';
-import { useSheets } from '@/data/sheets';
+import { OUTPUTS, useSheets } from '@/data/sheets';
 import { usePreferences } from '@/data/preferences';
 import { createRow, removeRow, replaceRow } from '@/data/rowActions';
 import { useChosen } from '@/data/useChosen';
@@ -22,7 +23,10 @@ import { owned } from './owned';
 import { NEW_OUTPUTS, outputSections, subjectSections } from './subjectForms';
 
 type At =
-  { at: 'list' } | { at: 'subject'; id: string | null } | { at: 'output'; id: string | null; kind: Output['kind'] };
+  | { at: 'list' }
+  | { at: 'outputs' }
+  | { at: 'subject'; id: string | null }
+  | { at: 'output'; id: string | null; kind: Output['kind'] };
 
 const NEW_SUBJECT: Subject = usualSubject('perchingBird');
 
@@ -30,13 +34,14 @@ const NEW_SUBJECT: Subject = usualSubject('perchingBird');
 export default function SubjectSheet({ onClose }: { onClose: () => void }) {
   const { kit } = useKit();
   const asked = useSheets((state) => state.at);
-  const [view, setView] = useState<At>(asked === null ? { at: 'list' } : { at: 'subject', id: asked });
+  const home: At = asked === OUTPUTS ? { at: 'outputs' } : { at: 'list' };
+  const [view, setView] = useState<At>(asked === null || asked === OUTPUTS ? home : { at: 'subject', id: asked });
   const units = usePreferences((state) => state.units);
   const chosen = useChosen();
   const subjectId = chosen.subjectId ?? kit.subjects[0]?.id;
   const outputId = chosen.outputId ?? kit.outputs[0]?.id;
   const { chooseSubject, chooseOutput } = useInHand.now();
-  const back = () => setView({ at: 'list' });
+  const back = () => setView(home);
 
   if (view.at === 'subject') {
     const row = kit.subjects.find((each) => each.id === view.id);
@@ -94,6 +99,20 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
     );
   }
 
+  const outputs = (
+    <Outputs
+      rows={kit.outputs}
+      chosenId={outputId}
+      onTake={chooseOutput}
+      onEdit={(id, kind) => setView({ at: 'output', id, kind })}
+    />
+  );
+  if (view.at === 'outputs')
+    return (
+      <Sheet title="What the picture is for" onClose={onClose}>
+        {outputs}
+      </Sheet>
+    );
   return (
     <Sheet
       title="Subjects"
@@ -123,29 +142,38 @@ export default function SubjectSheet({ onClose }: { onClose: () => void }) {
         brief={kit.outputs.find((row) => row.id === outputId)?.data.name ?? ''}
         startsOpen={kit.outputs.length === 0}
       >
-        <PartList
-          verb="Judge for"
-          lines={kit.outputs.map((row) => ({
-            id: row.id,
-            name: row.data.name,
-            brief: briefly(() => outputBrief(row.data)),
-            chosen: row.id === outputId,
-          }))}
-          onPress={chooseOutput}
-          onEdit={(id) =>
-            setView({ at: 'output', id, kind: kit.outputs.find((row) => row.id === id)?.data.kind ?? 'screen' })
-          }
-        />
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
-          <Key title="Add a screen" icon="add" onPress={() => setView({ at: 'output', id: null, kind: 'screen' })} />
-          <Key title="Add a print" icon="add" onPress={() => setView({ at: 'output', id: null, kind: 'print' })} />
-          <Key
-            title="Add a record"
-            icon="add"
-            onPress={() => setView({ at: 'output', id: null, kind: 'identification' })}
-          />
-        </View>
+        {outputs}
       </Group>
     </Sheet>
   );
 }
+
+interface OutputsProps {
+  rows: readonly Stored<Output>[];
+  chosenId: string | undefined;
+  onTake: (id: string) => void;
+  /** Opens the form of one, or of a new one of its kind. */
+  onEdit: (id: string | null, kind: Output['kind']) => void;
+}
+
+/** What pictures are for: the one judged by, to be changed; one of one's own. */
+const Outputs = ({ rows, chosenId, onTake, onEdit }: OutputsProps) => (
+  <>
+    <PartList
+      verb="Judge for"
+      lines={rows.map((row) => ({
+        id: row.id,
+        name: row.data.name,
+        brief: briefly(() => outputBrief(row.data)),
+        chosen: row.id === chosenId,
+      }))}
+      onPress={onTake}
+      onEdit={(id) => onEdit(id, rows.find((row) => row.id === id)?.data.kind ?? 'screen')}
+    />
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: space.small }}>
+      <Key title="Add a screen" icon="add" onPress={() => onEdit(null, 'screen')} />
+      <Key title="Add a print" icon="add" onPress={() => onEdit(null, 'print')} />
+      <Key title="Add a record" icon="add" onPress={() => onEdit(null, 'identification')} />
+    </View>
+  </>
+);

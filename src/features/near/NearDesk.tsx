@@ -7,6 +7,7 @@ import { MORE_THAN_USED, verdictOf } from '@/core/output/verdict';
 import { VERDICT_WORDS, verdictSentence, zoneNames } from '@/core/output/verdictWords';
 import { quantityText, showError, showQuantity } from '@/core/quantity/quantityText';
 import { useInHand } from '@/data/inHand';
+import { openOutputs } from '@/data/sheets';
 import { usePreferences } from '@/data/preferences';
 import { nearReadingKept } from '@/data/keptReading';
 import { DeskFrame } from '@/ui/DeskFrame';
@@ -259,6 +260,7 @@ function Judged({ reading, output, onWhy, children }: JudgedProps) {
         words={words}
         sentence={verdictSentence(reading)}
         onWhy={() => onWhy('countedPixels')}
+        onOther={openOutputs}
       />
       <Gauge
         counted={reading.countedPixels.value}

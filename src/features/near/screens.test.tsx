@@ -7,6 +7,7 @@ import { usePreferences } from '@/data/preferences';
 import { useOutbox } from '@/data/outbox';
 import { useSheets } from '@/data/sheets';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
+import SubjectSheet from '../kit/SubjectSheet';
 import NearDesk from './NearDesk';
 import AperturePage from './pages/AperturePage';
 import MeasurePage from './pages/MeasurePage';
@@ -48,6 +49,19 @@ beforeEach(() => {
 afterEach(() => jest.restoreAllMocks());
 
 describe('the Near desk', () => {
+  it('leads to what pictures are for, where one of one’s own is added', async () => {
+    await renderWithKit(<NearDesk />);
+    fireEvent.press(await screen.findByLabelText('What else the picture could be for'));
+    expect(useSheets.getState()).toMatchObject({ sheet: 'subject', at: 'outputs' });
+    await renderWithKit(<SubjectSheet onClose={jest.fn()} />);
+    expect(words()).toContain('What the picture is for');
+    expect(words()).not.toContain('Tiger beetle');
+    fireEvent.press(screen.getByText('Add a print'));
+    expect(words()).toContain('New output');
+    fireEvent.press(screen.getByLabelText('Back'));
+    expect(screen.getByText('Add a print')).toBeTruthy();
+  });
+
   it('withholds pixels and verdict where the subject does not fit, and says what to do', async () => {
     set({ nearRatio: 1 });
     act(() => useInHand.now().chooseSubject(demoSubjects.curlew.id));

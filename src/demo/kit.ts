@@ -496,6 +496,23 @@ export const demoAdapters = {
     weightG: 140,
     price: 60,
   }),
+  bellows: row<Adapter>('d013', {
+    kind: 'bellows',
+    name: 'Merrow bellows',
+    mount: 'Ostrel R',
+    shortestMm: 42,
+    longestMm: 150,
+    weightG: 820,
+    price: 260,
+  }),
+  solarFoil: row<Adapter>('d014', {
+    kind: 'filter',
+    name: 'Quillon solar foil',
+    stops: 16.6,
+    solar: true,
+    weightG: 60,
+    price: 40,
+  }),
 };
 
 export const demoSetups = {

@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import { rulerMeans } from '@/core/measure/means/rulerMeans';
 import {
   askPicture,
@@ -15,9 +15,9 @@ import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { PictureView } from '@/ui/picture/PictureView';
-import { WIDE_FROM, space } from '@/ui/theme/measures';
-import { stylesOf } from '@/ui/theme/theme';
+import { space } from '@/ui/theme/measures';
 import { useWhy, quantitiesOf } from '../desk/useWhy';
+import { BenchColumns } from './BenchColumns';
 import { BringPicture } from './BringPicture';
 import { Comparing } from './Comparing';
 import { DiscAnswer } from './DiscAnswer';
@@ -33,9 +33,10 @@ import { TruthShown } from './Told';
 import { WhosePicture } from './WhosePicture';
 import { useTakenWith, type TakenWith } from './useTakenWith';
 
+const EMPTY = { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' } as const;
+
 /** The bench: bring a picture, ask it one question, get a number, see on the picture what was measured, put it to use. */
 export default function BenchHome() {
-  const styles = useStyles();
   const pictures = useBench((state) => state.pictures);
   const currentId = useBench((state) => state.currentId);
   const comparing = useBench((state) => state.comparing);
@@ -45,7 +46,7 @@ export default function BenchHome() {
   return current ? (
     <OnBench picture={current} pictures={pictures} />
   ) : (
-    <ScrollView contentContainerStyle={styles.empty}>
+    <ScrollView contentContainerStyle={EMPTY}>
       <Txt kind="title" level={1}>
         Measure a picture
       </Txt>
@@ -59,8 +60,6 @@ export default function BenchHome() {
 }
 
 function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: BenchPicture[] }) {
-  const styles = useStyles();
-  const wide = useWindowDimensions().width >= WIDE_FROM;
   const taken = useTakenWith(picture);
   const shown = (
     <>
@@ -80,23 +79,7 @@ function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: Bench
       <BringPicture short />
     </>
   );
-  if (!wide)
-    return (
-      <ScrollView contentContainerStyle={styles.phone}>
-        {shown}
-        {side}
-      </ScrollView>
-    );
-  return (
-    <View style={styles.columns}>
-      <ScrollView style={styles.left} contentContainerStyle={styles.phone}>
-        {shown}
-      </ScrollView>
-      <ScrollView style={styles.right} contentContainerStyle={styles.phone}>
-        {side}
-      </ScrollView>
-    </View>
-  );
+  return <BenchColumns shown={shown} side={side} />;
 }
 
 /** The picture itself, with what was measured on it; or how far it is being opened, or why it cannot be. */
@@ -217,11 +200,3 @@ function OnTheBench({ picture, pictures }: { picture: BenchPicture; pictures: Be
     </View>
   );
 }
-
-const useStyles = stylesOf((palette) => ({
-  empty: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
-  phone: { padding: space.page, gap: space.large },
-  columns: { flex: 1, flexDirection: 'row' },
-  left: { flexGrow: 3, flexBasis: 0, borderRightWidth: 1, borderColor: palette.hairline },
-  right: { flexGrow: 2, flexBasis: 0 },
-}));

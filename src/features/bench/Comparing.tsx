@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { ScrollView, View } from 'react-native';
 import type { Found, Place } from '@/core/measure/benchTalk';
 import { comparison, type Comparison, type Side } from '@/core/measure/means/comparison';
 import type { Quantity } from '@/core/quantity/quantity';
@@ -12,9 +12,9 @@ import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { TwoPictures } from '@/ui/picture/TwoPictures';
-import { WIDE_FROM, space } from '@/ui/theme/measures';
-import { stylesOf } from '@/ui/theme/theme';
+import { space } from '@/ui/theme/measures';
 import { useWhy } from '../desk/useWhy';
+import { BenchColumns } from './BenchColumns';
 import { BringPicture } from './BringPicture';
 import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
 import { lengthQuantity } from './lengthQuantity';
@@ -50,8 +50,6 @@ function sideOf(picture: BenchPicture, taken: TakenWith): (Side & { ends: [Place
 
 /** Two pictures of one thing: is it larger in one, or only shown larger? */
 export function Comparing({ first, second }: { first: BenchPicture; second: BenchPicture | null }) {
-  const styles = useStyles();
-  const wide = useWindowDimensions().width >= WIDE_FROM;
   const head = (
     <Txt kind="title" level={1}>
       Larger, or only shown larger?
@@ -59,7 +57,7 @@ export function Comparing({ first, second }: { first: BenchPicture; second: Benc
   );
   if (!second?.opened || !first.opened)
     return (
-      <ScrollView contentContainerStyle={styles.phone}>
+      <ScrollView contentContainerStyle={{ padding: space.page, gap: space.large }}>
         {head}
         <Txt>
           {second
@@ -71,24 +69,27 @@ export function Comparing({ first, second }: { first: BenchPicture; second: Benc
         <Key title="Back to one picture" icon="arrow-back" weight="plain" onPress={stopComparing} />
       </ScrollView>
     );
-  return <Both first={first} second={second} head={head} wide={wide} />;
+  return <Both first={first} second={second} head={head} />;
 }
 
 interface BothProps {
   first: BenchPicture;
   second: BenchPicture;
   head: React.ReactNode;
-  wide: boolean;
 }
 
-function Both({ first, second, head, wide }: BothProps) {
-  const styles = useStyles();
+function Both({ first, second, head }: BothProps) {
   const units = usePreferences((state) => state.units);
   const { ask, sheetFor } = useWhy();
   const [takenFirst, takenSecond] = [useTakenWith(first), useTakenWith(second)];
   const [one, two] = [sideOf(first, takenFirst), sideOf(second, takenSecond)];
   const told = one && two ? comparison(one, two) : null;
-  const shown = <Laid first={first} second={second} one={one} two={two} />;
+  const shown = (
+    <>
+      {head}
+      <Laid first={first} second={second} one={one} two={two} />
+    </>
+  );
   const side = (
     <>
       {told ? <Answer told={told} units={units} ask={ask} /> : null}
@@ -117,25 +118,7 @@ function Both({ first, second, head, wide }: BothProps) {
       {sheetFor({})}
     </>
   );
-  if (!wide)
-    return (
-      <ScrollView contentContainerStyle={styles.phone}>
-        {head}
-        {shown}
-        {side}
-      </ScrollView>
-    );
-  return (
-    <View style={styles.columns}>
-      <ScrollView style={styles.left} contentContainerStyle={styles.phone}>
-        {head}
-        {shown}
-      </ScrollView>
-      <ScrollView style={styles.right} contentContainerStyle={styles.phone}>
-        {side}
-      </ScrollView>
-    </View>
-  );
+  return <BenchColumns shown={shown} side={side} />;
 }
 
 type Alike = 'sensor' | 'pixel';
@@ -302,10 +285,3 @@ function ChangePlaces({ first, second }: { first: BenchPicture; second: BenchPic
     />
   );
 }
-
-const useStyles = stylesOf((palette) => ({
-  phone: { padding: space.page, gap: space.large },
-  columns: { flex: 1, flexDirection: 'row' },
-  left: { flexGrow: 3, flexBasis: 0, borderRightWidth: 1, borderColor: palette.hairline },
-  right: { flexGrow: 2, flexBasis: 0 },
-}));

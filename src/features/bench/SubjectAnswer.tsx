@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import type { SubjectFound } from '@/core/measure/findSubject';
-import { cropFor, smallestCrop, wantedPixels, type Crop } from '@/core/measure/means/cropAround';
+import { neededPixels, outputLongSidePx } from '@/core/output/needs';
+import { cropFor, smallestCrop, type Crop } from '@/core/measure/means/cropAround';
 import { verdictOf } from '@/core/output/verdict';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
@@ -43,7 +44,8 @@ export function SubjectAnswer({ picture, found, taken, units, ask }: Props) {
       <Txt>{`It fills ${formatFigures(share, 2)} % of the width. The smallest crop around it is ${sizeOf(crop)}.`}</Txt>
       <View role="list" aria-label="What it is enough for">
         {taken.kit.outputs.map((row) => {
-          const { subjectPx: needed, longSidePx: long } = wantedPixels(row.data, subject?.sizeMm ?? 100);
+          const needed = neededPixels(row.data, subject?.sizeMm ?? 100);
+          const long = outputLongSidePx(row.data);
           const verdict = verdictOf(found.longestPx, needed);
           const own = cropFor(row.data, found, aspect);
           return (

@@ -1,4 +1,5 @@
 import { View } from 'react-native';
+import type { Setup } from '@/contract/schemas/setup';
 import { useInHand } from '@/data/inHand';
 import { createRow, removeRow, replaceRow } from '@/data/rowActions';
 import { useKit } from '@/data/useKit';
@@ -7,6 +8,12 @@ import { space } from '@/ui/theme/measures';
 import { Page } from '@/ui/Page';
 import { SetupBuilder } from './builder/SetupBuilder';
 import { useGo } from './useGo';
+
+/** A copy has a name of its own, which its parts do not change. */
+const copyOf = ({ namedAfterParts: _, ...setup }: Setup): Setup => ({
+  ...setup,
+  name: `${setup.name} (copy)`.slice(0, 120),
+});
 
 /** The builder on a page of its own; saving takes the set-up in hand and goes back to the desk. */
 export function SetupPage({ id }: { id: string }) {
@@ -40,8 +47,7 @@ export function SetupPage({ id }: { id: string }) {
         }}
         {...(row
           ? {
-              onDuplicate: (setup) =>
-                taken(createRow('setups', { ...setup, name: `${setup.name} (copy)`.slice(0, 120) })),
+              onDuplicate: (setup) => taken(createRow('setups', copyOf(setup))),
               onDelete: () => {
                 removeRow('setups', row, row.data.name);
                 go('/kit');

@@ -1,5 +1,6 @@
 import { formatFigures, formatFixed } from '../../quantity/format';
 import { computed, input, type Quantity } from '../../quantity/quantity';
+import { onSensorMm } from './onSensor';
 import { shareOf, together } from './shares';
 
 /** One of two pictures of the same thing. */
@@ -47,22 +48,6 @@ function ratioOf(name: string, first: Quantity, second: Quantity, what: string, 
       source,
     }),
     value * together(shareOf(first), shareOf(second)),
-  );
-}
-
-function onSensor({ lengthPx, pitchUm }: Side): Quantity | null {
-  if (!pitchUm) return null;
-  const value = (lengthPx.value * pitchUm.value) / 1000;
-  return computed(
-    value,
-    'mm',
-    () => ({
-      name: 'Length on the sensor',
-      formula: 'px · p / 1000',
-      inputs: [input('px', 'length', lengthPx), input('p', 'pixel pitch', pitchUm)],
-      source: 'definition',
-    }),
-    value * together(shareOf(lengthPx), shareOf(pitchUm)),
   );
 }
 
@@ -140,7 +125,8 @@ function sentenceOf(
  * are more pixels on it, and how much more a screen enlarges one of them. A crop mode changes only the last.
  */
 export function comparison(first: Side, second: Side): Comparison {
-  const [mmFirst, mmSecond] = [onSensor(first), onSensor(second)];
+  const onChip = ({ lengthPx, pitchUm }: Side): Quantity | null => pitchUm && onSensorMm(lengthPx, pitchUm);
+  const [mmFirst, mmSecond] = [onChip(first), onChip(second)];
   const known = mmFirst !== null && mmSecond !== null;
   const drawn = known
     ? ratioOf('Drawn larger', mmFirst, mmSecond, 'length on the sensor', 'size on the sensor is what optics do')

@@ -1,4 +1,4 @@
-import { neededPixels, outputLongSidePx, type OutputSpec } from '../../output/needs';
+import type { OutputSpec } from '../../output/needs';
 
 /** A piece of a picture, whole px. */
 export interface Crop {
@@ -30,9 +30,3 @@ export function cropFor(output: OutputSpec, around: Around, shape: number): Crop
   const widthPx = shape >= 1 ? long : long * shape;
   return widthPx <= least.widthPx ? least : { widthPx: Math.ceil(widthPx), heightPx: Math.ceil(widthPx / shape) };
 }
-
-/** Pixels an output needs on the subject, and along its own long side where it has one. */
-export const wantedPixels = (output: OutputSpec, subjectMm: number) => ({
-  subjectPx: neededPixels(output, subjectMm),
-  longSidePx: outputLongSidePx(output),
-});

@@ -2,6 +2,7 @@ import { distanceForRatioM, focusAt } from '../../far/focusAt';
 import { impliedFocalMm } from '../../near/measureRatio';
 import type { EffectiveSystem } from '../../optics/foldSystem';
 import { computed, input, measured, type Quantity } from '../../quantity/quantity';
+import { onSensorMm } from './onSensor';
 import { offFrom, shareOf, together } from './shares';
 
 /** What is known of the thing measured, and of how it was taken. */
@@ -32,22 +33,11 @@ export interface LengthMeans {
 export function lengthMeans(known: LengthKnown): LengthMeans {
   const { lengthPx, pitchUm, system, sizeMm, distanceM } = known;
   if (!pitchUm) return {};
-  const onSensor = (lengthPx.value * pitchUm.value) / 1000;
-  const onSensorMm = computed(
-    onSensor,
-    'mm',
-    () => ({
-      name: 'Length on the sensor',
-      formula: 'px · p / 1000',
-      inputs: [input('px', 'length', lengthPx), input('p', 'pixel pitch', pitchUm)],
-      source: 'definition',
-    }),
-    onSensor * shareOf(lengthPx),
-  );
+  const lengthMm = onSensorMm(lengthPx, pitchUm);
   return {
-    onSensorMm,
-    ...(sizeMm ? ofKnownSize(onSensorMm, sizeMm, known) : {}),
-    ...(!sizeMm && distanceM && system ? realSize(onSensorMm, distanceM, system) : {}),
+    onSensorMm: lengthMm,
+    ...(sizeMm ? ofKnownSize(lengthMm, sizeMm, known) : {}),
+    ...(!sizeMm && distanceM && system ? realSize(lengthMm, distanceM, system) : {}),
     ...(sizeMm && distanceM && system ? predicted(lengthPx, sizeMm, distanceM, pitchUm, system) : {}),
   };
 }

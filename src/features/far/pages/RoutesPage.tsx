@@ -284,7 +284,15 @@ function OneRoute({ name: names, route, wanted, kit }: RouteProps) {
         JSON.stringify(row.data.chain.map((link) => link.id)) === JSON.stringify(chain.map((link) => link.id)),
     );
     chooseSetup(
-      known ? known.id : createRow('setups', { name: names.slice(0, 120), bodyId: body.id, modeId: 'whole', chain }),
+      known
+        ? known.id
+        : createRow('setups', {
+            name: names.slice(0, 120),
+            namedAfterParts: true,
+            bodyId: body.id,
+            modeId: 'whole',
+            chain,
+          }),
     );
     router.push('/far');
   };

@@ -75,10 +75,20 @@ function onDigit(made: RulerMade, xMm: number, yMm: number): boolean {
   return false;
 }
 
-/** Where a tick stands and how black it is: the same tick always the same. */
-function tickOf(made: RulerMade, i: number, seed: number): { off: number; black: number } {
+interface Tick {
+  off: number;
+  black: number;
+  lengthMm: number;
+}
+
+/** Where a tick stands, how black and how long it is: the same tick always the same. */
+function tickOf(made: RulerMade, i: number, seed: number): Tick {
   const { normal, even } = chance(seed * 7919 + i * 104729);
-  return { off: normal() * made.jitterMm, black: 1 - made.unevenInk * even() };
+  return {
+    off: normal() * made.jitterMm,
+    black: 1 - made.unevenInk * even(),
+    lengthMm: lengthOf(made.scale, i) * made.shortestMm,
+  };
 }
 
 interface Scratch {
@@ -114,7 +124,10 @@ function scratched({ x, y, reach, cosine, sine, width, light }: Scratch, xMm: nu
  */
 export function rulerScene(made: RulerMade, seed: number): Scene {
   const step = TICK_MM[made.scale];
-  const known = new Map<number, { off: number; black: number }>();
+  const known = new Map<number, Tick>();
+  // Ticks begin a little inside the edge; none is longer than this.
+  const top = 0.15 * made.shortestMm;
+  const reach = top + 2.4 * made.shortestMm;
   const tick = (i: number) => {
     let found = known.get(i);
     if (!found) known.set(i, (found = tickOf(made, i, seed)));
@@ -127,11 +140,11 @@ export function rulerScene(made: RulerMade, seed: number): Scene {
       return made.desk + made.grain * (noiseAt(x * 1.7, y * 1.7, seed) + noiseAt(x * 5, y * 5, seed + 1) - 1);
     let light = made.ground;
     if (made.brushed > 0) light += made.brushed * (noiseAt(x * 0.6, y * 14, seed + 2) - 0.5);
-    const i = Math.round(x / step);
-    const length = lengthOf(made.scale, i) * made.shortestMm;
-    if (y > 0.15 * made.shortestMm && y < 0.15 * made.shortestMm + length) {
-      const { off, black } = tick(i);
-      if (Math.abs(x - i * step - off) < made.tickWidthMm / 2) return light + (made.ink - light) * black;
+    if (y > top && y < reach) {
+      const i = Math.round(x / step);
+      const { off, black, lengthMm } = tick(i);
+      if (y < top + lengthMm && Math.abs(x - i * step - off) < made.tickWidthMm / 2)
+        return light + (made.ink - light) * black;
     }
     if (made.digits && onDigit(made, x, y)) return made.ink;
     for (let k = 0; k < scratches.length; k++) light += scratched(scratches[k]!, x, y);

@@ -33,10 +33,14 @@ export function drawn(scene: Scene, view: View, width: number, height: number, s
     const above = below;
     below = cornersOf(y + 1);
     for (let x = 0; x < width; x++) {
+      // One by one: pairs would be made anew for every pixel.
       const at = 2 * x;
-      const [x0, y0] = [above[at]!, above[at + 1]!];
-      const [acrossX, acrossY] = [above[at + 2]! - x0, above[at + 3]! - y0];
-      const [downX, downY] = [below[at]! - x0, below[at + 1]! - y0];
+      const x0 = above[at]!;
+      const y0 = above[at + 1]!;
+      const acrossX = above[at + 2]! - x0;
+      const acrossY = above[at + 3]! - y0;
+      const downX = below[at]! - x0;
+      const downY = below[at + 1]! - y0;
       let sum = 0;
       for (let j = 0; j < samples; j++) {
         const v = (j + 0.5) / samples;

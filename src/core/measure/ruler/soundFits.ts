@@ -16,9 +16,10 @@ export function sizesOf(grey: Grey): Sizes {
   const smaller = (by: number): Grey => {
     let copy = made.get(by);
     if (copy) return copy;
-    // Means of means are the same, block for block: halves of halves read the whole picture once.
-    const step = by % 2 === 0 ? 2 : by % 3 === 0 ? 3 : by;
-    copy = reduced(smaller(by / step), step);
+    // Means of means are the same, block for block: from the smallest copy there is, so that the whole picture is read once.
+    const from = Math.max(...[...made.keys()].filter((each) => by % each === 0));
+    const step = by / from;
+    copy = step % 2 === 0 && step > 2 ? reduced(smaller(by / 2), 2) : reduced(made.get(from)!, step);
     made.set(by, copy);
     return copy;
   };
@@ -135,12 +136,16 @@ export function soundFits(sizes: Sizes, candidates: Candidate[], onProgress?: (s
   return fits.sort((a, b) => worth(b) - worth(a));
 }
 
+/** What repeats alike this near in direction is the same; many ticks are seen from farther askew, too, degrees. */
+const SAME = 3;
+const SAME_FROM_ASKEW = 8;
+
 /** Whether a candidate is what was fitted already. */
 function covers(fitted: Fitted, candidate: Candidate): boolean {
   const period = wholePeriod(fitted);
   const times = candidate.periodPx / period;
   return (
-    apart(fitted.degrees, candidate.degrees) < 3 &&
+    apart(fitted.degrees, candidate.degrees) < (fitted.ticks >= PLENTY ? SAME_FROM_ASKEW : SAME) &&
     Math.abs(times - Math.round(times)) < 0.1 &&
     times > 0.9 &&
     candidate.fromT < fitted.toT * fitted.by + 4 * period &&

@@ -194,6 +194,11 @@ describe('a filter in front', () => {
     expect(read(fold(grey, lens))).toBe(read(fold(lens)));
     const [offered] = candidatesAround(setup(lens), { parts: [link('g', grey)], setups: [] });
     expect([offered!.part, offered!.removes, ids(offered!.patch.chain!)]).toEqual(['filter', false, 'g 0']);
+    // One for the Sun is for nothing else; where it is in, it may come out.
+    expect(candidatesAround(setup(lens), { parts: [link('s', solar)], setups: [] })).toEqual([]);
+    const filtered = { ...setup(lens), chain: [link('s', solar), link('0', lens)] };
+    const [out] = candidatesAround(filtered, { parts: [link('s', solar)], setups: [] });
+    expect([out!.part, out!.removes, ids(out!.patch.chain!)]).toEqual(['filter', true, '0']);
   });
 
   it('lifts the block on the Sun only where it is certified and before everything', () => {

@@ -3,7 +3,7 @@ import { linksOf, type Link } from '../chain/link';
 import type { MeasuredRatio } from '../chain/measuredRatio';
 import { misfits } from '../chain/mountPath';
 import { partAsUsed } from '../chain/link';
-import type { PartKind } from '../chain/parts';
+import type { Part, PartKind } from '../chain/parts';
 import { WHOLE_SENSOR_ID, modesOf } from '../kit/body';
 import type { SystemInput } from '../optics/foldSystem';
 
@@ -40,10 +40,14 @@ export interface Candidate {
   patch: Patch;
 }
 
+const isSolar = (part: Part): boolean => part.kind === 'filter' && part.solar === true;
+
 function chainCandidates(setup: SystemInput, { parts, measuredWith }: KitAround): Candidate[] {
   const links = linksOf(setup.chain);
+  // A filter for the Sun is put in where the Sun is meant, in the builder; what is in may always come out.
+  const offered = parts.filter(({ id, part }) => !isSolar(part) || links.some((link) => link.id === id));
   const now = misfits(setup.body, links.map(partAsUsed)).length;
-  return changesAround(links, parts, setup.body).flatMap(({ id, kind, name, removes, chain }): Candidate[] => {
+  return changesAround(links, offered, setup.body).flatMap(({ id, kind, name, removes, chain }): Candidate[] => {
     if (!chain.length || misfits(setup.body, chain.map(partAsUsed)).length > now) return [];
     // What was measured holds for the chain it was measured with.
     const changed = { ...setup, chain, measured: measuredWith?.(chain) };

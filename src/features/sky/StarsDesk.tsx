@@ -3,7 +3,6 @@ import { Pressable, View, useWindowDimensions } from 'react-native';
 import { starLimits, starsAt, type StarsReading } from '@/core/sky/readStars';
 import { isStarRule } from '@/core/sky/starRules';
 import { useInHand, useSky } from '@/data/inHand';
-import { openOutputs } from '@/data/sheets';
 import { usePreferences } from '@/data/preferences';
 import { starsReadingKept } from '@/data/keptReading';
 import { useCalmed } from '@/data/useCalmed';
@@ -125,7 +124,6 @@ function Stars({ desk }: { desk: Ready }) {
             words={`${words} at ${secondsText(seconds)}`}
             sentence={starSentence(reading)}
             onWhy={() => onWhy('worstDriftPx')}
-            onOther={openOutputs}
           />
           <TimeGauge
             seconds={seconds}

@@ -13,7 +13,7 @@ interface Props {
   sentence: string;
   onWhy: () => void;
   /** Opens what pictures are for: to add one of one's own. */
-  onOther: () => void;
+  onOther?: () => void;
 }
 
 /** The judgement in words; drawn again only when they change. */
@@ -36,7 +36,9 @@ export const VerdictLine = memo(
             {sentence}
           </Txt>
         </Pressable>
-        <Key title="What else the picture could be for" icon="edit" iconOnly weight="plain" onPress={onOther} />
+        {onOther ? (
+          <Key title="What else the picture could be for" icon="edit" iconOnly weight="plain" onPress={onOther} />
+        ) : null}
       </View>
     );
   },

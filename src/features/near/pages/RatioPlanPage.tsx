@@ -287,7 +287,7 @@ function Routes({ plan, order, setOrder, wanted, controls, ...where }: RoutesPro
               ? `Nothing of the kit reaches ${formatRatio(wanted)} on this body. A tube, a close-up lens or a reversing ring would extend it.`
               : `${formatFixed(plan.reaching)} of ${formatFixed(plan.tried)} combinations reach ${formatRatio(wanted)}${plan.reaching > MOST_SHOWN && !wide ? `; the first ${MOST_SHOWN} shown` : ''}.`}
           </Txt>
-          {where.kit.adapters.some(({ data }) => data.kind === 'bellows' && !data.retired) ? (
+          {kit.adapters.some(({ data }) => data.kind === 'bellows' && !data.retired) ? (
             <Txt kind="small" tone="soft">
               Bellows are not among them: put them in by a lever and set their extension on the desk.
             </Txt>

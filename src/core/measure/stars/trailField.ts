@@ -1,0 +1,174 @@
+import { inverseNormal, solveNormal } from '../leastSquares';
+import { median } from '../smooth';
+import type { Stroke } from './strokeFit';
+
+/**
+ * A smear as a pair that adds when independent smears follow on each other: L²·cos 2α and L²·sin 2α, px². Lengths do not:
+ * the mean of noisy lengths is too long.
+ */
+export type Smear = [number, number];
+
+export const smearOf = (vx: number, vy: number): Smear => [vx * vx - vy * vy, 2 * vx * vy];
+export const lengthOf = ([a, b]: Smear): number => Math.sqrt(Math.hypot(a, b));
+/** Degrees from +x towards +y, 0 to 180. */
+export const directionOf = ([a, b]: Smear): number => ((Math.atan2(b, a) * 90) / Math.PI + 180) % 180;
+
+/** What the sky alone would draw at a place, px²; nothing where it is not known. */
+export type SmearOfSky = (x: number, y: number) => Smear;
+
+/** A smooth field of smears over a picture, with its errors. */
+export interface TrailField {
+  /** The sky's smear at a place, with the lens's apart. */
+  sky: (x: number, y: number) => Smear;
+  lens: (x: number, y: number) => Smear;
+  /** Standard error of each part of the whole at a place, px². */
+  error: (x: number, y: number) => number;
+  /** Measured ÷ predicted length, with its standard error; nothing without a prediction. */
+  factor: { value: number; error: number } | null;
+  /** Stars that spoke for it. */
+  used: number;
+}
+
+interface Row {
+  a: number[];
+  b: number[];
+  smear: Smear;
+  weight: number;
+}
+
+const OUTLIER = 4.5;
+
+/** Rows of the two parts of a smear for each parameter, at x and y from −1 to 1. */
+type Design = (x: number, y: number) => { a: number[]; b: number[] };
+
+/** Faults of a lens that lie along the radius: growing with r² and r⁴ as squared lengths do, so that they start from nothing. */
+function radial(x: number, y: number, powers: readonly number[]): { a: number[]; b: number[] } {
+  const r2 = x * x + y * y;
+  const turn = 2 * Math.atan2(y, x);
+  const sizes = powers.map((power) => r2 ** (power / 2));
+  return { a: sizes.map((size) => size * Math.cos(turn)), b: sizes.map((size) => size * Math.sin(turn)) };
+}
+
+/** Weighted least squares in rounds; what is far off is left out, the bright first. */
+function solved(rows: Row[], count: number): { terms: Float64Array; inverse: Float64Array[]; used: number } | null {
+  let kept = rows;
+  for (let round = 0; round < 8; round++) {
+    const normal = Array.from({ length: count }, () => new Float64Array(count));
+    const right = new Float64Array(count);
+    for (const { a, b, smear, weight } of kept)
+      for (let i = 0; i < count; i++) {
+        right[i] = right[i]! + weight * (a[i]! * smear[0] + b[i]! * smear[1]);
+        for (let j = 0; j < count; j++) normal[i]![j] = normal[i]![j]! + weight * (a[i]! * a[j]! + b[i]! * b[j]!);
+      }
+    for (let i = 0; i < count; i++) normal[i]![i] = normal[i]![i]! * (1 + 1e-9) + 1e-12;
+    const terms = solveNormal(normal, right);
+    if (!terms) return null;
+    const off = rows.map(({ a, b, smear, weight }) => {
+      let [da, db] = [smear[0], smear[1]];
+      for (let i = 0; i < count; i++) {
+        da -= a[i]! * terms[i]!;
+        db -= b[i]! * terms[i]!;
+      }
+      return Math.hypot(da, db) * Math.sqrt(weight);
+    });
+    // Of two normal numbers the middle length is 1.177 deviations.
+    const deviation = Math.max(0.3, median(off) / 1.177);
+    const next = rows.filter((_, i) => off[i]! < OUTLIER * deviation);
+    const same = next.length === kept.length;
+    kept = next;
+    if (kept.length < count) return null;
+    if (same || round === 7) {
+      const inverse = inverseNormal(normal);
+      return inverse && { terms, inverse: inverse.map((row) => row.map((v) => v * deviation ** 2)), used: kept.length };
+    }
+  }
+  return null;
+}
+
+/** Weight of a stroke's smear: what its own fit says, and a share that a model of the field never meets. */
+function weightOf({ vx, vy, vxVariance, vyVariance, covariance }: Stroke): number {
+  const l2 = vx * vx + vy * vy;
+  const along = (vx * vx * vxVariance + 2 * vx * vy * covariance + vy * vy * vyVariance) / Math.max(1e-9, l2);
+  const own = 4 * l2 * Math.max(along, 1e-6) + 2 * (vxVariance + vyVariance) ** 2;
+  return 1 / (own + (0.02 * l2 + 0.02) ** 2);
+}
+
+/**
+ * A smooth field through the smears of all stars. With a prediction: its own size and direction times it, and faults of the
+ * lens along the radius; without one: a surface of second order, with such faults growing with r⁴, and its value at the middle.
+ *
+ * @param nearMiddle beyond this share of half the diagonal stars weigh less and less; 0 for all alike
+ */
+export function trailField(
+  strokes: readonly Stroke[],
+  width: number,
+  height: number,
+  sky: SmearOfSky | null,
+  nearMiddle = 0,
+): TrailField | null {
+  const half = Math.hypot(width, height) / 2;
+  const unit = (x: number, y: number): [number, number] => [
+    (x - (width - 1) / 2) / half,
+    (y - (height - 1) / 2) / half,
+  ];
+  // What is near the middle weighs more where a surface is only a stand-in for what the sky does.
+  const nearer = (u: number, v: number) => (nearMiddle > 0 ? 1 / (1 + (Math.hypot(u, v) / nearMiddle) ** 4) : 1);
+  const lensAt = (x: number, y: number) => radial(...unit(x, y), sky ? [2, 4] : [4]);
+  const skyAt: Design = (x, y) => {
+    if (sky) {
+      const [p, q] = sky(x, y);
+      // Times a size, and turned: both linear for a small turn.
+      return { a: [p, -q], b: [q, p] };
+    }
+    const [u, v] = unit(x, y);
+    // Few stars carry a plane, or a level, and no more.
+    const surface = strokes.length >= 24 ? [1, u, v, u * u, u * v, v * v] : strokes.length >= 10 ? [1, u, v] : [1];
+    const none = surface.map(() => 0);
+    return { a: [...surface, ...none], b: [...none, ...surface] };
+  };
+  const withLens = strokes.length >= 12;
+  const design: Design = (x, y) => {
+    const own = skyAt(x, y);
+    if (!withLens) return own;
+    const faults = lensAt(x, y);
+    return { a: [...own.a, ...faults.a], b: [...own.b, ...faults.b] };
+  };
+  const rows = strokes.map((stroke) => ({
+    ...design(stroke.x, stroke.y),
+    smear: smearOf(stroke.vx, stroke.vy),
+    weight: weightOf(stroke) * nearer(...unit(stroke.x, stroke.y)),
+  }));
+  const skyCount = skyAt(0, 0).a.length;
+  const count = design(0, 0).a.length;
+  if (rows.length < Math.max(3, count / 2)) return null;
+  const fit = solved(rows, count);
+  if (!fit) return null;
+  const part =
+    (from: number, to: number) =>
+    (x: number, y: number): Smear => {
+      const { a, b } = design(x, y);
+      let [p, q] = [0, 0];
+      for (let i = from; i < to; i++) {
+        p += a[i]! * fit.terms[i]!;
+        q += b[i]! * fit.terms[i]!;
+      }
+      return [p, q];
+    };
+  const error = (x: number, y: number): number => {
+    const { a, b } = design(x, y);
+    const variance = (row: number[]) =>
+      row.reduce(
+        (sum, each, i) => sum + row.reduce((inner, other, j) => inner + each * other * fit.inverse[i]![j]!, 0),
+        0,
+      );
+    return Math.sqrt(Math.max(0, variance(a) + variance(b)) / 2);
+  };
+  const size = sky ? Math.sqrt(Math.hypot(fit.terms[0]!, fit.terms[1]!)) : 0;
+  return {
+    sky: part(0, skyCount),
+    lens: part(skyCount, count),
+    error,
+    factor: sky ? { value: size, error: Math.sqrt(fit.inverse[0]![0]!) / (2 * Math.max(0.05, size)) } : null,
+    used: fit.used,
+  };
+}

@@ -1,0 +1,86 @@
+import type { Grey } from '../../picture/grey';
+import { fail, ok, type Result } from '../../quantity/result';
+import { coarseMatch } from './coarseMatch';
+import { commonSpectra } from './commonSpectra';
+import { fineMatch, type FineMatch } from './fineMatch';
+import { banded, smaller } from './pairLight';
+import { matrixOf, scaleOf, turnOf, type Similarity } from './similarity';
+import { detailBands, whichHasMore, type DetailBands, type MoreDetail } from './whichHasMore';
+
+/** Two pictures of the same thing against each other. */
+export interface PairFound {
+  /** px of the second a px of the first, with its error, about 95 %. */
+  scale: number;
+  scaleError: number;
+  /** How far the second is turned, degrees from +x towards +y. */
+  rotationDeg: number;
+  rotationError: number;
+  /** Where the first picture's middle falls, from the second's, px of the second. */
+  shift: [number, number];
+  shiftError: number;
+  aToB: [number[], number[]];
+  match: Similarity;
+  /** How much alike what both show is, where they lie on each other: 1 for the same. */
+  correlation: number;
+  bands: DetailBands;
+  /** Nothing where too little is common to tell. */
+  detail: MoreDetail | null;
+}
+
+/** The search goes through copies of so many px along the longer side of the larger picture. */
+const SEARCH = 512;
+
+const noCommon = fail(
+  'pair.none',
+  'The two pictures show no common field that could be found: they must show the same flat thing, no more than 2.6 times larger and turned by no more than 90°, with enough detail in it.',
+  'picture',
+);
+const small = fail('pair.small', 'Both pictures must be at least 96 px wide and high to be compared.', 'picture');
+
+/** Roughly onto each other, in px of the whole pictures. */
+function roughly(a: Grey, b: Grey, onProgress?: (share: number) => void): Similarity | null {
+  const longest = Math.max(a.width, a.height, b.width, b.height);
+  const by = Math.max(1, Math.round(longest / SEARCH));
+  const copies = [a, b].map((each) => banded(smaller(each, Math.max(each.width, each.height) / by).grey, 1.2)) as [
+    Grey,
+    Grey,
+  ];
+  const match = coarseMatch(...copies, onProgress);
+  return match && { ...match, tx: match.tx * by, ty: match.ty * by };
+}
+
+/**
+ * Brings two pictures of one thing onto each other and says which holds more real detail of it.
+ *
+ * @returns a problem with what to do where they have nothing in common
+ */
+export function comparePair(a: Grey, b: Grey, onProgress?: (share: number) => void): Result<PairFound> {
+  if (Math.min(a.width, a.height, b.width, b.height) < 96) return small;
+  const rough = roughly(a, b, (share) => onProgress?.(0.05 + 0.35 * share));
+  onProgress?.(0.4);
+  const fine = rough && fineMatch(a, b, rough, (share) => onProgress?.(0.4 + 0.3 * share));
+  if (!fine || fine.correlation < 0.25) return noCommon;
+  onProgress?.(0.7);
+  const { match } = fine;
+  const spectra = commonSpectra(a, b, match);
+  if (!spectra) return noCommon;
+  const bands = detailBands(spectra);
+  return ok(foundOf(a, b, fine, bands, whichHasMore(spectra, bands, scaleOf(match))));
+}
+
+function foundOf(a: Grey, b: Grey, fine: FineMatch, bands: DetailBands, detail: MoreDetail | null): PairFound {
+  const { match } = fine;
+  return {
+    scale: scaleOf(match),
+    scaleError: fine.scaleError,
+    rotationDeg: turnOf(match),
+    rotationError: fine.turnErrorDeg,
+    shift: [match.tx, match.ty],
+    shiftError: fine.shiftError,
+    aToB: matrixOf(match, a, b),
+    match,
+    correlation: fine.correlation,
+    bands,
+    detail,
+  };
+}

@@ -1,0 +1,111 @@
+import { pictureSeed, shareOf } from '../../../../tests/support/pictureSeed';
+import { randomPair } from '../../../../tests/support/randomPair';
+import { comparePair, type PairFound } from './comparePair';
+import { fft2, frequencyAt, realWaves } from './fft2';
+import { inverse, mapped, matrixOf, scaleOf, turnOf } from './similarity';
+
+const seed = pictureSeed();
+
+function compared(pair: Pick<ReturnType<typeof randomPair>, 'a' | 'b'>): PairFound {
+  const found = comparePair(pair.a, pair.b);
+  if (!found.ok) throw new Error(found.problem.message);
+  return found.value;
+}
+
+describe(`pairs drawn from ${seed}`, () => {
+  const all = Array.from({ length: 6 }, (_, i) => randomPair(seed + i, 380, 300)).map((pair) => ({
+    pair,
+    found: compared(pair),
+  }));
+
+  it('lie on each other to 0.03 %, 0.01° and 0.05 px', () => {
+    const scale = shareOf(all, ({ pair, found }) => Math.abs(found.scale / pair.scale - 1) < 3e-4);
+    const turn = shareOf(all, ({ pair, found }) => Math.abs(found.rotationDeg - pair.rotationDeg) < 0.012);
+    const shift = shareOf(
+      all,
+      ({ pair, found }) => Math.hypot(found.shift[0] - pair.shift[0], found.shift[1] - pair.shift[1]) < 0.07,
+    );
+    expect(Math.min(scale, turn, shift)).toBeGreaterThan(0.75);
+  });
+  it('are told apart rightly wherever their limits differ by more than 12 %', () => {
+    const clear = all.filter(({ pair }) => Math.abs(Math.log(pair.limitB / pair.limitA)) > Math.log(1.12));
+    for (const { pair, found } of clear)
+      expect(`${pair.limitB / pair.limitA}: ${found.detail?.more}`).toBe(
+        `${pair.limitB / pair.limitA}: ${pair.limitB > pair.limitA ? 'b' : 'a'}`,
+      );
+  });
+  it('give the power one keeps of the other’s, band by band, and nothing where it is not to be believed', () => {
+    const bands = all.flatMap(({ pair, found }) =>
+      found.bands.powerRatio.flatMap((ratio, k) =>
+        ratio === null
+          ? []
+          : [
+              {
+                off: Math.abs(ratio / pair.powerRatio(found.bands.frequencies[k]!) - 1),
+                error: found.bands.errors[k]!,
+              },
+            ],
+      ),
+    );
+    expect(bands.length).toBeGreaterThan(20);
+    expect(shareOf(bands, ({ off, error }) => off <= error + 0.02)).toBeGreaterThan(0.75);
+    for (const { found } of all)
+      found.bands.coherence.forEach((coherence, k) => {
+        if (coherence < 0.4) expect(found.bands.powerRatio[k]).toBeNull();
+      });
+  });
+});
+
+describe('two pictures', () => {
+  it('of different things are refused', () => {
+    const found = comparePair(randomPair(3, 300, 240).a, randomPair(4, 300, 240).b);
+    expect(found.ok ? '' : found.problem.message).toMatch(/no common field/);
+  }, 120_000);
+  it('which are the same are equal, and lie as they lie', () => {
+    const { a } = randomPair(11, 300, 240);
+    const found = compared({ a, b: a });
+    expect(found.scale).toBeCloseTo(1, 5);
+    expect(found.shift[0]).toBeCloseTo(0, 3);
+    expect(found.detail?.more).toBe('equal');
+  });
+  it('of which one is a middle of the other are so', () => {
+    const { a } = randomPair(12, 420, 330);
+    const [x0, y0, width, height] = [70, 50, 280, 220];
+    const data = new Float32Array(width * height);
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) data[y * width + x] = a.data[(y + y0) * a.width + x + x0]!;
+    const found = compared({ a, b: { ...a, width, height, data } });
+    expect(found.scale).toBeCloseTo(1, 4);
+    // a's middle is at 209.5, 164.5; in the cut it lies at 139.5, 114.5, its own middle at 139.5, 109.5.
+    expect(found.shift[0]).toBeCloseTo(0, 2);
+    expect(found.shift[1]).toBeCloseTo(5, 2);
+    expect(found.detail?.more).toBe('equal');
+  });
+});
+
+describe('a similarity', () => {
+  const size = (width: number, height: number) => ({ width, height });
+  it('goes there and back', () => {
+    const there = { p: 1.3, q: -0.4, tx: 12, ty: -7 };
+    const [a, b] = [size(300, 200), size(500, 420)];
+    const [x, y] = mapped(there, a, b)(40, 150);
+    const [u, v] = mapped(inverse(there), b, a)(x, y);
+    expect([u, v]).toEqual([expect.closeTo(40, 9), expect.closeTo(150, 9)]);
+    const [rowX, rowY] = matrixOf(there, a, b);
+    expect(rowX[0]! * 40 + rowX[1]! * 150 + rowX[2]!).toBeCloseTo(x, 9);
+    expect(rowY[0]! * 40 + rowY[1]! * 150 + rowY[2]!).toBeCloseTo(y, 9);
+    expect(scaleOf(there)).toBeCloseTo(Math.hypot(1.3, 0.4), 12);
+    expect(turnOf(there)).toBeCloseTo((Math.atan2(-0.4, 1.3) * 180) / Math.PI, 12);
+  });
+});
+
+it('a wave of one frequency stands at its place in the spectrum, and comes back', () => {
+  const size = 16;
+  const values = Float64Array.from({ length: size * size }, (_, i) => Math.cos((2 * Math.PI * 3 * (i % size)) / size));
+  const waves = fft2(realWaves(values, size));
+  expect(waves.data[2 * 3]).toBeCloseTo((size * size) / 2, 6);
+  expect(frequencyAt(3, size)).toBe(3 / 16);
+  expect(frequencyAt(13, size)).toBe(-3 / 16);
+  const back = fft2(waves, true);
+  values.forEach((value, i) => expect(back.data[2 * i]).toBeCloseTo(value, 9));
+});

@@ -112,6 +112,8 @@ export async function readPhoto(file: Blob): Promise<PhotoReading> {
       fileColumns: size?.columns,
       fileRows: size?.rows,
       focalLengthMm: number(raw, 'FocalLength'),
+      exposureS: number(raw, 'ExposureTime'),
+      iso: number(raw, 'ISO', 'ISOSpeedRatings', 'PhotographicSensitivity'),
       takenAt: takenAt(raw),
       focalLength35Mm: number(raw, 'FocalLengthIn35mmFormat'),
       focalPlaneXResolution: number(raw, 'FocalPlaneXResolution'),

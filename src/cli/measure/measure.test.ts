@@ -4,6 +4,13 @@ import path from 'node:path';
 import { encode } from 'fast-png';
 import { encode as encodeJpeg } from 'jpeg-js';
 import { lightOfSrgb, srgbOfLight } from '@/core/picture/tone';
+import { writeTiff } from '@/core/formats/pictures/writePictures';
+import { edgePicture } from '@/core/simulate/edgeScene';
+import { evenFrame, type EvenMade } from '@/core/simulate/evenSurface';
+import { shaken, shakePath } from '@/core/simulate/shaken';
+import { opticsOf, randomEdge } from '../../../tests/support/randomEdge';
+import { randomPair } from '../../../tests/support/randomPair';
+import { randomStars } from '../../../tests/support/randomStars';
 import { randomDisc } from '../../../tests/support/randomDisc';
 import { randomRuler } from '../../../tests/support/randomRuler';
 import type { Grey } from '@/core/picture/grey';
@@ -152,5 +159,151 @@ describe('what lies between two ticks', () => {
     expect(['', '-1', '1/0in', 'x'].map(tickOf)).toEqual([null, null, null, null]);
     const asked = measureOptions(['ruler', 'a.png', '--tick', '0,5', '--frame', '3']);
     expect(asked.ok && [asked.value.tickMm, asked.value.frame]).toEqual([0.5, 2]);
+  });
+});
+
+const tiff16 = (name: string, codes: Uint16Array, width: number, height: number): string => {
+  const file = path.join(folder, name);
+  const light = Float32Array.from(codes, (code) => code / 65_535);
+  fs.writeFileSync(
+    file,
+    writeTiff({ width, height, light }, 'Ostrel', (value) => value),
+  );
+  return file;
+};
+/** Several lines of one kind: of each what it has. */
+interface Together extends Line {
+  mtf50: Printed;
+  edgeDeg: Printed;
+  frequencies: number[];
+  mtf: number[];
+  centreTrailPx: Printed;
+  stars: { x: number; lengthPx: number; upperLimit: boolean }[];
+  series?: boolean;
+  centre: [number, number] & { perSecond: Printed };
+  scale: Printed;
+  shift: [number, number];
+  moreDetail: string;
+  powerRatioBOverA: (number | null)[];
+  gain: Printed;
+  readNoise: Printed;
+  frames: { sharp: boolean; exposureS: number }[];
+  limitS: Printed | null;
+}
+const linesOf = async (...words: string[]) => {
+  const { code, told, out } = await run(...words);
+  return { code, told, out: out as Together[] };
+};
+
+describe('jauge measure, sharpness and the rest', () => {
+  it('measures an edge, and only in the part that was named', async () => {
+    const edge = randomEdge(5);
+    const file = png('edge.png', edge.grey);
+    const { code, out } = await linesOf('edge', file);
+    expect(code).toBe(0);
+    expect(out[0]!.mtf50.value / edge.falls(0.5)).toBeCloseTo(1, 1);
+    expect(out[0]!.mtf50.unit).toBe('cycles/px');
+    expect(out[0]!.frequencies).toHaveLength(out[0]!.mtf.length);
+    const { code: refused, out: none } = await linesOf('edge', file, '--part', '0,0,40,40');
+    expect(refused).toBe(1);
+    expect(none[0]!.problem.code).toBe('edge.none');
+    expect((await linesOf('edge', file, '--part', '9,9,1,1')).told).toMatch(/--part is left,top,right,bottom/);
+  });
+  it('measures stars, with the set-up and as a series', async () => {
+    const sky = randomStars(3, 700, 480);
+    const { pitchUm, focalMm, exposureS, declinationDeg, rollDeg } = sky.made;
+    const file = png('stars.png', sky.grey);
+    const known = ['--pitch', pitchUm, '--focal', focalMm, '--declination', declinationDeg, '--roll', rollDeg].map(
+      String,
+    );
+    const { code, out } = await linesOf('stars', file, ...known, '--exposure', String(exposureS));
+    expect(code).toBe(0);
+    expect(Math.abs(out[0]!.centreTrailPx.value - sky.centrePx)).toBeLessThan(0.2);
+    expect(out[0]!.stars.length).toBeGreaterThan(5);
+    const again = await linesOf('stars', file, file, file, '--exposure', '10;20;30');
+    expect(again.out).toHaveLength(4);
+    // The same picture three times: nothing grows with the time.
+    expect(again.out[3]).toMatchObject({ measure: 'stars', series: true, ok: true });
+    expect(again.out[3]!.centre.perSecond.value).toBeLessThan(0.05 * sky.centrePx);
+  }, 300_000);
+  it('compares a pair, in one line', async () => {
+    const pair = randomPair(6, 320, 260);
+    const { code, out } = await linesOf('pair', png('a.png', pair.a), png('b.png', pair.b));
+    expect(code).toBe(0);
+    expect(out).toHaveLength(1);
+    expect(out[0]!.scale.value / pair.scale).toBeCloseTo(1, 3);
+    expect(out[0]!.shift[0]).toBeCloseTo(pair.shift[0], 0);
+    expect(['a', 'b', 'equal']).toContain(out[0]!.moreDetail);
+    expect((await linesOf('pair', 'one.png')).told).toMatch(/A pair is two pictures/);
+  }, 300_000);
+  it('measures light on four frames, and refuses those made for the eye', async () => {
+    const made: EvenMade = {
+      width: 256,
+      height: 192,
+      gain: 1.7,
+      readNoise: 4,
+      black: 512,
+      white: 65_535,
+      exposure: 0.4,
+      falloff: 0.2,
+      unequal: 0.01,
+      sensorSeed: 3,
+    };
+    const files = [0.4, 0.4, 0, 0].map((exposure, i) =>
+      tiff16(`light${i}.tif`, evenFrame({ ...made, exposure }, 20 + i), 256, 192),
+    );
+    const { code, out } = await linesOf('light', ...files);
+    expect(code).toBe(0);
+    expect(out[0]!.gain.value).toBeCloseTo(1.7, 1);
+    expect(out[0]!.readNoise.value / 4).toBeCloseTo(1, 1);
+    const eye = png('eye.png', randomEdge(5).grey);
+    expect((await linesOf('light', eye, eye, eye, eye)).out[0]!.problem.code).toBe('light.bits');
+    expect((await linesOf('light', eye)).told).toMatch(/four pictures/);
+  });
+  it('tells the time a hand holds from a series', async () => {
+    const sharp = edgePicture(
+      { edgeDeg: 97, offsetPx: 0, dark: 0.1, light: 0.6, optics: opticsOf(0.8, 0.6), cutoff: 1.25 },
+      260,
+      220,
+    );
+    const movedPx = [0, 0.2, 0.1, 0.3, 5, 0.2, 6, 4, 7];
+    const files = movedPx.map((moved, i) =>
+      png(`shake${i}.png`, {
+        width: 260,
+        height: 220,
+        data: shaken(sharp, 260, 220, shakePath(moved, 0, 0)),
+        step: 1 / 255,
+      }),
+    );
+    const { code, out } = await linesOf(
+      'shake',
+      ...files,
+      '--exposure',
+      '1/250;1/250;1/250;1/60;1/60;1/60;1/15;1/15;1/15',
+    );
+    expect(code).toBe(0);
+    expect(out).toHaveLength(1);
+    expect(out[0]!.frames.map((frame) => frame.sharp)).toEqual(movedPx.map((moved) => moved < 1));
+    expect(out[0]!.limitS!.value).toBeLessThan(1 / 30);
+    const untimed = await linesOf('shake', ...files);
+    expect(untimed.code).toBe(1);
+    expect(untimed.out[0]!.problem.message).toMatch(/--exposure/);
+  }, 300_000);
+  it('takes times and angles as people write them', () => {
+    const asked = (...words: string[]) => measureOptions(['stars', 'a.png', 'b.png', ...words]);
+    expect(asked('--exposure', '1/60')).toMatchObject({ ok: true, value: { exposuresS: [1 / 60] } });
+    expect(asked('--exposure', '0,5;1')).toMatchObject({ ok: true, value: { exposuresS: [0.5, 1] } });
+    expect(asked('--exposure', '2.5,5')).toMatchObject({ ok: true, value: { exposuresS: [2.5, 5] } });
+    expect(asked('--declination', '-12,5', '--roll', '-3')).toMatchObject({
+      ok: true,
+      value: { declinationDeg: -12.5, rollDeg: -3 },
+    });
+    for (const [words, field] of [
+      [['--exposure', '1;2;3'], 'exposure'],
+      [['--exposure', 'long'], 'exposure'],
+      [['--declination', '120'], 'declination'],
+      [['--focal', '0'], 'focal'],
+    ] as const)
+      expect(asked(...words)).toMatchObject({ ok: false, problem: { field } });
   });
 });

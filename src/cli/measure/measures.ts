@@ -1,36 +1,20 @@
 import { findDisc } from '@/core/measure/disc/findDisc';
 import { findSubject } from '@/core/measure/findSubject';
+import { edgesOnMosaic, type EdgeByColour } from '@/core/measure/edge/edgesByColour';
+import { findEdges } from '@/core/measure/edge/findEdges';
+import type { EdgeFound, Frequency } from '@/core/measure/edge/measureEdge';
+import { mosaicOf } from '@/core/formats/pictures/mosaic';
 import { measureLength } from '@/core/measure/measureLength';
 import { findRuler } from '@/core/measure/ruler/findRuler';
-import type { Grey } from '@/core/picture/grey';
 import { ok, type Result } from '@/core/quantity/result';
 import type { Measure, MeasureOptions } from './options';
+import type { PictureFile } from './pictureFile';
+import { brief, place, printed } from './printed';
 
-/** A measured number as it is printed. */
-interface Printed {
-  value: number;
-  unit: string;
-  plusMinus: number;
-}
+/** A measure of one picture. */
+export type Measuring = (picture: PictureFile, asked: MeasureOptions, pitchUm: number | null) => Result<object>;
 
-/** No more digits than the error allows, and a hundredth of it beyond. */
-function rounded(value: number, plusMinus: number): number {
-  if (!(plusMinus > 0)) return value;
-  const places = Math.max(0, Math.min(12, Math.ceil(-Math.log10(plusMinus)) + 3));
-  return Number(value.toFixed(places));
-}
-
-const printed = (value: number, unit: string, plusMinus: number): Printed => ({
-  value: rounded(value, plusMinus),
-  unit,
-  plusMinus: Number(plusMinus.toPrecision(3)),
-});
-const place = ([x, y]: [number, number]): [number, number] => [Number(x.toFixed(3)), Number(y.toFixed(3))];
-
-type Asked = Pick<MeasureOptions, 'ends' | 'tickMm'>;
-type Measuring = (grey: Grey, asked: Asked, pitchUm: number | null) => Result<object>;
-
-const ruler: Measuring = (grey, { tickMm }, pitchUm) => {
+const ruler: Measuring = ({ grey }, { tickMm }, pitchUm) => {
   const found = findRuler(grey, { tickMm });
   if (!found.ok) return found;
   const { pxPerMm, pxPerMmError, tickNormalDeg, tickNormalError, finestTickMm, ticks } = found.value;
@@ -43,7 +27,7 @@ const ruler: Measuring = (grey, { tickMm }, pitchUm) => {
   });
 };
 
-const length: Measuring = (grey, { ends }) => {
+const length: Measuring = ({ grey }, { ends }) => {
   const found = measureLength(grey, ends!);
   if (!found.ok) return found;
   return ok({
@@ -53,7 +37,7 @@ const length: Measuring = (grey, { ends }) => {
   });
 };
 
-const disc: Measuring = (grey) => {
+const disc: Measuring = ({ grey }) => {
   const found = findDisc(grey);
   if (!found.ok) return found;
   const { equatorialDiameterPx, polarDiameterPx, diameterError, polarError, equatorDeg, equatorError, centre, phase } =
@@ -68,7 +52,7 @@ const disc: Measuring = (grey) => {
   });
 };
 
-const subject: Measuring = (grey) => {
+const subject: Measuring = ({ grey }) => {
   const found = findSubject(grey);
   if (!found.ok) return found;
   const { longestPx, plusMinus, ends, box } = found.value;
@@ -79,5 +63,45 @@ const subject: Measuring = (grey) => {
   });
 };
 
-/** Every measure, by the word it is called with. */
-export const MEASURING: Record<Measure, Measuring> = { ruler, length, disc, subject };
+const frequency = (found: Frequency | null) => found && printed(found.value, 'cycles/px', found.plusMinus);
+
+/** One edge, or the same in one colour. */
+const edgeLine = (edge: EdgeFound) => ({
+  mtf50: frequency(edge.mtf50),
+  mtf20: frequency(edge.mtf20),
+  mtf10: frequency(edge.mtf10),
+});
+
+const edge: Measuring = ({ grey, decoded }, { part }) => {
+  const mosaic = mosaicOf(decoded);
+  const found = mosaic ? edgesOnMosaic(grey, mosaic, { frame: part }) : findEdges(grey, { frame: part });
+  if (!found.ok) return found;
+  const { edges } = found.value;
+  const [first] = edges as [EdgeFound];
+  const colours = mosaic ? (found.value as { colours?: EdgeByColour[] }).colours?.[0] : undefined;
+  return ok({
+    ...edgeLine(first),
+    frequencies: first.frequencies,
+    mtf: first.mtf.map(brief),
+    mtfPlusMinus: first.mtfError.map(brief),
+    edgeDeg: printed(first.edgeDeg, '°', first.edgeDegError),
+    ends: first.ends.map(place),
+    warnings: first.warnings,
+    ...(colours
+      ? {
+          colours: Object.fromEntries(
+            Object.entries(colours).map(([name, own]) => [name, own && edgeLine(own as EdgeFound)]),
+          ),
+        }
+      : {}),
+    edges: edges.map((each) => ({
+      ...edgeLine(each),
+      edgeDeg: brief(each.edgeDeg),
+      ends: each.ends.map(place),
+      warnings: each.warnings,
+    })),
+  });
+};
+
+/** Every measure of one picture, by the word it is called with. */
+export const MEASURING = { ruler, length, disc, subject, edge } satisfies Partial<Record<Measure, Measuring>>;

@@ -1,12 +1,22 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { orientation } from 'exifr';
+import { orientation, parse } from 'exifr';
 import { decode } from 'jpeg-js';
 import { greyOf, type Decoded } from '@/core/formats/pictures/decoded';
 import { readPicture } from '@/core/formats/pictures/readPicture';
 import type { Grey } from '@/core/picture/grey';
 import type { Tone } from '@/core/picture/tone';
 import { fail, ok, type Result } from '@/core/quantity/result';
+
+/** A picture file, opened. */
+export interface PictureFile {
+  decoded: Decoded;
+  grey: Grey;
+  /** What it says of how it was taken; nothing where it says nothing. */
+  exposureS: number | null;
+  focalMm: number | null;
+  iso: number | null;
+}
 
 /** JPEG, decoded by a package, turned as its EXIF says. */
 async function jpegPicture(bytes: Uint8Array): Promise<Decoded> {
@@ -26,12 +36,28 @@ async function jpegPicture(bytes: Uint8Array): Promise<Decoded> {
   return { width, height, channels: 3, codes: data, black: 0, white: 255, tone: 'srgb', orientation: turned, bits: 8 };
 }
 
-/** The light of a picture file. Names are meant from where the command was typed. */
-export async function lightOfFile(
+/** What EXIF says of the exposure. */
+async function exposureOf(bytes: Uint8Array): Promise<Pick<PictureFile, 'exposureS' | 'focalMm' | 'iso'>> {
+  let raw: Record<string, unknown> | undefined;
+  try {
+    raw = (await parse(bytes, ['ExposureTime', 'FocalLength', 'ISO'])) as Record<string, unknown> | undefined;
+  } catch {
+    // No EXIF, or none that can be read: then nothing is known.
+    raw = undefined;
+  }
+  const number = (name: string) => {
+    const value = raw?.[name];
+    return typeof value === 'number' && value > 0 && Number.isFinite(value) ? value : null;
+  };
+  return { exposureS: number('ExposureTime'), focalMm: number('FocalLength'), iso: number('ISO') };
+}
+
+/** Opens a picture file. Names are meant from where the command was typed. */
+export async function openPicture(
   file: string,
   tone: Tone | undefined,
   frame: number | undefined,
-): Promise<Result<Grey>> {
+): Promise<Result<PictureFile>> {
   let bytes: Uint8Array;
   try {
     bytes = fs.readFileSync(path.resolve(process.env.INIT_CWD ?? process.cwd(), file));
@@ -39,5 +65,7 @@ export async function lightOfFile(
     return fail('picture.missing', `Cannot read ${file}: ${(error as Error).message}`, 'picture');
   }
   const read = await readPicture(bytes, { jpeg: jpegPicture, frame });
-  return read.ok ? ok(greyOf(read.value.decoded, tone)) : read;
+  if (!read.ok) return read;
+  const { decoded } = read.value;
+  return ok({ decoded, grey: greyOf(decoded, tone), ...(await exposureOf(bytes)) });
 }

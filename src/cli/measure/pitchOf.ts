@@ -42,3 +42,9 @@ export function pitchReader({ pitchUm, setup }: MeasureOptions): Result<PitchOf>
     return scale.ok ? ok(scale.value.pitchUm) : scale;
   });
 }
+
+/** The set-up a call names; nothing where it names none. */
+export function setupReader({ setup }: MeasureOptions): SystemInputData | null {
+  const read = setup === undefined ? null : setupOf(setup);
+  return read?.ok ? read.value : null;
+}

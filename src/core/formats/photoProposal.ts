@@ -24,6 +24,8 @@ export interface PhotoTags {
   fileColumns?: number | undefined;
   fileRows?: number | undefined;
   focalLengthMm?: number | undefined;
+  exposureS?: number | undefined;
+  iso?: number | undefined;
   /** When it was taken by the camera's own clock, YYYY-MM-DDTHH:MM:SS. */
   takenAt?: string | undefined;
   /** 35-mm equivalent, whole mm; 0 means unknown. */

@@ -30,6 +30,7 @@ const ORDER: Order = {
   defocusMm: 0.004,
   shakeMm: 0.002,
   fullWell: 10_000,
+  sky: { exposureS: 20, focalMm: 24, declinationDeg: 10, rollDeg: 0 },
   subject: { kind: 'wader', sizeMm: 500 },
   seed: 5,
 };

@@ -1,4 +1,5 @@
 import { greyOf } from '@/core/formats/pictures/decoded';
+import { mosaicOf, type Mosaic } from '@/core/formats/pictures/mosaic';
 import { readPicture } from '@/core/formats/pictures/readPicture';
 import { answer } from '@/core/measure/answer';
 import type { BenchAsk, BenchNews, Opened } from '@/core/measure/benchTalk';
@@ -12,7 +13,7 @@ import { onAsked, teller } from './talk';
 const tell = teller<BenchNews>();
 
 /** The one picture this worker holds, and the light that is shown white. */
-let held: { grey: Grey; white: number } | null = null;
+let held: { grey: Grey; white: number; mosaic: Mosaic | null } | null = null;
 
 async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }>): Promise<Result<Opened>> {
   const bytes = new Uint8Array(await file.arrayBuffer());
@@ -27,7 +28,7 @@ async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }
   tell({ id, share: 0.8 });
   const { decoded, kind } = read.value;
   const grey = greyOf(decoded, tone);
-  held = { grey, white: whiteOf(grey) };
+  held = { grey, white: whiteOf(grey), mosaic: mosaicOf(decoded) };
   return ok({ width: grey.width, height: grey.height, kind, tone: tone ?? decoded.tone, frame: read.value.frame });
 }
 
@@ -41,7 +42,7 @@ async function told(ask: BenchAsk): Promise<void> {
     const part = shown(held.grey, ask.part, held.white);
     return tell({ id, part }, [part.buffer]);
   }
-  const found = answer(held.grey, ask.question, (share) => tell({ id, share }));
+  const found = answer(held.grey, ask.question, (share) => tell({ id, share }), held.mosaic);
   tell({ id, found });
 }
 

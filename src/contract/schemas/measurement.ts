@@ -30,7 +30,11 @@ export const measurementSchema = {
   additionalProperties: false,
   required: ['asked', 'found', 'byHand', 'simulated', 'measuredAt', 'note'],
   properties: {
-    asked: { type: 'string', title: 'Question', enum: ['ruler', 'length', 'disc', 'subject', 'larger'] },
+    asked: {
+      type: 'string',
+      title: 'Question',
+      enum: ['ruler', 'length', 'disc', 'subject', 'larger', 'edge', 'stars', 'pair', 'light', 'shake'],
+    },
     found: { type: 'array', title: 'Numbers', minItems: 1, maxItems: 12, items: quantity },
     byHand: { type: 'boolean', title: 'Put right by hand' },
     simulated: { type: 'boolean', title: 'Of a simulated picture' },
@@ -46,7 +50,7 @@ export const measurementSchema = {
 
 /** The same as a type. The first number is the answer, the others say more. */
 export interface Measurement {
-  asked: 'ruler' | 'length' | 'disc' | 'subject' | 'larger';
+  asked: 'ruler' | 'length' | 'disc' | 'subject' | 'larger' | 'edge' | 'stars' | 'pair' | 'light' | 'shake';
   found: { name: string; value: number; unit: string; plusMinus?: number | undefined }[];
   /** Ends or ticks were put right by the person. */
   byHand: boolean;

@@ -3,9 +3,13 @@ import type { Part } from '../picture/shown';
 import type { Tone } from '../picture/tone';
 import type { Problem, Result } from '../quantity/result';
 import type { DiscFound } from './disc/findDisc';
+import type { EdgeByColour } from './edge/edgesByColour';
+import type { EdgesFound, Frame } from './edge/findEdges';
 import type { SubjectFound } from './findSubject';
 import type { LengthFound } from './measureLength';
 import type { RulerFound } from './ruler/findRuler';
+import type { StarSetup } from './stars/predictedTrail';
+import type { StarsFound } from './stars/findStars';
 
 /** A place on a picture, px; the middle of the top left pixel is [0, 0]. */
 export type Place = [number, number];
@@ -15,7 +19,9 @@ export type Question =
   | { measure: 'ruler'; tickMm?: number | undefined; notAlong?: number[] | undefined }
   | { measure: 'length'; ends: [Place, Place] }
   | { measure: 'disc' }
-  | { measure: 'subject' };
+  | { measure: 'subject' }
+  | { measure: 'edge'; frame?: Frame | undefined }
+  | { measure: 'stars'; setup?: StarSetup | undefined };
 export type Measure = Question['measure'];
 
 /** What is found, by question. */
@@ -24,6 +30,8 @@ export interface FoundOf {
   length: LengthFound;
   disc: DiscFound;
   subject: SubjectFound;
+  edge: EdgesFound & { colours?: EdgeByColour[] };
+  stars: StarsFound;
 }
 export type Found = { [M in Measure]: { measure: M; value: FoundOf[M] } }[Measure];
 

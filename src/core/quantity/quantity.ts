@@ -10,6 +10,7 @@ export type Unit =
   | '″/px'
   | 'lp/mm'
   | 'cycles/mm'
+  | 'cycles/px'
   | 'f/'
   | '×'
   | ':1'

@@ -2,15 +2,17 @@ import type { SubjectKind } from '../kit/subjects';
 import { blurred } from './blurred';
 import { chance } from './chance';
 import { discScene } from './discScene';
+import { edgePicture, edgeResponse, type EdgeMade } from './edgeScene';
 import { noisy } from './noisy';
 import { rulerScene } from './rulerScene';
 import { drawn, type Scene } from './scene';
+import { skyView, starPicture, type StarsMade } from './starScene';
 import { longestOf, subjectScene } from './subjectScene';
 import type { View } from './view';
 
 /** What the simulated camera is to photograph, and with what. */
 export interface Order {
-  scene: 'ruler' | 'subject' | 'disc';
+  scene: 'ruler' | 'subject' | 'disc' | 'edge' | 'stars';
   /** Size of the picture, and what one of its pixels stands for on the sensor, µm. */
   columns: number;
   rows: number;
@@ -26,6 +28,8 @@ export interface Order {
   /** Electrons a pixel holds at full light: fewer at a higher ISO. */
   fullWell: number;
   subject: { kind: SubjectKind; sizeMm: number };
+  /** Of stars: how long the shutter is open, s, with what focal length, mm, and where the middle looks. */
+  sky: { exposureS: number; focalMm: number; declinationDeg: number; rollDeg: number };
   seed: number;
 }
 
@@ -34,6 +38,9 @@ export interface Truth {
   pxPerMm?: number;
   lengthPx?: number;
   diameterPx?: number;
+  /** Where half of the contrast is left, cycles/px, and how far stars run in the middle, px. */
+  halfCyclesPerPx?: number;
+  centrePx?: number;
 }
 
 export interface Taken {
@@ -104,11 +111,53 @@ function sceneOf(order: Order, pxPerMm: number): { scene: Scene; middleMm: [numb
   return { scene: discScene(made, order.seed), middleMm: [0, 0], truth: { diameterPx } };
 }
 
+/** A slanted edge, worked out from the response of pixel and blur. */
+function takeEdge(order: Order): Taken {
+  const { columns, rows, seed, fullWell } = order;
+  const { between, oneOf } = chance(seed);
+  const sigma = blurPx(order);
+  const made: EdgeMade = {
+    edgeDeg: oneOf([0, 90]) + between(5, 11) * oneOf([1, -1]),
+    offsetPx: between(-0.1, 0.1) * rows,
+    dark: 0.12,
+    light: 0.62,
+    optics: (frequency) => Math.exp(-2 * (Math.PI * sigma * frequency) ** 2),
+    cutoff: 2,
+  };
+  let half = 0;
+  while (half < 1 && edgeResponse(made, half) > 0.5) half += 1e-4;
+  const light = edgePicture(made, columns, rows);
+  return { light: noisy(light, { fullWell, readNoise: 4 }, seed + 2), truth: { halfCyclesPerPx: half } };
+}
+
+/** Stars of the whole frame; in the corners the lens draws them out a little. */
+function takeStars(order: Order): Taken {
+  const { columns, rows, pitchUm, seed, fullWell, sky } = order;
+  const made: StarsMade = {
+    width: columns,
+    height: rows,
+    pitchUm,
+    ...sky,
+    stars: 400,
+    sigma: Math.max(0.8, blurPx(order)),
+    comaPx: chance(seed).between(0, 3),
+    sky: 0.006,
+    brightest: 12,
+  };
+  const { light } = starPicture(made, seed + 1);
+  const view = skyView(made);
+  const ends = [-0.5, 0.5].map((share) => view((columns - 1) / 2, (rows - 1) / 2, share * sky.exposureS));
+  const centrePx = Math.hypot(ends[1]![0] - ends[0]![0], ends[1]![1] - ends[0]![1]);
+  return { light: noisy(light, { fullWell, readNoise: 4 }, seed + 2), truth: { centrePx } };
+}
+
 /**
  * Takes a picture with a camera that is only reckoned: the scene as it lies before the lens, drawn on the pixels, blurred by
  * diffraction, lens, focus and shake, with the noise of its light. Every part of the blur counts as a Gaussian of its width.
  */
 export function take(order: Order): Taken {
+  if (order.scene === 'edge') return takeEdge(order);
+  if (order.scene === 'stars') return takeStars(order);
   const { columns, rows, pitchUm, seed } = order;
   const pxPerMm = order.scene === 'disc' ? 1 : (order.ratio * 1000) / pitchUm;
   const { between } = chance(seed + 1);

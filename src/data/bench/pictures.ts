@@ -25,6 +25,10 @@ export interface BenchPicture {
   ends: [Place, Place] | null;
   /** The set-up the person says it was taken with. */
   setupId: string | null;
+  /** How long it was exposed, s, as the person says. */
+  exposureS: number | null;
+  /** Strokes of stars are drawn so many times as long as they are. */
+  strokesTimes: number;
   /** What the simulated camera knows of what it took; nothing for real pictures. */
   truth: SimulatedTruth | null;
 }
@@ -35,6 +39,8 @@ export interface SimulatedTruth {
   pxPerMm?: number;
   lengthPx?: number;
   diameterPx?: number;
+  halfCyclesPerPx?: number;
+  centrePx?: number;
 }
 
 interface Bench {
@@ -92,6 +98,8 @@ export function bringPictures(files: readonly File[], truth: SimulatedTruth | nu
     found: null,
     ends: null,
     setupId: null,
+    exposureS: null,
+    strokesTimes: 10,
     truth,
   }));
   const [first] = brought;
@@ -144,6 +152,9 @@ export const setEnds = (id: string, ends: [Place, Place]): void => patch(id, { e
 
 /** Says what it was taken with. */
 export const setTakenWith = (id: string, setupId: string): void => patch(id, { setupId });
+
+export const setExposure = (id: string, exposureS: number | null): void => patch(id, { exposureS });
+export const setStrokesTimes = (id: string, strokesTimes: number): void => patch(id, { strokesTimes });
 
 /** Goes back to the choice of questions. */
 export const clearAnswer = (id: string): void => patch(id, { question: null, found: null, problem: null });

@@ -21,6 +21,7 @@ import { BenchColumns } from './BenchColumns';
 import { BringPicture } from './BringPicture';
 import { Comparing } from './Comparing';
 import { DiscAnswer } from './DiscAnswer';
+import { EdgeAnswer } from './EdgeAnswer';
 import { HowRead } from './HowRead';
 import { KeepMeasurement } from './KeepMeasurement';
 import { LengthAnswer } from './LengthAnswer';
@@ -28,7 +29,9 @@ import { lengthQuantity } from './lengthQuantity';
 import { Over } from './Over';
 import { Questions } from './Questions';
 import { RulerAnswer } from './RulerAnswer';
+import { StarsAnswer } from './StarsAnswer';
 import { SubjectAnswer } from './SubjectAnswer';
+import { Together } from './Together';
 import { TruthShown } from './Told';
 import { WhosePicture } from './WhosePicture';
 import { useTakenWith, type TakenWith } from './useTakenWith';
@@ -52,7 +55,7 @@ export default function BenchHome() {
       </Txt>
       <Txt>
         Bring a picture, ask it one question, and get a number with its error: how large it is on the sensor, how long,
-        how wide a disc, where a subject ends.
+        how wide a disc, where a subject ends, how sharp it is, whether stars run, which of two pictures holds more.
       </Txt>
       <BringPicture />
     </ScrollView>
@@ -61,6 +64,8 @@ export default function BenchHome() {
 
 function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: BenchPicture[] }) {
   const taken = useTakenWith(picture);
+  const units = usePreferences((state) => state.units);
+  const { ask, sheetFor } = useWhy();
   const shown = (
     <>
       <Txt kind="title" level={1} numberOfLines={1}>
@@ -71,12 +76,14 @@ function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: Bench
   );
   const side = (
     <>
-      <Questions picture={picture} />
+      <Questions picture={picture} taken={taken} />
       <Answer picture={picture} taken={taken} />
       <WhosePicture taken={taken} />
       <HowRead picture={picture} />
+      <Together pictures={pictures} taken={taken} units={units} ask={ask} />
       <OnTheBench picture={picture} pictures={pictures} />
       <BringPicture short />
+      {sheetFor({})}
     </>
   );
   return <BenchColumns shown={shown} side={side} />;
@@ -84,7 +91,7 @@ function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: Bench
 
 /** The picture itself, with what was measured on it; or how far it is being opened, or why it cannot be. */
 function Shown({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) {
-  const { id, opened, holder, found, name, ends, question } = picture;
+  const { id, opened, holder, found, name, ends, question, strokesTimes } = picture;
   const source = useCallback((part: Parameters<typeof holder.part>[0]) => holder.part(part), [holder]);
   const pxPerMm = found?.measure === 'ruler' ? found.value.pxPerMm : undefined;
   const handles = ends && (question?.measure === 'length' || question?.measure === 'subject');
@@ -98,7 +105,7 @@ function Shown({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) 
         height={opened.height}
         source={source}
         pxPerMm={pxPerMm}
-        over={(view, screen) => <Over found={found} ends={ends} view={view} screen={screen} />}
+        over={(view, screen) => <Over found={found} ends={ends} view={view} screen={screen} times={strokesTimes} />}
         handles={
           handles
             ? [
@@ -176,6 +183,12 @@ function Answer({ picture, taken }: { picture: BenchPicture; taken: TakenWith })
       ) : null}
       {found.measure === 'subject' ? (
         <SubjectAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
+      ) : null}
+      {found.measure === 'edge' ? (
+        <EdgeAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
+      ) : null}
+      {found.measure === 'stars' ? (
+        <StarsAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
       ) : null}
       <KeepMeasurement picture={picture} found={found} taken={taken} />
       <TruthShown truth={picture.truth} found={found} />

@@ -2,6 +2,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import type { Found, Place } from '@/core/measure/benchTalk';
 import { comparison, type Comparison, type Side } from '@/core/measure/means/comparison';
+import type { PairFound } from '@/core/measure/pair/comparePair';
+import { mapped } from '@/core/measure/pair/similarity';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import { askPicture, compare, setEnds, showPicture, stopComparing, type BenchPicture } from '@/data/bench/pictures';
@@ -15,12 +17,15 @@ import { TwoPictures } from '@/ui/picture/TwoPictures';
 import { space } from '@/ui/theme/measures';
 import { useWhy } from '../desk/useWhy';
 import { BenchColumns } from './BenchColumns';
+import { Blink } from './Blink';
 import { BringPicture } from './BringPicture';
 import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
 import { lengthQuantity } from './lengthQuantity';
 import type { NamedNumber } from './numbersOf';
 import { Over } from './Over';
 import { firstEnds } from './Questions';
+import { PairAnswer } from './PairAnswer';
+import { useSeveral } from './useSeveral';
 import { WhosePicture } from './WhosePicture';
 import { useTakenWith, type TakenWith } from './useTakenWith';
 
@@ -84,14 +89,16 @@ function Both({ first, second, head }: BothProps) {
   const [takenFirst, takenSecond] = [useTakenWith(first), useTakenWith(second)];
   const [one, two] = [sideOf(first, takenFirst), sideOf(second, takenSecond)];
   const told = one && two ? comparison(one, two) : null;
+  const pair = useSeveral<{ ask: 'pair'; files: readonly [Blob, Blob] }>();
   const shown = (
     <>
       {head}
-      <Laid first={first} second={second} one={one} two={two} />
+      <Laid first={first} second={second} one={one} two={two} pair={pair.found} />
     </>
   );
   const side = (
     <>
+      <PairAnswer first={first} second={second} pair={pair} taken={takenSecond} units={units} ask={ask} />
       {told ? <Answer told={told} units={units} ask={ask} /> : null}
       {told && one && two ? (
         <KeepKey
@@ -121,7 +128,7 @@ function Both({ first, second, head }: BothProps) {
   return <BenchColumns shown={shown} side={side} />;
 }
 
-type Alike = 'sensor' | 'pixel';
+type Alike = 'sensor' | 'pixel' | 'subject';
 type Seen = 'first' | 'both' | 'second';
 const OPACITY: Record<Seen, number> = { first: 0, both: 0.5, second: 1 };
 
@@ -136,16 +143,20 @@ interface LaidProps {
   second: BenchPicture;
   one: (Side & { ends: [Place, Place] }) | null;
   two: (Side & { ends: [Place, Place] }) | null;
+  /** How they lie on each other, once that was found. */
+  pair: PairFound | null;
 }
 
 /** Both pictures over each other, the middles of what was measured on each other until they are moved. */
-function Laid({ first, second, one, two }: LaidProps) {
-  const [alike, setAlike] = useState<Alike>('sensor');
+function Laid({ first, second, one, two, pair }: LaidProps) {
+  const [chosen, setAlike] = useState<Alike | null>(null);
+  const alike = chosen ?? (pair ? 'subject' : 'sensor');
   const [seen, setSeen] = useState<Seen>('both');
   const pitches = one?.pitchUm && two?.pitchUm ? two.pitchUm.value / one.pitchUm.value : null;
   const times = alike === 'sensor' && pitches !== null ? pitches : 1;
   const [lower, upper] = [usePicture(first), usePicture(second)];
-  const register = useMemo(
+  const found = useMemo(() => (pair ? registerOf(pair, lower, upper) : null), [pair, lower, upper]);
+  const byEnds = useMemo(
     () => ({
       times,
       on: one ? middleOf(one.ends) : centreOf(lower),
@@ -153,6 +164,12 @@ function Laid({ first, second, one, two }: LaidProps) {
     }),
     [times, one, two, lower, upper],
   );
+  const register = alike === 'subject' && found ? found : byEnds;
+  const sizes: { value: Alike; name: string }[] = [
+    ...(found ? [{ value: 'subject' as const, name: 'On the subject' }] : []),
+    ...(pitches === null ? [] : [{ value: 'sensor' as const, name: 'On the sensor' }]),
+    { value: 'pixel', name: 'Per pixel' },
+  ];
   return (
     <View style={{ gap: space.medium }}>
       <TwoPictures
@@ -182,25 +199,26 @@ function Laid({ first, second, one, two }: LaidProps) {
           value={seen}
           onChange={setSeen}
         />
-        {pitches === null ? (
+        {sizes.length > 1 ? (
+          <Choice label="At the same size" options={sizes} value={alike} onChange={setAlike} />
+        ) : (
           <Txt kind="small" tone="soft">
             At the same size per pixel: for the same size on the sensor the pitch of both must be known.
           </Txt>
-        ) : (
-          <Choice
-            label="At the same size"
-            options={[
-              { value: 'sensor', name: 'On the sensor' },
-              { value: 'pixel', name: 'Per pixel' },
-            ]}
-            value={alike}
-            onChange={setAlike}
-          />
         )}
+        <Blink second={seen === 'second'} onSecond={(is) => setSeen(is ? 'second' : 'first')} />
       </View>
     </View>
   );
 }
+
+/** Where the second lies on the first when the same thing is to lie on the same. */
+function registerOf({ match, scale }: PairFound, lower: Size, upper: Size) {
+  const on = centreOf(lower);
+  return { times: 1 / scale, on, of: mapped(match, lower, upper)(on[0], on[1]) };
+}
+
+type Size = { width: number; height: number };
 
 function usePicture({ holder, opened }: BenchPicture) {
   const source = useCallback((part: Parameters<typeof holder.part>[0]) => holder.part(part), [holder]);

@@ -1,4 +1,4 @@
-import Svg, { Circle, Ellipse, Line, Polygon, Rect } from 'react-native-svg';
+import Svg, { Circle, Ellipse, Line, Path, Polygon, Rect } from 'react-native-svg';
 import type { Found, Place } from '@/core/measure/benchTalk';
 import { toScreen, type Viewport } from '@/core/picture/viewport';
 import { usePalette } from '@/ui/theme/theme';
@@ -10,6 +10,8 @@ interface Props {
   screen: { width: number; height: number };
   /** Draws the ends' line in dashes, beside another. */
   dashed?: boolean;
+  /** Strokes of stars are drawn so many times as long. */
+  times?: number;
 }
 
 /** Found lines are drawn twice: ink under the needle's colour, so that they show on light and on dark. */
@@ -17,7 +19,7 @@ const UNDER = 3.5;
 const UPPER = 1.5;
 
 /** What was measured, drawn over the picture. */
-export function Over({ found, ends, view, screen, dashed = false }: Props) {
+export function Over({ found, ends, view, screen, dashed = false, times = 1 }: Props) {
   const palette = usePalette();
   const both = (make: (colour: string, width: number, key: string) => React.ReactNode) => [
     make(palette.raised, UNDER, 'under'),
@@ -48,7 +50,13 @@ export function Over({ found, ends, view, screen, dashed = false }: Props) {
       {found?.measure === 'ruler' ? found.value.lines.map(({ n, from, to }) => line(from, to, String(n))) : null}
       {found?.measure === 'disc' ? <DiscOver value={found.value} view={view} both={both} /> : null}
       {found?.measure === 'subject' ? <SubjectOver value={found.value} view={view} both={both} /> : null}
-      {ends && found?.measure !== 'ruler' && found?.measure !== 'disc' ? line(ends[0], ends[1], 'ends') : null}
+      {found?.measure === 'edge'
+        ? found.value.edges.map(({ ends: [from, to] }, k) => line(from, to, `edge${k}`))
+        : null}
+      {found?.measure === 'stars' ? <Strokes value={found.value} view={view} screen={screen} times={times} /> : null}
+      {ends && (found === null || found.measure === 'length' || found.measure === 'subject')
+        ? line(ends[0], ends[1], 'ends')
+        : null}
     </Svg>
   );
 }
@@ -118,6 +126,37 @@ function SubjectOver({
           fill="none"
         />
       ))}
+    </>
+  );
+}
+
+interface StrokesProps {
+  value: Extract<Found, { measure: 'stars' }>['value'];
+  view: Viewport;
+  screen: { width: number; height: number };
+  times: number;
+}
+
+/** Every star as a small stroke, as far and whichever way it ran; dots where that cannot be told. One path for all of them. */
+function Strokes({ value, view, screen, times }: StrokesProps) {
+  const palette = usePalette();
+  const strokes: string[] = [];
+  const dots: string[] = [];
+  for (const { x, y, lengthPx, directionDeg, upperLimit } of value.stars) {
+    const [sx, sy] = toScreen(view, [x, y]);
+    if (sx < -50 || sy < -50 || sx > screen.width + 50 || sy > screen.height + 50) continue;
+    const half = (lengthPx * times * view.scale) / 2;
+    const turn = (directionDeg * Math.PI) / 180;
+    const [dx, dy] = [half * Math.cos(turn), half * Math.sin(turn)];
+    if (upperLimit) dots.push(`M${(sx - 2).toFixed(1)} ${sy.toFixed(1)}h4`);
+    else
+      strokes.push(`M${(sx - dx).toFixed(1)} ${(sy - dy).toFixed(1)}L${(sx + dx).toFixed(1)} ${(sy + dy).toFixed(1)}`);
+  }
+  return (
+    <>
+      <Path d={strokes.join('')} stroke={palette.raised} strokeWidth={2.5} fill="none" />
+      <Path d={strokes.join('')} stroke={palette.needle} strokeWidth={UPPER} fill="none" />
+      <Path d={dots.join('')} stroke={palette.needle} strokeWidth={4} strokeLinecap="round" fill="none" />
     </>
   );
 }

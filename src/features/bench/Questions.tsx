@@ -1,6 +1,10 @@
 import type { Measure, Place } from '@/core/measure/benchTalk';
 import { askPicture, compare, setEnds, type BenchPicture } from '@/data/bench/pictures';
+import { useSky } from '@/data/inHand';
 import { Choice } from '@/ui/controls/Choice';
+import { pointingFrom } from '../sky/skyWays';
+import { starSetupOf } from './starSetup';
+import type { TakenWith } from './useTakenWith';
 
 type Asked = Measure | 'larger';
 
@@ -9,7 +13,9 @@ const QUESTIONS: readonly { value: Asked; name: string; gloss: string }[] = [
   { value: 'length', name: 'How long is it?', gloss: 'between two handles' },
   { value: 'disc', name: 'How wide is the disc?', gloss: 'planet, Moon, something round' },
   { value: 'subject', name: 'Where does it end?', gloss: 'the subject and its pixels' },
-  { value: 'larger', name: 'Larger, or only shown larger?', gloss: 'with a second picture of it' },
+  { value: 'edge', name: 'How sharp is it?', gloss: 'by a slanted edge in it' },
+  { value: 'stars', name: 'Do the stars run?', gloss: 'a picture of the night sky' },
+  { value: 'larger', name: 'Larger, or only shown larger?', gloss: 'two pictures of it: which has more?' },
 ];
 
 /** Where the handles stand before anybody moved them: across the middle third. */
@@ -19,11 +25,16 @@ export const firstEnds = ({ width, height }: { width: number; height: number }):
 ];
 
 /** The questions one can ask of a picture; choosing one asks it. */
-export function Questions({ picture }: { picture: BenchPicture }) {
+export function Questions({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) {
+  const sky = useSky();
   const { id, opened, question } = picture;
   if (!opened) return null;
   const ask = (measure: Asked) => {
     if (measure === 'larger') return compare();
+    if (measure === 'stars') {
+      const setup = starSetupOf(picture, taken, pointingFrom(sky), sky.projection);
+      return void askPicture(id, { measure, ...(setup ? { setup } : {}) });
+    }
     if (measure !== 'length') return void askPicture(id, { measure });
     const ends = picture.ends ?? firstEnds(opened);
     setEnds(id, ends);

@@ -5,6 +5,7 @@ import { FORMAT_FILES, type SimulatedFormat } from '@/core/simulate/fileOrder';
 import type { Order, Truth } from '@/core/simulate/take';
 import { bringPictures, type SimulatedTruth } from '@/data/bench/pictures';
 import { takeSimulated } from '@/data/bench/simulate';
+import { useSky } from '@/data/inHand';
 import { useKit } from '@/data/useKit';
 import { useChosen } from '@/data/useChosen';
 import { Group } from '@/ui/Group';
@@ -18,6 +19,8 @@ const SCENES: readonly { value: Order['scene']; name: string; gloss: string }[] 
   { value: 'ruler', name: 'A ruler', gloss: 'close up' },
   { value: 'subject', name: 'The subject in hand', gloss: 'at its distance' },
   { value: 'disc', name: 'A planet', gloss: '44″ wide' },
+  { value: 'edge', name: 'A slanted edge', gloss: 'for sharpness' },
+  { value: 'stars', name: 'Stars', gloss: 'as set under Stars' },
 ];
 const FORMATS = (Object.keys(FORMAT_FILES) as SimulatedFormat[]).map((value) => ({
   value,
@@ -26,13 +29,17 @@ const FORMATS = (Object.keys(FORMAT_FILES) as SimulatedFormat[]).map((value) => 
 
 /** What is true of a simulated picture, in words. */
 function truthWords(truth: Truth): SimulatedTruth {
-  const { pxPerMm, lengthPx, diameterPx } = truth;
+  const { pxPerMm, lengthPx, diameterPx, halfCyclesPerPx, centrePx } = truth;
   const words =
-    pxPerMm !== undefined
-      ? `it was ${formatFigures(pxPerMm, 5)} px a millimetre`
-      : lengthPx !== undefined
-        ? `it was ${formatFigures(lengthPx, 4)} px long`
-        : `it was ${formatFigures(diameterPx ?? 0, 5)} px wide`;
+    halfCyclesPerPx !== undefined
+      ? `half was left at ${formatFigures(halfCyclesPerPx, 4)} cycles a pixel`
+      : centrePx !== undefined
+        ? `in the middle they ran ${formatFigures(centrePx, 4)} px`
+        : pxPerMm !== undefined
+          ? `it was ${formatFigures(pxPerMm, 5)} px a millimetre`
+          : lengthPx !== undefined
+            ? `it was ${formatFigures(lengthPx, 4)} px long`
+            : `it was ${formatFigures(diameterPx ?? 0, 5)} px wide`;
   return { ...truth, words };
 }
 
@@ -46,7 +53,8 @@ export function SimulatedCamera({ startsOpen }: { startsOpen: boolean }) {
   const [share, setShare] = useState<number | null>(null);
   const [stop, setStop] = useState<(() => void) | null>(null);
   const [message, setMessage] = useState<string | null>(null);
-  const made = simulatedOrder(kit, chosen, scene, format, seed);
+  const sky = useSky();
+  const made = simulatedOrder(kit, chosen, scene, format, seed, sky);
   const takeOne = () => {
     if (!made.ok) return;
     setShare(0);

@@ -54,6 +54,8 @@ function measuredOf(found: Found, truth: SimulatedTruth): { told: string; percen
     was === undefined ? null : { told: formatFigures(value, 5), percent: (value / was - 1) * 100 };
   if (found.measure === 'ruler') return pair(found.value.pxPerMm, truth.pxPerMm);
   if (found.measure === 'disc') return pair(found.value.equatorialDiameterPx, truth.diameterPx);
+  if (found.measure === 'edge') return pair(found.value.edges[0]?.mtf50?.value ?? 0, truth.halfCyclesPerPx);
+  if (found.measure === 'stars') return pair(found.value.centre.lengthPx, truth.centrePx);
   if (found.measure === 'subject') return pair(found.value.longestPx, truth.lengthPx);
   return pair(found.value.lengthPx, truth.lengthPx);
 }

@@ -116,6 +116,8 @@ function onBench(found: Found | null, change: Partial<BenchPicture> = {}): void 
     share: null,
     problem: null,
     tags: { model: 'Ostrel R45', lensModel: 'Ostrel 100 f/2.8 macro' },
+    exposureS: null,
+    strokesTimes: 5,
     question,
     found,
     ends: found?.measure === 'length' || found?.measure === 'subject' ? found.value.ends : null,

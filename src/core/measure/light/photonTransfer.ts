@@ -57,17 +57,39 @@ function ofSquare(
   pixels: readonly number[],
   gainOfB: number,
 ): { mean: number; variance: number; count: number } {
-  const differences = pixels.map((at) => a.data[at]! - gainOfB * b.data[at]!);
-  let kept = differences;
-  let [mean, variance] = [0, Infinity];
-  for (let round = 0; round < 3; round++) {
-    mean = kept.reduce((x, y) => x + y, 0) / kept.length;
-    variance = kept.reduce((x, y) => x + (y - mean) ** 2, 0) / Math.max(1, kept.length - 1);
-    const most = BAD * Math.sqrt(variance);
-    kept = differences.filter((value) => Math.abs(value - mean) <= most);
+  const differences = new Float64Array(pixels.length);
+  let sum = 0;
+  for (let k = 0; k < pixels.length; k++) {
+    const at = pixels[k]!;
+    const [first, second] = [a.data[at]!, gainOfB * b.data[at]!];
+    differences[k] = first - second;
+    sum += first + second;
   }
-  const sum = pixels.reduce((x, at) => x + a.data[at]! + gainOfB * b.data[at]!, 0);
-  return { mean: sum / (2 * pixels.length), variance, count: kept.length };
+  let [mean, variance, count] = [0, Infinity, pixels.length];
+  for (let round = 0; round < 3; round++) {
+    const most = BAD * Math.sqrt(variance);
+    let [total, squares] = [0, 0];
+    count = 0;
+    for (let k = 0; k < differences.length; k++) {
+      // About the mean found before: small numbers, so that their squares lose nothing.
+      const off = differences[k]! - mean;
+      if (Math.abs(off) > most) continue;
+      total += off;
+      squares += off * off;
+      count++;
+    }
+    const shift = total / Math.max(1, count);
+    variance = (squares - count * shift * shift) / Math.max(1, count - 1);
+    mean += shift;
+  }
+  return { mean: sum / (2 * pixels.length), variance, count };
+}
+
+/** Every so-manieth of many numbers. */
+function everyOf(data: Float32Array, step: number): Float64Array {
+  const some = new Float64Array(Math.ceil(data.length / step));
+  for (let i = 0; i < some.length; i++) some[i] = data[i * step]!;
+  return some;
 }
 
 /** Pixels of a square, one list for each colour. */
@@ -81,13 +103,13 @@ function coloursOf({ width, mosaic }: CountedFrame, x0: number, y0: number): num
 function squaresOf(flats: [CountedFrame, CountedFrame], darks: [CountedFrame, CountedFrame]): Square[] {
   const { width, height } = flats[0];
   const squares: Square[] = [];
-  const levelOf = ({ data }: CountedFrame) => median(data.filter((_, i) => i % 97 === 0));
+  const levelOf = ({ data }: CountedFrame) => median(everyOf(data, 97));
   const capped = levelOf(darks[0]);
   // Lamps flicker: the second frame is brought to the level of the first.
   const ratio = (levelOf(flats[0]) - capped) / Math.max(1e-9, levelOf(flats[1]) - capped);
   const gainOfB = Math.abs(ratio - 1) < 0.5 ? ratio : 1;
-  const stepX = Math.max(SQUARE, Math.floor(width / 24 / 2) * 2);
-  const stepY = Math.max(SQUARE, Math.floor(height / 16 / 2) * 2);
+  const stepX = Math.max(SQUARE, Math.floor(width / 16 / 2) * 2);
+  const stepY = Math.max(SQUARE, Math.floor(height / 12 / 2) * 2);
   for (let y = 0; y + SQUARE <= height; y += stepY)
     for (let x = 0; x + SQUARE <= width; x += stepX)
       for (const pixels of coloursOf(flats[0], x, y)) {
@@ -142,8 +164,8 @@ export function photonTransfer(frames: readonly CountedFrame[]): Result<PhotonTr
   if (flat1.width < 2 * SQUARE || flat1.height < 2 * SQUARE) return sizes;
   const [level, dark] = [(meanOf(flat1) + meanOf(flat2)) / 2, (meanOf(dark1) + meanOf(dark2)) / 2];
   if (level - dark < 0.02 * (flat1.white - dark)) return dim;
-  const full = flat2.data.filter((value, i) => i % 37 === 0 && value >= 0.995 * flat2.white).length;
-  if (full > 0.01 * (flat2.data.length / 37)) return clipped;
+  const sample = everyOf(flat2.data, 37);
+  if (sample.filter((value) => value >= 0.995 * flat2.white).length > 0.01 * sample.length) return clipped;
   const squares = squaresOf([flat1, flat2], [dark1, dark2]);
   const { value: perCode, plusMinus } = ratioOf(
     squares.map(({ signal, count }) => signal * count),

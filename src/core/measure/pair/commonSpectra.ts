@@ -1,6 +1,6 @@
 import type { Grey } from '../../picture/grey';
 import { fft2, frequencyAt, realWaves } from './fft2';
-import { sharpCopy } from './sharpCopy';
+import { sharpCopy, type Lattice } from './sharpCopy';
 import { inverse, mapped, scaleOf, type Similarity } from './similarity';
 
 /** Bands of detail, cycles a px of the first picture. */
@@ -126,7 +126,7 @@ export function commonSpectra(a: Grey, b: Grey, match: Similarity): CommonSpectr
   };
   const bandOf = bandsOver(size, perA);
   for (const [x, y] of places) {
-    const own = sharpCopy(coarse, size, (i, j) => toCoarse(x + i, y + j));
+    const own = sharpCopy(coarse, size, latticeFrom(toCoarse, x, y));
     if (!own) continue;
     const plain = plainSquare(fine, x + size / 2, y + size / 2, size);
     const [sf, sc] = [spectrumOf(plain, size), spectrumOf(own, size)];
@@ -148,6 +148,14 @@ export function commonSpectra(a: Grey, b: Grey, match: Similarity): CommonSpectr
     found.count[k] = found.count[k]! / (2 * 2.25 * (places.length > 3 ? 2 : 1));
   }
   return found;
+}
+
+/** The lattice of whole pixels of the finer picture, as it lies on the coarser. */
+function latticeFrom(to: (x: number, y: number) => [number, number], x: number, y: number): Lattice {
+  const [left, top] = to(x, y);
+  const [rightX, rightY] = to(x + 1, y);
+  const [belowX, belowY] = to(x, y + 1);
+  return { x: left, y: top, across: [rightX - left, rightY - top], down: [belowX - left, belowY - top] };
 }
 
 /** Which band each wave of a square belongs to, −1 for none. */

@@ -3,7 +3,8 @@ import { fail, ok, type Result } from '../../quantity/result';
 import { coarseMatch } from './coarseMatch';
 import { commonSpectra } from './commonSpectra';
 import { fineMatch, type FineMatch } from './fineMatch';
-import { banded, smaller } from './pairLight';
+import { onWholes, type Copy } from './copies';
+import { banded, logLight, smaller } from './pairLight';
 import { matrixOf, scaleOf, turnOf, type Similarity } from './similarity';
 import { detailBands, whichHasMore, type DetailBands, type MoreDetail } from './whichHasMore';
 
@@ -37,16 +38,37 @@ const noCommon = fail(
 );
 const small = fail('pair.small', 'Both pictures must be at least 96 px wide and high to be compared.', 'picture');
 
-/** Roughly onto each other, in px of the whole pictures. */
+/** Finer than this, px along the longer side, the pictures are not looked at to lay them onto each other. */
+const FINEST = 2400;
+
+/** Roughly onto each other, in px of the pictures. */
 function roughly(a: Grey, b: Grey, onProgress?: (share: number) => void): Similarity | null {
   const longest = Math.max(a.width, a.height, b.width, b.height);
   const by = Math.max(1, Math.round(longest / SEARCH));
-  const copies = [a, b].map((each) => banded(smaller(each, Math.max(each.width, each.height) / by).grey, 1.2)) as [
-    Grey,
-    Grey,
-  ];
-  const match = coarseMatch(...copies, onProgress);
-  return match && { ...match, tx: match.tx * by, ty: match.ty * by };
+  const copies = [a, b].map((each) => smaller(each, Math.max(each.width, each.height) / by)) as [Copy, Copy];
+  const [first, second] = copies.map(({ grey }) => banded(logLight(grey), 1.2)) as [Grey, Grey];
+  const match = coarseMatch(first, second, onProgress);
+  return match && onWholes(match, ...copies);
+}
+
+/** Onto each other to hundredths of a px. Large pictures are read once, for copies that are fine enough. */
+function laid(a: Grey, b: Grey, onProgress?: (share: number) => void): FineMatch | null {
+  const longest = Math.max(a.width, a.height, b.width, b.height);
+  const by = Math.max(1, Math.ceil(longest / FINEST));
+  const copies = [a, b].map((each) => smaller(each, Math.max(each.width, each.height) / by)) as [Copy, Copy];
+  const [first, second] = [copies[0].grey, copies[1].grey];
+  onProgress?.(0.1);
+  const rough = roughly(first, second, (share) => onProgress?.(0.1 + 0.5 * share));
+  onProgress?.(0.6);
+  const fine = rough && fineMatch(first, second, rough, (share) => onProgress?.(0.6 + 0.4 * share));
+  if (!fine) return null;
+  const share = copies[1].by / copies[0].by;
+  return {
+    ...fine,
+    match: onWholes(fine.match, ...copies),
+    scaleError: fine.scaleError * share,
+    shiftError: fine.shiftError * copies[1].by,
+  };
 }
 
 /**
@@ -56,9 +78,7 @@ function roughly(a: Grey, b: Grey, onProgress?: (share: number) => void): Simila
  */
 export function comparePair(a: Grey, b: Grey, onProgress?: (share: number) => void): Result<PairFound> {
   if (Math.min(a.width, a.height, b.width, b.height) < 96) return small;
-  const rough = roughly(a, b, (share) => onProgress?.(0.05 + 0.35 * share));
-  onProgress?.(0.4);
-  const fine = rough && fineMatch(a, b, rough, (share) => onProgress?.(0.4 + 0.3 * share));
+  const fine = laid(a, b, (share) => onProgress?.(0.7 * share));
   if (!fine || fine.correlation < 0.25) return noCommon;
   onProgress?.(0.7);
   const { match } = fine;

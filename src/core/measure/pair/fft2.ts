@@ -6,41 +6,47 @@ export interface Waves {
   data: Float64Array;
 }
 
-/** Turns rows into columns and back. */
-function transposed({ size, data }: Waves): Waves {
-  const out = new Float64Array(data.length);
-  for (let y = 0; y < size; y++)
-    for (let x = 0; x < size; x++) {
-      const [from, to] = [2 * (y * size + x), 2 * (x * size + y)];
-      out[to] = data[from]!;
-      out[to + 1] = data[from + 1]!;
-    }
-  return { size, data: out };
+/** Turns rows into columns and back, in place, block by block: so that what is read lies near what was read before. */
+function transpose({ size, data }: Waves): void {
+  const block = 16;
+  for (let y0 = 0; y0 < size; y0 += block)
+    for (let x0 = y0; x0 < size; x0 += block)
+      for (let y = y0; y < Math.min(size, y0 + block); y++)
+        for (let x = Math.max(x0, y + 1); x < Math.min(size, x0 + block); x++) {
+          const a = 2 * (y * size + x);
+          const b = 2 * (x * size + y);
+          const re = data[a]!;
+          const im = data[a + 1]!;
+          data[a] = data[b]!;
+          data[a + 1] = data[b + 1]!;
+          data[b] = re;
+          data[b + 1] = im;
+        }
 }
 
-function rowsThrough(waves: Waves, fft: FFT, inverse: boolean): Waves {
-  const { size, data } = waves;
-  const out = new Float64Array(data.length);
-  const row = new Array<number>(2 * size);
-  const result = fft.createComplexArray();
+function rowsThrough({ size, data }: Waves, fft: FFT, inverse: boolean): void {
+  const out = new Float64Array(2 * size);
   for (let y = 0; y < size; y++) {
-    const from = 2 * y * size;
-    for (let i = 0; i < 2 * size; i++) row[i] = data[from + i]!;
-    if (inverse) fft.inverseTransform(result, row);
-    else fft.transform(result, row);
-    for (let i = 0; i < 2 * size; i++) out[from + i] = result[i]!;
+    const row = data.subarray(2 * y * size, 2 * (y + 1) * size);
+    if (inverse) fft.inverseTransform(out, row);
+    else fft.transform(out, row);
+    row.set(out);
   }
-  return { size, data: out };
 }
 
 /**
- * The two-dimensional transform of a square picture whose side is a power of two; frequencies along y lie in the columns.
+ * The two-dimensional transform of a square picture whose side is a power of two, in its own place; frequencies along y lie in
+ * the columns.
  *
  * @param inverse back again, divided by the number of pixels
  */
 export function fft2(waves: Waves, inverse = false): Waves {
   const fft = new FFT(waves.size);
-  return transposed(rowsThrough(transposed(rowsThrough(waves, fft, inverse)), fft, inverse));
+  rowsThrough(waves, fft, inverse);
+  transpose(waves);
+  rowsThrough(waves, fft, inverse);
+  transpose(waves);
+  return waves;
 }
 
 /** Real numbers as waves without imaginary parts. */

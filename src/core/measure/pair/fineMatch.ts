@@ -1,7 +1,8 @@
 import type { Grey } from '../../picture/grey';
 import { solveNormal } from '../leastSquares';
 import { median } from '../smooth';
-import { banded, smaller } from './pairLight';
+import { banded, logLight, smaller } from './pairLight';
+import { onCopies, onWholes } from './copies';
 import { inverse, mapped, scaleOf, type Similarity } from './similarity';
 
 /** A match with its errors, about 95 %, and how well both agree. */
@@ -78,6 +79,7 @@ function stepSums(coarse: Grey, fine: Grey, match: Similarity, gain: number, noi
   const out = new Float64Array(3);
   const row = new Float64Array(UNKNOWNS);
   const offs: number[] = [];
+  let count = 0;
   let [ab, aa, bb] = [0, 0, 0];
   for (let y = 4 + (every >> 1); y < coarse.height - 4; y += every)
     for (let x = 4 + (every >> 1); x < coarse.width - 4; x += every) {
@@ -85,7 +87,7 @@ function stepSums(coarse: Grey, fine: Grey, match: Similarity, gain: number, noi
       if (!cubicAt(fine, fx, fy, out)) continue;
       const own = coarse.data[y * coarse.width + x]!;
       const off = gain * own - out[0]!;
-      offs.push(Math.abs(off));
+      if (count++ % 3 === 0) offs.push(Math.abs(off));
       // Far-off places weigh less: what moved, or stands at another depth.
       const weight = noise > 0 ? 1 / (1 + (off / (2.5 * noise)) ** 2) ** 2 : 1;
       const [dx, dy] = [x - cx, y - cy];
@@ -111,7 +113,7 @@ function stepSums(coarse: Grey, fine: Grey, match: Similarity, gain: number, noi
     tiles,
     noise: 1.4826 * median(offs),
     correlation: ab / Math.sqrt(Math.max(1e-30, aa * bb)),
-    count: offs.length,
+    count,
   };
 }
 
@@ -163,35 +165,14 @@ function scatterOf(tiles: Sums[], match: Similarity): Pick<FineMatch, 'scaleErro
 
 /** Brings one level of the pictures onto each other; the match is in px of the whole pictures. */
 function settledAt(coarse: Grey, fine: Grey, from: Similarity, { longest, sigma, rounds }: Level) {
-  const small = smaller(coarse, longest);
+  const first = smaller(coarse, longest);
   const scale = scaleOf(from);
   // The finer picture is reduced no more than leaves it finer still.
-  const by = Math.max(1, Math.floor(small.by * scale));
+  const by = Math.max(1, Math.floor(first.by * scale));
   const second = smaller(fine, Math.max(fine.width, fine.height) / by);
-  const share = small.by / second.by;
-  const [a, b] = [banded(small.grey, sigma), banded(second.grey, sigma * scale * share)];
-  // Block means leave out a rim: the middles differ by it.
-  const rim = ({ width, height }: Grey, { grey, by: step }: { grey: Grey; by: number }) => [
-    (grey.width * step - 1) / 2 - (width - 1) / 2,
-    (grey.height * step - 1) / 2 - (height - 1) / 2,
-  ];
-  const [ra, rb] = [rim(coarse, small), rim(fine, second)] as [number[], number[]];
-  const inSmall = ({ p, q, tx, ty }: Similarity): Similarity => ({
-    p: p * share,
-    q: q * share,
-    tx: (tx + p * ra[0]! - q * ra[1]! - rb[0]!) / second.by,
-    ty: (ty + q * ra[0]! + p * ra[1]! - rb[1]!) / second.by,
-  });
-  const inLarge = ({ p, q, tx, ty }: Similarity): Similarity => {
-    const [lp, lq] = [p / share, q / share];
-    return {
-      p: lp,
-      q: lq,
-      tx: tx * second.by - lp * ra[0]! + lq * ra[1]! + rb[0]!,
-      ty: ty * second.by - lq * ra[0]! - lp * ra[1]! + rb[1]!,
-    };
-  };
-  let match = inSmall(from);
+  const share = first.by / second.by;
+  const [a, b] = [banded(logLight(first.grey), sigma), banded(logLight(second.grey), sigma * scale * share)];
+  let match = onCopies(from, first, second);
   let [gain, noise] = [1, 0];
   let last = stepSums(a, b, match, gain, noise);
   for (let round = 0; round < rounds; round++) {
@@ -214,7 +195,7 @@ function settledAt(coarse: Grey, fine: Grey, from: Similarity, { longest, sigma,
   }
   const { shiftError, turnErrorDeg, scaleError } = scatterOf(last.tiles, match);
   return {
-    match: inLarge(match),
+    match: onWholes(match, first, second),
     scaleError: scaleError / share,
     turnErrorDeg,
     shiftError: shiftError * second.by,

@@ -1,8 +1,9 @@
 import { reduced, type Grey } from '../../picture/grey';
 import { odd, quantile } from '../smooth';
+import { rimOf, type Copy } from './copies';
 
 /** The logarithm of a picture's light: another exposure then only adds. */
-function logLight(grey: Grey): Grey {
+export function logLight(grey: Grey): Grey {
   const every = Math.max(1, Math.floor(grey.data.length / 20_000));
   const sample: number[] = [];
   for (let i = 0; i < grey.data.length; i += every) sample.push(grey.data[i]!);
@@ -42,26 +43,34 @@ function meanDown(from: Float32Array, width: number, height: number, odds: numbe
   }
 }
 
-/** Weights of a narrow Gaussian; wide ones are three running means. */
+/** A narrow Gaussian by its own weights; wide ones are three running means. Its border is carried on. */
 function narrow(from: Float32Array, width: number, height: number, sigma: number): Float32Array {
   const reach = Math.ceil(3.5 * sigma);
-  const weights = Array.from({ length: 2 * reach + 1 }, (_, i) => Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)));
+  const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, i) =>
+    Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)),
+  );
   const all = weights.reduce((a, b) => a + b, 0);
-  const along = (stepX: number, stepY: number, source: Float32Array): Float32Array => {
-    const to = new Float32Array(source.length);
-    for (let y = 0; y < height; y++)
-      for (let x = 0; x < width; x++) {
-        let sum = 0;
-        for (let k = -reach; k <= reach; k++) {
-          const px = Math.max(0, Math.min(width - 1, x + k * stepX));
-          const py = Math.max(0, Math.min(height - 1, y + k * stepY));
-          sum += weights[k + reach]! * source[py * width + px]!;
-        }
-        to[y * width + x] = sum / all;
-      }
-    return to;
-  };
-  return along(0, 1, along(1, 0, from));
+  const across = new Float32Array(from.length);
+  const line = new Float64Array(width + 2 * reach);
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    for (let x = 0; x < line.length; x++) line[x] = from[row + Math.max(0, Math.min(width - 1, x - reach))]!;
+    for (let x = 0; x < width; x++) {
+      let sum = 0;
+      for (let k = 0; k <= 2 * reach; k++) sum += weights[k]! * line[x + k]!;
+      across[row + x] = sum / all;
+    }
+  }
+  const out = new Float32Array(from.length);
+  for (let y = 0; y < height; y++) {
+    const row = y * width;
+    for (let k = -reach; k <= reach; k++) {
+      const source = Math.max(0, Math.min(height - 1, y + k)) * width;
+      const weight = weights[k + reach]! / all;
+      for (let x = 0; x < width; x++) out[row + x] = out[row + x]! + weight * across[source + x]!;
+    }
+  }
+  return out;
 }
 
 /** A picture blurred by about a Gaussian, standard deviation in px. */
@@ -87,8 +96,9 @@ export function banded(grey: Grey, sigma: number): Grey {
   return { ...grey, data: fine.map((value, i) => value - coarse[i]!) };
 }
 
-/** The logarithm of the light of a smaller copy of about so many px along its longer side, and by how much it is smaller. */
-export function smaller(grey: Grey, longest: number): { grey: Grey; by: number } {
+/** A smaller copy of about so many px along its longer side. */
+export function smaller(grey: Grey, longest: number): Copy {
   const by = Math.max(1, Math.round(Math.max(grey.width, grey.height) / longest));
-  return { grey: logLight(reduced(grey, by)), by };
+  const copy = reduced(grey, by);
+  return { grey: copy, by, rim: rimOf(grey, copy, by) };
 }

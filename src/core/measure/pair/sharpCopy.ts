@@ -19,25 +19,35 @@ const weightAt = (x: number): number => {
   return k >= HALF * STEPS ? 0 : KERNEL[k]! + (KERNEL[k + 1]! - KERNEL[k]!) * (at - k);
 };
 
+/** Where the first pixel of a square lies on a picture, and by how much the next ones along its rows and columns, px. */
+export interface Lattice {
+  x: number;
+  y: number;
+  across: readonly [number, number];
+  down: readonly [number, number];
+}
+
 /**
  * A square of a picture read at places that lie between its pixels, without blurring it.
  *
- * @param to from a place of the square, px, to one of the picture
  * @returns nothing where the square reaches beyond the picture
  */
 export function sharpCopy(
   { width, height, data }: Grey,
   size: number,
-  to: (i: number, j: number) => [number, number],
+  { x: left, y: top, across, down }: Lattice,
 ): Float64Array | null {
   const out = new Float64Array(size * size);
   const [wx, wy] = [new Float64Array(2 * HALF), new Float64Array(2 * HALF)];
   for (let j = 0; j < size; j++)
     for (let i = 0; i < size; i++) {
-      const [x, y] = to(i, j);
-      const [x0, y0] = [Math.floor(x) - HALF + 1, Math.floor(y) - HALF + 1];
+      const x = left + i * across[0] + j * down[0];
+      const y = top + i * across[1] + j * down[1];
+      const x0 = Math.floor(x) - HALF + 1;
+      const y0 = Math.floor(y) - HALF + 1;
       if (x0 < 0 || y0 < 0 || x0 + 2 * HALF > width || y0 + 2 * HALF > height) return null;
-      let [sx, sy] = [0, 0];
+      let sx = 0;
+      let sy = 0;
       for (let k = 0; k < 2 * HALF; k++) {
         wx[k] = weightAt(x - x0 - k);
         wy[k] = weightAt(y - y0 - k);

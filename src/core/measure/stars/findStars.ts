@@ -59,35 +59,38 @@ const none = fail(
   'picture',
 );
 
+/** So many of the brightest are fitted with a blur of their own first. */
+const BRIGHT = 200;
+
 /** Strokes of the brighter stars with a blur of their own, then of all with the blur of the field. */
 function strokesOf(
   field: StarField,
   places: ReturnType<typeof starPlaces>['places'],
   onProgress?: (share: number) => void,
 ) {
-  const bright: Stroke[] = [];
-  const some = places.slice(0, 250);
-  for (const [i, place] of some.entries()) {
-    const stroke = fitStroke(field, place, 1.3, false);
-    if (stroke) bright.push(stroke);
-    if (i % 20 === 0) onProgress?.(0.4 + (0.25 * i) / some.length);
+  const bright: (Stroke | null)[] = [];
+  for (const [i, place] of places.slice(0, BRIGHT).entries()) {
+    bright.push(fitStroke(field, place, 1.3, false));
+    if (i % 20 === 0) onProgress?.(0.4 + (0.25 * i) / BRIGHT);
   }
-  const blur = fieldBlur(bright, field.width, field.height);
+  const blur = fieldBlur(
+    bright.filter((each) => each !== null),
+    field.width,
+    field.height,
+  );
   if (!blur) return null;
-  const own = new Map(bright.map((stroke) => [`${Math.round(stroke.x)},${Math.round(stroke.y)}`, stroke]));
   const strokes: Stroke[] = [];
   const alone: Stroke[] = [];
   for (const [i, place] of places.entries()) {
-    const stroke = fitStroke(field, place, blur.at(place.x, place.y), true);
+    const own = bright[i] ?? undefined;
+    const stroke = fitStroke(field, place, blur.at(place.x, place.y), true, own);
     if (i % 20 === 0) onProgress?.(0.65 + (0.3 * i) / places.length);
     if (!stroke) continue;
     // A crumb sharper than any lens is no star, whatever the field says.
-    const free = own.get(`${Math.round(stroke.x)},${Math.round(stroke.y)}`);
-    const crumb =
-      free && free.sigma < Math.min(SHARPEST_SIGMA, 0.6 * blur.middle) && Math.hypot(free.vx, free.vy) < 1.5;
+    const crumb = own && own.sigma < Math.min(SHARPEST_SIGMA, 0.6 * blur.middle) && Math.hypot(own.vx, own.vy) < 1.5;
     if (crumb || stroke.snr <= 4) continue;
     strokes.push(stroke);
-    if (free) alone.push(free);
+    if (own) alone.push(own);
   }
   return { strokes, alone, blur };
 }

@@ -11,10 +11,11 @@ export interface SkyLight {
   noise: number;
 }
 
-/** Side of the cells whose medians are taken, px; a star fills a small part of one. */
+/** Side of the cells whose medians are taken, px; a star fills a small part of one. Of large pictures they are larger. */
 const CELL = 48;
+const MOST_ACROSS = 60;
 /** Pixels of a cell that are looked at. */
-const SAMPLES = 400;
+const SAMPLES = 300;
 
 interface Cells {
   columns: number;
@@ -24,8 +25,9 @@ interface Cells {
 }
 
 function cellsOf({ width, height, data }: Grey): Cells {
-  const columns = Math.max(1, Math.round(width / CELL));
-  const rows = Math.max(1, Math.round(height / CELL));
+  const cell = Math.max(CELL, Math.max(width, height) / MOST_ACROSS);
+  const columns = Math.max(1, Math.round(width / cell));
+  const rows = Math.max(1, Math.round(height / cell));
   const level = new Float64Array(columns * rows);
   const noise = new Float64Array(columns * rows);
   for (let j = 0; j < rows; j++)

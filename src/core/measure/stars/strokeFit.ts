@@ -197,8 +197,15 @@ function remains(
  * Fits a stroke to a star by Levenberg's and Marquardt's method.
  *
  * @param sigma blur of the field there, px; where it is not yet known it is a guess and is fitted along
+ * @param near a stroke fitted before, to begin with
  */
-export function fitStroke(field: StarField, place: StarPlace, sigma: number, sigmaKnown: boolean): Stroke | null {
+export function fitStroke(
+  field: StarField,
+  place: StarPlace,
+  sigma: number,
+  sigmaKnown: boolean,
+  near?: Stroke,
+): Stroke | null {
   const stamp = stampOf(field, place);
   const free = sigmaKnown ? 6 : 7;
   if (stamp.count < free + 6) return null;
@@ -206,7 +213,9 @@ export function fitStroke(field: StarField, place: StarPlace, sigma: number, sig
   // The sky's own noise tells how much more of it a brighter place has: photons add as the light does.
   const perLight = (0.8 * noise * noise) / Math.max(level, 3 * noise);
   const variance = (light: number): number => noise * noise + perLight * light;
-  let p = guessOf(stamp, sigma, noise);
+  let p = near
+    ? Float64Array.of(near.flux, near.x - place.x, near.y - place.y, near.vx, near.vy, 0, sigma)
+    : guessOf(stamp, sigma, noise);
   const equations = () => Array.from({ length: free }, () => new Float64Array(free));
   let [normal, other] = [equations(), equations()];
   let [right, otherRight] = [new Float64Array(free), new Float64Array(free)];
@@ -228,7 +237,7 @@ export function fitStroke(field: StarField, place: StarPlace, sigma: number, sig
       [normal, other] = [other, normal];
       [right, otherRight] = [otherRight, right];
       damping = Math.max(1e-7, damping / 6);
-      if (gained < 1e-5 * squares) break;
+      if (gained < 1e-4 * squares) break;
     } else {
       damping *= 6;
       if (damping > 1e7) break;

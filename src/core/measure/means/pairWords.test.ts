@@ -1,0 +1,67 @@
+import type { PairFound } from '../pair/comparePair';
+import { largerOf, moreOf, pairWords, unfair } from './pairWords';
+
+const found = (scale: number, more: 'a' | 'b' | 'equal' | null, ratio = 1, plusMinus = 0.05): PairFound => ({
+  scale,
+  scaleError: 0.0002,
+  rotationDeg: 0,
+  rotationError: 0.001,
+  shift: [0, 0],
+  shiftError: 0.01,
+  aToB: [
+    [1, 0, 0],
+    [0, 1, 0],
+  ],
+  match: { p: scale, q: 0, tx: 0, ty: 0 },
+  correlation: 0.95,
+  bands: { frequencies: [], powerRatio: [], errors: [], coherence: [] },
+  detail: more && { more, ratio, plusMinus },
+});
+
+describe('the verdict on two pictures', () => {
+  it('says which resolves more, and by how much, whichever way they were named', () => {
+    expect(pairWords(found(1, 'b', 1.17)).sentence).toBe(
+      'The second resolves 17 ± 5 % more of the subject along a length than the first.',
+    );
+    expect(pairWords(found(1.5, 'a', 0.8, 0.04))).toEqual({
+      title: 'The first has more',
+      sentence:
+        'The first resolves 25 ± 6 % more of the subject along a length than the second; the second shows it 1.5 times as large.',
+    });
+  });
+  it('says of an enlargement that it shows nothing more', () => {
+    expect(pairWords(found(1.5, 'equal')).sentence).toContain('nothing the first, cropped later, does not');
+    expect(pairWords(found(1.001, 'equal')).sentence).toContain('Neither shows anything');
+    expect(pairWords(found(0.7, 'equal')).sentence).toContain('0.7 times as large and keeps all');
+    expect(pairWords(found(1, null)).title).toContain('Too little');
+  });
+  it('carries numbers with their errors', () => {
+    expect(moreOf(found(1, 'b', 1.17))).toMatchObject({ unit: '%', value: expect.closeTo(17, 9) as number });
+    expect(moreOf(found(1, 'b', 1.17))!.plusMinus).toBeCloseTo(5, 9);
+    expect(moreOf(found(1, null))).toBeNull();
+    expect(largerOf(found(1.4, 'equal'))).toMatchObject({ value: 1.4, unit: '×', plusMinus: 0.0002 });
+  });
+});
+
+describe('what was not held equal', () => {
+  const side = (tags: object | null, width = 6000) => ({ tags, width, height: 4000 });
+  it('is told, with whom it helps', () => {
+    const told = unfair(
+      side({ fNumber: 4, iso: 100, exposureS: 0.01, focalLengthMm: 300, digitalZoomRatio: 1 }),
+      side({ fNumber: 8, iso: 800, exposureS: 0.001, focalLengthMm: 500, digitalZoomRatio: 2 }, 4000),
+      { ...found(1.4, 'b'), correlation: 0.5 },
+    ).join('\n');
+    expect(told).toContain('f/4 against f/8: the first has less diffraction');
+    expect(told).toContain('ISO 100 against 800: the second has more noise');
+    expect(told).toContain('The first was exposed longer');
+    expect(told).toContain('300 mm against 500 mm');
+    expect(told).toContain('enlarged in the camera');
+    expect(told).toContain('24 against 16 MP');
+    expect(told).toContain('flat part');
+  });
+  it('is nothing where all was alike, and unknown without EXIF', () => {
+    const tags = { fNumber: 8, iso: 200, exposureS: 0.01, focalLengthMm: 300 };
+    expect(unfair(side(tags), side({ ...tags, iso: 220 }), found(1, 'b'))).toEqual([]);
+    expect(unfair(side(null), side(tags), found(1, 'b'))).toEqual([expect.stringContaining('no EXIF')]);
+  });
+});

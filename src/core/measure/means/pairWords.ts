@@ -1,0 +1,121 @@
+import type { PhotoTags } from '../../formats/photoProposal';
+import { formatFigures, formatFixed } from '../../quantity/format';
+import { computed, measured, type Quantity } from '../../quantity/quantity';
+import type { PairFound } from '../pair/comparePair';
+
+/** What two pictures of one thing say, in words. */
+export interface PairWords {
+  title: string;
+  sentence: string;
+}
+
+/** Scales nearer to one than this are the same size. */
+const SAME_SIZE = 0.02;
+
+/** How much more of the subject is told apart along a length, %. */
+export function moreOf({ detail }: PairFound): Quantity | null {
+  if (!detail) return null;
+  return measured(
+    (detail.ratio - 1) * 100,
+    '%',
+    () => ({
+      name: 'Detail of the second beyond the first',
+      formula: '(ν_b ÷ ν_a − 1) · 100',
+      inputs: [],
+      source:
+        'spectra of what both show, free of noise: how the share one keeps of the other’s structure falls with its fineness; at 15 % of the contrast',
+      neglects: 'Depth, movement, and sharpening, which looks like detail.',
+    }),
+    detail.plusMinus * 100,
+  );
+}
+
+/** How much larger the second shows it, times. */
+export const largerOf = ({ scale, scaleError }: PairFound): Quantity =>
+  computed(
+    scale,
+    '×',
+    () => ({
+      name: 'Pixels of the second a pixel of the first',
+      formula: '',
+      inputs: [],
+      source: 'both laid onto each other by their structure, to hundredths of a pixel',
+    }),
+    scaleError,
+  );
+
+/** The verdict. Sizes are on the subject; the first is what the second is held against. */
+export function pairWords({ scale, detail }: PairFound): PairWords {
+  const larger = Math.abs(scale - 1) < SAME_SIZE ? '' : `${formatFigures(scale, 3)} times as large`;
+  if (!detail)
+    return {
+      title: 'Too little in common to tell',
+      sentence: 'They lie on each other, but what both show is too coarse, or too noisy, to say which holds more.',
+    };
+  if (detail.more === 'equal')
+    return {
+      title: 'The same detail',
+      sentence: !larger
+        ? 'Neither shows anything of the subject that the other does not.'
+        : scale > 1
+          ? `The second shows the subject ${larger} and nothing the first, cropped later, does not.`
+          : `The second shows the subject ${larger} and keeps all that the first does.`,
+    };
+  const [winner, loser, ratio] =
+    detail.more === 'b' ? ['second', 'first', detail.ratio] : ['first', 'second', 1 / detail.ratio];
+  const error = (ratio * detail.plusMinus) / detail.ratio;
+  return {
+    title: `The ${winner} has more`,
+    sentence: `The ${winner} resolves ${formatFixed((ratio - 1) * 100)} ± ${formatFixed(error * 100)} % more of the subject along a length than the ${loser}${larger ? `; the second shows it ${larger}` : ''}.`,
+  };
+}
+
+interface Compared {
+  tags: PhotoTags | null;
+  width: number;
+  height: number;
+}
+
+/** Shares by which what should be equal may differ without a word. */
+const EQUAL = { fNumber: 0.12, light: 0.35, focal: 0.03, pixels: 0.05 };
+
+const differs = (a: number | undefined, b: number | undefined, by: number): number | null =>
+  a && b && Math.abs(Math.log(b / a)) > Math.log(1 + by) ? b / a : null;
+
+/** What was not held equal between two pictures, and which way it pushes the answer. */
+export function unfair(a: Compared, b: Compared, found: PairFound): string[] {
+  const [ta, tb] = [a.tags ?? {}, b.tags ?? {}];
+  const told: string[] = [];
+  if (!a.tags || !b.tags) told.push('One of them carries no EXIF: whether they were taken alike is not known.');
+  if (differs(ta.fNumber, tb.fNumber, EQUAL.fNumber) !== null) {
+    const wider = ta.fNumber! < tb.fNumber! ? 'first' : 'second';
+    told.push(
+      `f/${formatFigures(ta.fNumber!, 2)} against f/${formatFigures(tb.fNumber!, 2)}: the ${wider} has less diffraction and less depth.`,
+    );
+  }
+  if (differs(ta.iso, tb.iso, EQUAL.light) !== null) {
+    const noisier = ta.iso! > tb.iso! ? 'first' : 'second';
+    told.push(`ISO ${ta.iso} against ${tb.iso}: the ${noisier} has more noise, which hides detail.`);
+  }
+  if (differs(ta.exposureS, tb.exposureS, EQUAL.light) !== null) {
+    const longer = ta.exposureS! > tb.exposureS! ? 'first' : 'second';
+    told.push(`The ${longer} was exposed longer: shake and movement count against it.`);
+  }
+  const focal = differs(ta.focalLengthMm, tb.focalLengthMm, EQUAL.focal);
+  if (focal !== null)
+    told.push(
+      `${formatFigures(ta.focalLengthMm!, 3)} mm against ${formatFigures(tb.focalLengthMm!, 3)} mm: what is compared is lens and sensor together.`,
+    );
+  const zoom = differs(ta.digitalZoomRatio || 1, tb.digitalZoomRatio || 1, EQUAL.focal);
+  if (zoom !== null) told.push('One was enlarged in the camera: its pixels are partly made up.');
+  const [pa, pb] = [a.width * a.height, b.width * b.height];
+  if (differs(pa, pb, EQUAL.pixels) !== null && Math.abs(found.scale - 1) >= SAME_SIZE)
+    told.push(
+      `${formatFigures(pa / 1e6, 3)} against ${formatFigures(pb / 1e6, 3)} MP: finer pixels carry more, if the lens gives it.`,
+    );
+  if (found.correlation < 0.8)
+    told.push(
+      'They agree only in part where they lie on each other: depth, another light or movement. The verdict holds for the flat part.',
+    );
+  return told;
+}

@@ -1,0 +1,185 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { systemResponse, type DetailParts } from '@/core/detail/response';
+import type { EffectiveSystem } from '@/core/optics/foldSystem';
+import { detailPartsOf } from '@/core/detail/detailParts';
+import type { FoundOf } from '@/core/measure/benchTalk';
+import type { EdgeFound, EdgeWarning } from '@/core/measure/edge/measureEdge';
+import { edgeMeans } from '@/core/measure/means/edgeMeans';
+import { formatFigures } from '@/core/quantity/format';
+import { quantityText } from '@/core/quantity/quantityText';
+import type { Quantity } from '@/core/quantity/quantity';
+import type { UnitSystem } from '@/core/quantity/units';
+import type { BenchPicture } from '@/data/bench/pictures';
+import { DEFAULT_THRESHOLD as threshold } from '@/core/detail/detailLimit';
+import { FigureList, type NamedFigure } from '@/ui/FigureRow';
+import { Table } from '@/ui/Table';
+import { Txt } from '@/ui/Txt';
+import { ResponseChart } from '@/ui/chart/ResponseChart';
+import { space } from '@/ui/theme/measures';
+import { Told } from './Told';
+import { UseSharpness } from './UseSharpness';
+import { whereOn } from './whereOn';
+import type { TakenWith } from './useTakenWith';
+
+const WARNINGS: Record<EdgeWarning, string> = {
+  sharpened: 'The picture was sharpened: this measures the sharpening, not the lens. Bring a raw file, or one without.',
+  clipped: 'Part of it is black or as bright as the file goes: expose for the middle.',
+  angle: 'It stands along the pixels, or at a simple slope: tilt it by 5 to 12°.',
+  empty: 'Its slope leaves gaps between the pixels: tilt it by 5 to 12°.',
+  short: 'It is short: 60 px and more tell better.',
+  bent: 'It is bent: the bend was taken off.',
+  faint: 'Its two tones are near each other: the error is large.',
+  narrow: 'Little is free beside it: leave 12 px and more on each side.',
+};
+
+/** The curve is drawn up to here, cycles/px; beyond twice what pixels carry there is only noise. */
+const DRAWN_TO = 0.75;
+
+interface Props {
+  picture: BenchPicture;
+  found: FoundOf['edge'];
+  taken: TakenWith;
+  units: UnitSystem;
+  ask: (quantity: Quantity) => void;
+}
+
+/** How sharp an edge is, against what was predicted, and how sharp the others are. */
+export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
+  const [width, setWidth] = useState(0);
+  const [edge] = found.edges as [EdgeFound];
+  const { system, pitchUm } = taken;
+  const fNumber = picture.tags?.fNumber ?? system?.fNumber.value;
+  const parts = system && pitchUm && fNumber ? partsOf(system, fNumber, pitchUm.value) : null;
+  const means = edgeMeans({ found: edge, pitchUm, parts, threshold });
+  const perMm = pitchUm ? 1000 / pitchUm.value : 1;
+  const unit = pitchUm ? 'lp/mm' : 'cycles a pixel';
+  const points = edge.frequencies
+    .map((frequency, k): [number, number] => [frequency * perMm, edge.mtf[k]!])
+    .filter(([frequency]) => frequency <= DRAWN_TO * perMm);
+  const figures: NamedFigure[] = [
+    { name: 'Detail limit', quantity: means.limit },
+    { name: '20 % left at', quantity: means.fifth },
+    { name: '10 % left at', quantity: means.tenth },
+    { name: 'Expected at half', quantity: means.predictedHalf },
+    { name: 'Measured against expected', quantity: means.offPercent },
+    { name: 'The lens alone, at half', quantity: means.lens50 },
+  ];
+  return (
+    <View style={{ gap: space.page }}>
+      {means.half ? (
+        <Told
+          label="Half of the contrast is left at"
+          quantity={means.half}
+          units={units}
+          onWhy={() => ask(means.half!)}
+          sentence={sentenceOf(edge, found.edges.length)}
+        />
+      ) : (
+        <Txt role="status">More than half of the contrast is left as far as pixels can tell.</Txt>
+      )}
+      {edge.warnings.map((warning) => (
+        <Txt key={warning} tone="caution">{`⚠ ${WARNINGS[warning]}`}</Txt>
+      ))}
+      <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+        {width > 0 ? (
+          <ResponseChart
+            measured={{ points, name: 'measured', errors: edge.mtfError }}
+            predicted={
+              parts && {
+                points: points.map(([frequency]): [number, number] => [frequency, systemResponse(frequency, parts)]),
+                name: 'predicted',
+              }
+            }
+            threshold={threshold}
+            nyquist={0.5 * perMm}
+            unit={unit}
+            width={width}
+            height={width > 500 ? 280 : 220}
+            description={`Contrast kept against fineness; ${means.half ? `half at ${quantityText(means.half, units)}` : 'never half'}${means.predictedHalf ? `, predicted ${quantityText(means.predictedHalf, units)}` : ''}.`}
+          />
+        ) : null}
+        {parts ? (
+          <Txt kind="fine" tone="soft">
+            {`Strong: measured, with its error. Dashed: predicted for ${taken.setupRow?.data.name} at f/${formatFigures(parts.workingFNumber, 2)}.`}
+          </Txt>
+        ) : null}
+      </View>
+      <FigureList figures={figures} units={units} ask={ask} />
+      {means.lens50 && isSure(means.lens50) ? (
+        <UseSharpness taken={taken} lens50={means.lens50} place={placeOf(edge, picture)} />
+      ) : null}
+      <Colours found={found} perMm={perMm} unit={unit} />
+      <Fields found={found} picture={picture} perMm={perMm} unit={unit} />
+    </View>
+  );
+}
+
+/** What limits detail in a picture that may have been made smaller: the filter's dots lie as far apart on the sensor as before. */
+function partsOf(system: EffectiveSystem, fNumber: number, pitchUm: number): DetailParts {
+  const own = detailPartsOf(system, fNumber);
+  return { ...own, pitchUm, antiAliasPx: (own.antiAliasPx * own.pitchUm) / pitchUm };
+}
+
+/** A lens is offered what is known to better than this share. */
+const SURE = 0.3;
+const isSure = ({ value, plusMinus = 0 }: Quantity): boolean => plusMinus < SURE * value;
+
+const placeOf = ({ ends: [a, b] }: EdgeFound, { opened }: BenchPicture) =>
+  whereOn([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], opened ?? { width: 1, height: 1 });
+
+const sentenceOf = (edge: EdgeFound, count: number): string =>
+  `By an edge of ${formatFigures(edge.lengthPx, 3)} px that lies at ${formatFigures(edge.edgeDeg, 3)}°${count > 1 ? `, the surest of ${count}` : ''}.`;
+
+const frequencyText = (frequency: EdgeFound['mtf50'] | undefined, perMm: number): string =>
+  frequency ? `${formatFigures(frequency.value * perMm, 3)} ± ${formatFigures(frequency.plusMinus * perMm, 1)}` : '–';
+
+/** Of a raw file: the same edge in each colour, on the pixels of that colour alone. */
+function Colours({ found, perMm, unit }: { found: FoundOf['edge']; perMm: number; unit: string }) {
+  const colours = found.colours?.[0];
+  if (!colours) return null;
+  return (
+    <Table
+      label="The same edge, colour by colour"
+      heads={['Colour', `Half, ${unit}`, `10 %, ${unit}`]}
+      rows={(['red', 'green', 'blue'] as const).map((name) => ({
+        key: name,
+        cells: [name, frequencyText(colours[name]?.mtf50, perMm), frequencyText(colours[name]?.mtf10, perMm)],
+      }))}
+    />
+  );
+}
+
+interface FieldsProps {
+  found: FoundOf['edge'];
+  picture: BenchPicture;
+  perMm: number;
+  unit: string;
+}
+
+const MOST_FIELDS = 12;
+
+/** All edges of a chart, from its middle to its corners. */
+function Fields({ found, picture, perMm, unit }: FieldsProps) {
+  if (found.edges.length < 2) return null;
+  const rows = found.edges
+    .filter(({ mtf50 }) => mtf50)
+    .slice(0, MOST_FIELDS)
+    .map((edge, k) => ({ edge, k, where: placeOf(edge, picture) }))
+    .sort((a, b) => a.where.share - b.where.share);
+  return (
+    <Table
+      label="All edges, from the middle outwards"
+      heads={['Where', `Half, ${unit}`, 'Direction']}
+      rows={rows.map(({ edge, k, where }) => ({
+        key: String(k),
+        strong: k === 0,
+        cells: [
+          `${where.name}${edge.warnings.length ? ' ⚠' : ''}`,
+          frequencyText(edge.mtf50, perMm),
+          `${formatFigures(edge.edgeDeg, 3)}°`,
+        ],
+      }))}
+    />
+  );
+}

@@ -1,0 +1,113 @@
+import { scaleLinear } from 'd3-scale';
+import { View } from 'react-native';
+import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { HaloText } from '../HaloText';
+import { HAIRLINE, family, fontSize } from '../theme/measures';
+import { usePalette } from '../theme/theme';
+
+interface Curve {
+  /** Frequency, and contrast kept there, 0 to 1 and a little above. */
+  points: readonly (readonly [number, number])[];
+  name: string;
+}
+
+interface Props {
+  measured: Curve & { errors: readonly number[] };
+  predicted: Curve | null;
+  /** Contrast below which detail counts as lost. */
+  threshold: number;
+  /** Two pixels a cycle: finer waves pixels cannot carry. */
+  nyquist: number;
+  /** Of the frequencies. */
+  unit: string;
+  width: number;
+  height: number;
+  description: string;
+}
+
+const LEFT = 36;
+const RIGHT = 14;
+const TOP = 12;
+const BOTTOM = 34;
+
+/** Contrast kept against fineness: measured with its error as a band, predicted in dashes. */
+export function ResponseChart({ measured, predicted, threshold, nyquist, unit, width, height, description }: Props) {
+  const palette = usePalette();
+  const last = measured.points.at(-1)?.[0] ?? 1;
+  const x = scaleLinear([0, last], [LEFT, width - RIGHT]);
+  const highest = Math.max(1, ...measured.points.map(([, value]) => value));
+  const y = scaleLinear([0, Math.min(1.6, highest * 1.04)], [height - BOTTOM, TOP]);
+  const line = (points: Curve['points'], shift: (i: number) => number = () => 0) =>
+    points
+      .map(([f, value], i) => `${i ? 'L' : 'M'}${x(f).toFixed(1)} ${y(Math.max(0, value + shift(i))).toFixed(1)}`)
+      .join('');
+  const band =
+    line(measured.points, (i) => measured.errors[i]!) +
+    [...measured.points]
+      .map(([f, value], i) => `L${x(f).toFixed(1)} ${y(Math.max(0, value - measured.errors[i]!)).toFixed(1)}`)
+      .reverse()
+      .join('') +
+    'Z';
+  const text = { fontSize: fontSize.fine, fontFamily: family.figure, fill: palette.inkSoft };
+  const level = (value: number, dash: string, colour: string) => (
+    <Line
+      x1={LEFT}
+      x2={width - RIGHT}
+      y1={y(value)}
+      y2={y(value)}
+      stroke={colour}
+      strokeWidth={HAIRLINE}
+      strokeDasharray={dash}
+    />
+  );
+  return (
+    <View role="img" aria-label={description}>
+      <Svg width={width} height={height} aria-hidden>
+        {[0, 0.5, 1].map((tick) => (
+          <G key={tick}>
+            {level(tick, '', palette.hairline)}
+            <SvgText {...text} x={LEFT - 5} y={y(tick) + 4} textAnchor="end">
+              {`${tick * 100}`}
+            </SvgText>
+          </G>
+        ))}
+        {x.ticks(5).map((tick) => (
+          <SvgText key={tick} {...text} x={x(tick)} y={height - BOTTOM + 14} textAnchor="middle">
+            {tick.toLocaleString()}
+          </SvgText>
+        ))}
+        <SvgText {...text} x={width - RIGHT} y={height - 4} textAnchor="end">
+          {`${unit}; contrast in %`}
+        </SvgText>
+        {level(threshold, '2 3', palette.caution)}
+        {nyquist < last ? (
+          <Line
+            x1={x(nyquist)}
+            x2={x(nyquist)}
+            y1={TOP}
+            y2={height - BOTTOM}
+            stroke={palette.inkSoft}
+            strokeWidth={1}
+            strokeDasharray="3 3"
+          />
+        ) : null}
+        <Path d={band} fill={palette.needle} fillOpacity={0.18} />
+        {predicted ? (
+          <Path d={line(predicted.points)} fill="none" stroke={palette.ink} strokeWidth={1.5} strokeDasharray="7 4" />
+        ) : null}
+        <Path d={line(measured.points)} fill="none" stroke={palette.needle} strokeWidth={2.4} />
+        {nyquist < last ? (
+          <HaloText x={x(nyquist) + 4} y={TOP + 10} colour={palette.inkSoft} ground={palette.paper} text="pixels end" />
+        ) : null}
+        <HaloText
+          x={width - RIGHT}
+          y={y(threshold) - 4}
+          textAnchor="end"
+          colour={palette.caution}
+          ground={palette.paper}
+          text={`lost below ${Math.round(threshold * 100)} %`}
+        />
+      </Svg>
+    </View>
+  );
+}

@@ -9,6 +9,8 @@ export type PaperName = keyof typeof PAPERS;
 export type Stroke =
   | { kind: 'rect'; x: number; y: number; width: number; height: number; light?: number }
   | { kind: 'disc'; x: number; y: number; radius: number }
+  /** Corners, x and y by turns; it stands at the first. */
+  | { kind: 'shape'; x: number; y: number; corners: readonly (readonly [number, number])[] }
   | { kind: 'text'; x: number; y: number; sizeMm: number; words: string; middle?: boolean };
 
 /** A sheet to print and photograph. */
@@ -57,6 +59,44 @@ function rule(x: number, y: number, lengthMm: number): Stroke[] {
   return strokes;
 }
 
+/** A square that stands askew about its middle. */
+function slanted(x: number, y: number, side: number, turnDeg: number): Stroke {
+  const turn = (turnDeg * Math.PI) / 180;
+  const [c, s] = [Math.cos(turn) * (side / 2), Math.sin(turn) * (side / 2)];
+  const corners = [
+    [x - c + s, y - s - c],
+    [x + c + s, y + s - c],
+    [x + c - s, y + s + c],
+    [x - c - s, y - s + c],
+  ] as const;
+  return { kind: 'shape', x: corners[0][0], y: corners[0][1], corners };
+}
+
+/** Squares all over the page, each with four edges to measure; turned by turns one way and the other. */
+function slantedSquares(widthMm: number, heightMm: number): Stroke[] {
+  const side = 26;
+  const [across, down] = [4, 5];
+  const [left, top] = [MARGIN + side / 2 + 4, 40];
+  const stepX = (widthMm - 2 * left) / (across - 1);
+  const stepY = (heightMm - 62 - top) / (down - 1);
+  return Array.from({ length: across * down }, (_, k) => {
+    const [i, j] = [k % across, Math.floor(k / across)];
+    return slanted(left + i * stepX, top + j * stepY, side, (i + j) % 2 ? 7 : -6);
+  });
+}
+
+/** Bars that run into one point: where they melt into grey detail ends. */
+function starOfBars(x: number, y: number, radius: number, pairs: number): Stroke[] {
+  return Array.from({ length: pairs }, (_, k) => {
+    const [from, to] = [((2 * k) / pairs) * Math.PI, ((2 * k + 1) / pairs) * Math.PI];
+    const arc = Array.from({ length: 5 }, (_unused, i): readonly [number, number] => {
+      const turn = from + ((to - from) * i) / 4;
+      return [x + radius * Math.cos(turn), y + radius * Math.sin(turn)];
+    });
+    return { kind: 'shape', x, y, corners: [[x, y], ...arc] };
+  });
+}
+
 export const CHARTS = {
   ruler: {
     name: 'Millimetre ruler',
@@ -92,6 +132,24 @@ export const CHARTS = {
       ];
     },
   },
+  edges: {
+    name: 'Slanted edges',
+    about: 'for sharpness: fill the frame with it, square to the lens',
+    draw: ({ widthMm, heightMm }) => [
+      { kind: 'text', x: MARGIN, y: 14, sizeMm: 5, words: 'Jauge · slanted edges' },
+      ...slantedSquares(widthMm, heightMm),
+      ...checkBars(heightMm - 34),
+    ],
+  },
+  star: {
+    name: 'A star of bars',
+    about: 'for focus, and for which of two pictures has more',
+    draw: ({ widthMm, heightMm }) => [
+      { kind: 'text', x: MARGIN, y: 14, sizeMm: 5, words: 'Jauge · star of bars' },
+      ...starOfBars(widthMm / 2, 24 + 85, 84, 36),
+      ...checkBars(heightMm - 34),
+    ],
+  },
 } as const satisfies Record<string, Chart>;
 export type ChartName = keyof typeof CHARTS;
 
@@ -104,6 +162,8 @@ function svgOf(stroke: Stroke): string {
     return `<rect x="${number(stroke.x)}" y="${number(stroke.y)}" width="${number(stroke.width)}" height="${number(stroke.height)}"/>`;
   if (stroke.kind === 'disc')
     return `<circle cx="${number(stroke.x)}" cy="${number(stroke.y)}" r="${number(stroke.radius)}"/>`;
+  if (stroke.kind === 'shape')
+    return `<polygon points="${stroke.corners.map(([x, y]) => `${number(x)},${number(y)}`).join(' ')}"/>`;
   return `<text x="${number(stroke.x)}" y="${number(stroke.y)}" font-size="${number(stroke.sizeMm)}" font-family="sans-serif"${stroke.middle ? ' text-anchor="middle"' : ''}>${escaped(stroke.words)}</text>`;
 }
 

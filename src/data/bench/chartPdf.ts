@@ -25,7 +25,11 @@ export async function chartPdf(name: ChartName, paper: PaperName, scale = 1): Pr
       });
     else if (stroke.kind === 'disc')
       page.drawCircle({ x: points(stroke.x), y: up(stroke.y), size: points(stroke.radius), color: black });
-    else {
+    else if (stroke.kind === 'shape') {
+      const path = stroke.corners.map(([x, y], i) => `${i ? 'L' : 'M'}${x * scale} ${y * scale}`).join('');
+      // Paths of PDF pages are given with y downwards from the place named.
+      page.drawSvgPath(`${path}Z`, { x: 0, y: heightMm * POINTS_PER_MM, scale: POINTS_PER_MM, color: black });
+    } else {
       const size = points(stroke.sizeMm);
       const shift = stroke.middle ? font.widthOfTextAtSize(stroke.words, size) / 2 : 0;
       page.drawText(stroke.words, { x: points(stroke.x) - shift, y: up(stroke.y), size, font, color: black });

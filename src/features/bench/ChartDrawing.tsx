@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import Svg, { Circle, G, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Polygon, Rect, Text as SvgText } from 'react-native-svg';
 import { CHARTS, PAPERS, type ChartName, type PaperName } from '@/core/charts/chart';
 import { family } from '@/ui/theme/measures';
 import { usePalette } from '@/ui/theme/theme';
@@ -32,6 +32,8 @@ export function ChartDrawing({ name, paper }: { name: ChartName; paper: PaperNam
               <Rect key={i} x={stroke.x} y={stroke.y} width={stroke.width} height={stroke.height} fill={palette.ink} />
             ) : stroke.kind === 'disc' ? (
               <Circle key={i} cx={stroke.x} cy={stroke.y} r={stroke.radius} fill={palette.ink} />
+            ) : stroke.kind === 'shape' ? (
+              <Polygon key={i} points={stroke.corners.map((corner) => corner.join(',')).join(' ')} fill={palette.ink} />
             ) : (
               <SvgText
                 key={i}

@@ -4,7 +4,10 @@ import { writeDng, writeFits, writeSer, writeTiff } from '../src/core/formats/pi
 import { srgbOfLight } from '../src/core/picture/tone';
 import { demoSetups, demoSubjects } from '../src/demo/kit';
 import { randomDisc } from '../tests/support/randomDisc';
+import { randomEdge } from '../tests/support/randomEdge';
+import { randomPair } from '../tests/support/randomPair';
 import { randomRuler } from '../tests/support/randomRuler';
+import { randomStars } from '../tests/support/randomStars';
 import { axeFindings } from './support/axe';
 import { packedDng } from '../tests/support/packedDng';
 import { holdInHand } from './support/inHand';
@@ -171,5 +174,40 @@ test('a subject, at 1280 px and at night: its pixels, and what they are enough f
   await expect.poll(async () => Math.round(Number(await lineOfUpper.getAttribute('x1')) - before)).toBe(39);
   await page.getByRole('button', { name: 'Lay them on each other again' }).click();
   await expect.poll(async () => Math.round(Number(await lineOfUpper.getAttribute('x1')) - before)).toBe(0);
+  expect(await axeFindings(page)).toEqual([]);
+});
+
+test('an edge tells how sharp it is, stars how far they run, and two pictures which has more', async ({ page }) => {
+  const edge = randomEdge(4);
+  const sky = randomStars(3, 600, 420);
+  const pair = randomPair(6, 360, 280);
+  await page.goto('/bench');
+  await bring(page, [{ name: 'edge.png', mimeType: 'image/png', buffer: png(edge.grey) }]);
+  await page.getByRole('radio', { name: /How sharp is it/ }).click();
+  await expect(answer(page)).toContainText('By an edge of');
+  await expect(page.getByRole('img', { name: /Contrast kept against fineness/ })).toBeVisible();
+  expect(await axeFindings(page)).toEqual([]);
+  const putAway = () => page.getByRole('button', { name: /^Put .* away$/ }).click();
+  await putAway();
+  await bring(page, [{ name: 'sky.png', mimeType: 'image/png', buffer: png(sky.grey) }]);
+  await page.getByRole('radio', { name: /Do the stars run/ }).click();
+  await expect(answer(page)).toContainText(/In the middle stars run/);
+  const told = Number((await answer(page).textContent())!.match(/run(?: at most)?([\d.,]+)/)![1]!.replace(',', '.'));
+  expect(Math.abs(told - sky.centrePx)).toBeLessThan(0.6);
+  await putAway();
+  await bring(page, [
+    { name: 'a.png', mimeType: 'image/png', buffer: png(pair.a) },
+    { name: 'b.png', mimeType: 'image/png', buffer: png(pair.b) },
+  ]);
+  await page.getByRole('radio', { name: /Larger, or only shown larger/ }).click();
+  await page.getByTestId('ask-pair').click();
+  const verdict = page.getByTestId('pair-answer');
+  await expect(verdict).toContainText('Larger on the subject');
+  await expect(verdict).toContainText(/has more|The same detail/);
+  await expect(page.getByRole('radio', { name: 'On the subject' })).toHaveAttribute('aria-checked', 'true');
+  await page.keyboard.down('x');
+  await expect(page.getByRole('radio', { name: 'Second' })).toHaveAttribute('aria-checked', 'true');
+  await page.keyboard.up('x');
+  await expect(page.getByRole('radio', { name: 'First' })).toHaveAttribute('aria-checked', 'true');
   expect(await axeFindings(page)).toEqual([]);
 });

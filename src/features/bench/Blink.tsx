@@ -12,7 +12,7 @@ interface Props {
 const inField = (target: EventTarget | null): boolean =>
   target instanceof Element && target.closest('input, textarea') !== null;
 
-/** Shows the second picture as long as it is held, by a finger or by the key B: what jumps is different. */
+/** Shows the second picture as long as it is held, by a finger or by the key X: what jumps is different. */
 export function Blink({ second, onSecond }: Props) {
   const tell = useRef(onSecond);
   useEffect(() => {
@@ -23,10 +23,10 @@ export function Blink({ second, onSecond }: Props) {
     if (typeof document === 'undefined') return undefined;
     const down = (event: KeyboardEvent) => {
       const plain = !event.repeat && !event.metaKey && !event.ctrlKey && !event.altKey;
-      if (event.key === 'b' && plain && !inField(event.target)) tell.current(true);
+      if (event.key === 'x' && plain && !inField(event.target)) tell.current(true);
     };
     const up = (event: KeyboardEvent) => {
-      if (event.key === 'b' && !inField(event.target)) tell.current(false);
+      if (event.key === 'x' && !inField(event.target)) tell.current(false);
     };
     document.addEventListener('keydown', down);
     document.addEventListener('keyup', up);
@@ -38,7 +38,7 @@ export function Blink({ second, onSecond }: Props) {
   return (
     <Pressable
       role="button"
-      aria-label="Blink: hold to see the second, or hold the key B"
+      aria-label="Blink: hold to see the second, or hold the key X"
       onPressIn={() => onSecond(true)}
       onPressOut={() => onSecond(false)}
       style={{ minHeight: TARGET, justifyContent: 'center' }}

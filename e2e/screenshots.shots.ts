@@ -69,9 +69,9 @@ test.describe('bench', () => {
   });
   test.describe('wide', () => {
     test.use({ viewport: { width: 1280, height: 800 }, hasTouch: false });
-    test('a subject', async ({ page }) => {
+    test('an edge', async ({ page }) => {
       await openFar(page);
-      await measured(page, /The subject in hand/, /Where does it end/);
+      await measured(page, /A slanted edge/, /How sharp is it/);
       await page.screenshot({ path: `${folder}/bench-wide.png` });
     });
   });

@@ -1,5 +1,7 @@
 import { findDisc } from '../src/core/measure/disc/findDisc';
 import { measureLength } from '../src/core/measure/measureLength';
+import { findEdges } from '../src/core/measure/edge/findEdges';
+import { findStars } from '../src/core/measure/stars/findStars';
 import { findRuler } from '../src/core/measure/ruler/findRuler';
 import type { Grey } from '../src/core/picture/grey';
 import { take, type Order } from '../src/core/simulate/take';
@@ -55,6 +57,10 @@ function benchTimes(): void {
   report('Ruler found, 24 MP', timeOf(() => findRuler(ruler)) / 1000, 's', 2);
   const disc = pictureOf({ ...ORDER, scene: 'disc' });
   report('Disc found, 24 MP', timeOf(() => findDisc(disc)) / 1000, 's', 1);
+  const edge = pictureOf({ ...ORDER, scene: 'edge' });
+  report('Edge found and measured, 24 MP', timeOf(() => findEdges(edge)) / 1000, 's', 1);
+  const stars = pictureOf({ ...ORDER, scene: 'stars', pitchUm: 4 });
+  report('Stars measured, 24 MP', timeOf(() => findStars(stars)) / 1000, 's', 8);
   const subject = pictureOf({ ...ORDER, scene: 'subject', ratio: 0.04 });
   const ends: [[number, number], [number, number]] = [
     [1340, 2000],

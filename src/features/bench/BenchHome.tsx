@@ -22,6 +22,7 @@ import { BringPicture } from './BringPicture';
 import { Comparing } from './Comparing';
 import { DiscAnswer } from './DiscAnswer';
 import { EdgeAnswer } from './EdgeAnswer';
+import { frameBetween } from './frameBetween';
 import { HowRead } from './HowRead';
 import { KeepMeasurement } from './KeepMeasurement';
 import { LengthAnswer } from './LengthAnswer';
@@ -94,7 +95,8 @@ function Shown({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) 
   const { id, opened, holder, found, name, ends, question, strokesTimes } = picture;
   const source = useCallback((part: Parameters<typeof holder.part>[0]) => holder.part(part), [holder]);
   const pxPerMm = found?.measure === 'ruler' ? found.value.pxPerMm : undefined;
-  const handles = ends && (question?.measure === 'length' || question?.measure === 'subject');
+  const framed = question?.measure === 'edge' && question.frame !== undefined;
+  const handles = ends && (question?.measure === 'length' || question?.measure === 'subject' || framed);
   if (!opened) return <Under picture={picture} />;
   return (
     <View style={{ gap: space.medium }}>
@@ -105,12 +107,21 @@ function Shown({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) 
         height={opened.height}
         source={source}
         pxPerMm={pxPerMm}
-        over={(view, screen) => <Over found={found} ends={ends} view={view} screen={screen} times={strokesTimes} />}
+        over={(view, screen) => (
+          <Over
+            found={found}
+            ends={framed ? null : ends}
+            frame={framed && ends ? frameBetween(ends) : null}
+            view={view}
+            screen={screen}
+            times={strokesTimes}
+          />
+        )}
         handles={
           handles
             ? [
-                { label: 'First end', at: ends[0] },
-                { label: 'Second end', at: ends[1] },
+                { label: framed ? 'First corner' : 'First end', at: ends[0] },
+                { label: framed ? 'Second corner' : 'Second end', at: ends[1] },
               ]
             : undefined
         }
@@ -118,7 +129,11 @@ function Shown({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) 
           if (!ends) return;
           const next: typeof ends = index === 0 ? [at, ends[1]] : [ends[0], at];
           setEnds(id, next);
-          if (rests) void askPicture(id, { measure: 'length', ends: next });
+          if (!rests) return;
+          void askPicture(
+            id,
+            framed ? { measure: 'edge', frame: frameBetween(next) } : { measure: 'length', ends: next },
+          );
         }}
       />
       <Under picture={picture} />

@@ -10,13 +10,16 @@ import { formatFigures } from '@/core/quantity/format';
 import { quantityText } from '@/core/quantity/quantityText';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
-import type { BenchPicture } from '@/data/bench/pictures';
+import { askPicture, setEnds, type BenchPicture } from '@/data/bench/pictures';
+import { Key } from '@/ui/controls/Key';
 import { DEFAULT_THRESHOLD as threshold } from '@/core/detail/detailLimit';
 import { FigureList, type NamedFigure } from '@/ui/FigureRow';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
 import { ResponseChart } from '@/ui/chart/ResponseChart';
 import { space } from '@/ui/theme/measures';
+import { firstEnds } from './Questions';
+import { frameBetween } from './frameBetween';
 import { Told } from './Told';
 import { UseSharpness } from './UseSharpness';
 import { whereOn } from './whereOn';
@@ -109,6 +112,7 @@ export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
       {means.lens50 && isSure(means.lens50) ? (
         <UseSharpness taken={taken} lens50={means.lens50} place={placeOf(edge, picture)} />
       ) : null}
+      <FrameKey picture={picture} />
       <Colours found={found} perMm={perMm} unit={unit} />
       <Fields found={found} picture={picture} perMm={perMm} unit={unit} />
     </View>
@@ -133,6 +137,32 @@ const sentenceOf = (edge: EdgeFound, count: number): string =>
 
 const frequencyText = (frequency: EdgeFound['mtf50'] | undefined, perMm: number): string =>
   frequency ? `${formatFigures(frequency.value * perMm, 3)} ± ${formatFigures(frequency.plusMinus * perMm, 1)}` : '–';
+
+/** Looks for edges between two handles only, or in all of the picture again. */
+function FrameKey({ picture }: { picture: BenchPicture }) {
+  const { id, opened, question } = picture;
+  if (!opened) return null;
+  const framed = question?.measure === 'edge' && question.frame !== undefined;
+  const frameIt = () => {
+    const ends = firstEnds(opened);
+    const [[x0], [x1]] = ends;
+    const corners: typeof ends = [
+      [x0, Math.round(opened.height / 3)],
+      [x1, Math.round((2 * opened.height) / 3)],
+    ];
+    setEnds(id, corners);
+    void askPicture(id, { measure: 'edge', frame: frameBetween(corners) });
+  };
+  return (
+    <Key
+      title={framed ? 'Look in all of the picture' : 'Look only in a part'}
+      icon={framed ? 'fullscreen' : 'crop'}
+      weight="plain"
+      onPress={() => (framed ? void askPicture(id, { measure: 'edge' }) : frameIt())}
+      testID="frame-edge"
+    />
+  );
+}
 
 /** Of a raw file: the same edge in each colour, on the pixels of that colour alone. */
 function Colours({ found, perMm, unit }: { found: FoundOf['edge']; perMm: number; unit: string }) {

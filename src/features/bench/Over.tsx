@@ -1,5 +1,6 @@
 import Svg, { Circle, Ellipse, Line, Path, Polygon, Rect } from 'react-native-svg';
 import type { Found, Place } from '@/core/measure/benchTalk';
+import type { Frame } from '@/core/measure/edge/findEdges';
 import { toScreen, type Viewport } from '@/core/picture/viewport';
 import { usePalette } from '@/ui/theme/theme';
 
@@ -12,6 +13,8 @@ interface Props {
   dashed?: boolean;
   /** Strokes of stars are drawn so many times as long. */
   times?: number;
+  /** The part looked at. */
+  frame?: Frame | null;
 }
 
 /** Found lines are drawn twice: ink under the needle's colour, so that they show on light and on dark. */
@@ -19,7 +22,7 @@ const UNDER = 3.5;
 const UPPER = 1.5;
 
 /** What was measured, drawn over the picture. */
-export function Over({ found, ends, view, screen, dashed = false, times = 1 }: Props) {
+export function Over({ found, ends, view, screen, dashed = false, times = 1, frame = null }: Props) {
   const palette = usePalette();
   const both = (make: (colour: string, width: number, key: string) => React.ReactNode) => [
     make(palette.raised, UNDER, 'under'),
@@ -50,6 +53,7 @@ export function Over({ found, ends, view, screen, dashed = false, times = 1 }: P
       {found?.measure === 'ruler' ? found.value.lines.map(({ n, from, to }) => line(from, to, String(n))) : null}
       {found?.measure === 'disc' ? <DiscOver value={found.value} view={view} both={both} /> : null}
       {found?.measure === 'subject' ? <SubjectOver value={found.value} view={view} both={both} /> : null}
+      {frame ? <FrameOver frame={frame} view={view} both={both} /> : null}
       {found?.measure === 'edge'
         ? found.value.edges.map(({ ends: [from, to] }, k) => line(from, to, `edge${k}`))
         : null}
@@ -123,6 +127,29 @@ function SubjectOver({
           height={bottom - top}
           stroke={colour}
           strokeWidth={width / 1.5}
+          fill="none"
+        />
+      ))}
+    </>
+  );
+}
+
+/** The part of the picture that is looked at. */
+function FrameOver({ frame, view, both }: { frame: Frame; view: Viewport; both: Both }) {
+  const [left, top] = toScreen(view, [frame[0], frame[1]]);
+  const [right, bottom] = toScreen(view, [frame[2], frame[3]]);
+  return (
+    <>
+      {both((colour, width, key) => (
+        <Rect
+          key={`frame${key}`}
+          x={left}
+          y={top}
+          width={right - left}
+          height={bottom - top}
+          stroke={colour}
+          strokeWidth={width}
+          strokeDasharray="6 4"
           fill="none"
         />
       ))}

@@ -11,6 +11,7 @@ import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
+import { EdgeSeries } from './EdgeSeries';
 import { StarSeries } from './StarSeries';
 import { exposureOf } from './starSetup';
 import { useSeveral, type Several } from './useSeveral';
@@ -25,15 +26,16 @@ interface Props {
 
 /** From so many pictures on they tell something together. */
 const LIGHT_FRAMES = 4;
-const SERIES = 3;
+const SERIES = 2;
 const HELD_FRAMES = 6;
 
 /** What the pictures on the bench tell together: a sensor's noise, a hand's limit, stars over time. */
 export function Together({ pictures, taken, units, ask }: Props) {
   if (pictures.length < SERIES) return null;
   return (
-    <Group title="All of them together" brief="stars over time, noise of the sensor, your hand">
+    <Group title="All of them together" brief="f-numbers, stars over time, noise, your hand">
       <View style={{ gap: space.page }}>
+        <EdgeSeries pictures={pictures} pitchUm={taken.pitchUm?.value ?? null} />
         <StarSeries pictures={pictures} taken={taken} />
         <Light pictures={pictures} taken={taken} units={units} ask={ask} />
         <Shake pictures={pictures} taken={taken} units={units} ask={ask} />

@@ -152,6 +152,24 @@ describe('how sharp it is', () => {
     await act(async () => fireEvent.press(screen.getByRole('radio', { name: /How sharp is it/ })));
     expect(asked.at(-1)).toEqual({ measure: 'edge' });
   });
+  it('is looked for in a part, between two corners', async () => {
+    lay(picture('edge', edgeFound()));
+    await renderWithKit(<BenchHome />);
+    await act(async () => fireEvent.press(screen.getByTestId('frame-edge')));
+    expect(asked.at(-1)).toEqual({ measure: 'edge', frame: [2752, 1835, 5504, 3669] });
+    expect(screen.getByText('Look in all of the picture')).toBeTruthy();
+    await act(async () => fireEvent.press(screen.getByTestId('frame-edge')));
+    expect(asked.at(-1)).toEqual({ measure: 'edge' });
+  });
+  it('over f-numbers tells the sharpest', async () => {
+    const at = (fNumber: number) => picture(`f${fNumber}`, edgeFound(), { tags: { fNumber } });
+    lay(at(4), at(16));
+    await renderWithKit(<BenchHome />);
+    fireEvent.press(screen.getByText('All of them together'));
+    expect(words()).toMatch(/Sharpest at f\/(4|16); f\/(4|16) cannot be told from it/);
+    await act(async () => fireEvent.press(screen.getByTestId('ask-edges')));
+    expect(asked).toHaveLength(2);
+  });
   it('names a place of the picture', () => {
     const size = { width: 6000, height: 4000 };
     expect(whereOn([3000, 2000], size).name).toBe('middle');

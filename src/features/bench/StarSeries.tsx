@@ -79,7 +79,11 @@ export function StarSeries({ pictures, taken }: Props) {
       <Key
         title={`Measure the stars in all ${timed.length}`}
         disabled={timed.length < 3}
-        why="Not enough of them say how long they were exposed."
+        why={
+          timed.length < pictures.length
+            ? 'Not all of them say how long they were exposed.'
+            : `There are ${pictures.length} on the bench, three are needed.`
+        }
         onPress={askAll}
         testID="ask-series"
       />

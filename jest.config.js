@@ -30,7 +30,7 @@ const ui = {
     '/node_modules/@react-native/babel-preset/',
   ],
   setupFiles: ['<rootDir>/tests/setup-ui.js'],
-  setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
+  setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js', '<rootDir>/tests/setup-screens.js'],
   moduleNameMapper: {
     ...base,
     '^@react-native-vector-icons/material-icons$': '@expo/vector-icons/MaterialIcons',

@@ -1,13 +1,16 @@
+import { useState } from 'react';
 import { View } from 'react-native';
+import { HELD_NAMES } from '@/core/far/ownHold';
 import type { SeveralFoundOf } from '@/core/measure/severalTalk';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
-import { measured, type Quantity, type Unit } from '@/core/quantity/quantity';
+import { given, measured, type Quantity, type Unit } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import type { BenchPicture } from '@/data/bench/pictures';
 import { FigureList, type NamedFigure } from '@/ui/FigureRow';
 import { Group } from '@/ui/Group';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
+import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
@@ -128,17 +131,24 @@ function Light({ pictures, taken, units, ask }: Props) {
   );
 }
 
+const STABILISER = [
+  { value: 'off', name: 'Off' },
+  { value: 'on', name: 'On' },
+] as const;
+
 /** A shutter time as it stands on the dial. */
 export const timeText = (seconds: number): string =>
   seconds < 0.35 ? `1/${formatFixed(1 / seconds)} s` : `${formatFigures(seconds, 2)} s`;
 
 function Shake({ pictures, taken, units, ask }: Props) {
+  const [stabilised, setStabilised] = useState<'on' | 'off'>('off');
   const several = useSeveral<{ ask: 'shake'; files: readonly Blob[]; exposuresS: readonly number[] }>();
   const { found, share } = several;
   const times = pictures.map(exposureOf);
   const timed = times.every((time) => time !== null);
   const enough = pictures.length >= HELD_FRAMES && timed;
   const [first] = pictures as [BenchPicture];
+  const focalMm = first.tags?.focalLengthMm ?? taken.system?.focalMm.value;
   const limit =
     found?.limitS &&
     quantity(
@@ -153,6 +163,7 @@ function Shake({ pictures, taken, units, ask }: Props) {
       <Txt kind="small" tone="soft">
         Six and more frames of one thing by hand, several at each shutter time, at one focal length.
       </Txt>
+      <Choice label="Stabiliser" options={STABILISER} value={stabilised} onChange={setStabilised} />
       <Key
         title="Measure the shake"
         disabled={!enough || share !== null}
@@ -193,11 +204,16 @@ function Shake({ pictures, taken, units, ask }: Props) {
               picture={first}
               row={() => ({
                 asked: 'shake',
-                found: foundRow([{ name: 'Longest time held', quantity: limit }]),
+                found: foundRow([
+                  { name: HELD_NAMES[stabilised === 'on' ? 'stabilised' : 'plain'], quantity: limit },
+                  ...(focalMm === undefined
+                    ? []
+                    : [{ name: 'Focal length', quantity: given(focalMm, 'mm', 'Focal length', 'the series') }]),
+                ]),
                 byHand: false,
                 simulated: first.truth !== null,
                 ...takenRow(taken),
-                note: first.tags?.focalLengthMm ? `${formatFigures(first.tags.focalLengthMm, 3)} mm` : '',
+                note: '',
               })}
             />
           ) : null}

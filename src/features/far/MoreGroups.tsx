@@ -1,20 +1,19 @@
 import { useMemo } from 'react';
 import { Pressable, View } from 'react-native';
-import { neededPixels, type OutputSpec } from '@/core/output/needs';
+import { neededPixels } from '@/core/output/needs';
 import { verdictOf } from '@/core/output/verdict';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { farMore, type Background, type FarMore } from '@/core/far/farMore';
 import { modesLadder } from '@/core/far/modesLadder';
 import { equivalentRange, readOut } from '@/core/far/readOut';
 import type { FarReading } from '@/core/far/readFar';
-import { engravedShutterS } from '@/core/far/shutter';
 import { modeTable } from '@/core/kit/modeTable';
 import { RESTRICTION_WORDS } from '@/core/kit/words';
 import { lightAgainst } from '@/core/far/lightAgainst';
 import { type EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
-import { quantityText, shutterText } from '@/core/quantity/quantityText';
+import { quantityText } from '@/core/quantity/quantityText';
 import { feetToMetres, metresToFeet, type UnitSystem } from '@/core/quantity/units';
 import { useFarOptions } from '@/data/farOptions';
 import { usePreferences } from '@/data/preferences';
@@ -31,6 +30,7 @@ import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { HandAndShutter } from './HandAndShutter';
 
 /** What a number of these groups is asked for by, so that its derivation stays current. */
 export function useFarMore(
@@ -108,7 +108,7 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
           {figure('Hand-hold, customary', 'handHoldRuleS')}
           {figure('Hand-hold, by pixels', 'handHoldPixelS')}
         </FigureRow>
-        <ShutterAdvice more={more} output={situation.output} units={units} />
+        <HandAndShutter more={more} system={system} output={situation.output} units={units} onWhy={onWhy} />
         <SpeedField situation={situation} units={units} />
       </Group>
       {situation.kit.setups.length ? (
@@ -130,22 +130,6 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
         </Group>
       ) : null}
     </View>
-  );
-}
-
-function ShutterAdvice({ more, output, units }: { more: FarMore; output: OutputSpec; units: UnitSystem }) {
-  const assumed = more.speedMPerS.note === 'assumed';
-  const strict = engravedShutterS(more.longestShutter100S.value);
-  const enough = engravedShutterS(more.longestShutterOutputS.value);
-  const hand = engravedShutterS(more.handHoldPixelS.value);
-  return (
-    <Txt kind="small" tone="soft">
-      {assumed ? `Nobody entered how fast it moves: at the usual ${quantityText(more.speedMPerS, units)} ` : ''}
-      {strict === null
-        ? `${assumed ? 'it would be too fast' : 'Too fast'} for any shutter: pan with it.`
-        : `${assumed ? 'set' : 'Set'} ${shutterText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${shutterText(enough)} is enough for ${output.name}` : ''}.`}
-      {hand === null ? '' : ` By hand ${shutterText(hand)} or shorter.`}
-    </Txt>
   );
 }
 

@@ -52,6 +52,32 @@ describe('the Far desk', () => {
     expect(words()).toContain('The server cannot be reached');
   });
 
+  it('goes by the hand as a series on the Bench told it', async () => {
+    const measurement = {
+      asked: 'shake',
+      found: [
+        { name: 'Longest time held, stabilised', value: 1 / 90, unit: 's', plusMinus: 0.002 },
+        { name: 'Focal length', value: 600, unit: 'mm' },
+      ],
+      byHand: false,
+      simulated: false,
+      measuredAt: '2026-05-01T10:00:00.000Z',
+      note: '',
+    };
+    const measurements = [{ id: 'm1', version: 1, createdAt: '', updatedAt: '', data: measurement }];
+    await renderWithKit(desk(), { held: { ...demoHeld(), measurements } });
+    await settled();
+    fireEvent.press(screen.getByRole('button', { name: /Shutter and motion/ }));
+    await settled();
+    expect(words()).toContain('Hand-hold, yours');
+    expect(words()).toContain('By hand 1/130 s or shorter, as your own series showed.');
+    await renderWithKit(desk());
+    await settled();
+    fireEvent.press(screen.getByRole('button', { name: /Shutter and motion/ }));
+    await settled();
+    expect(words()).not.toContain('Hand-hold, yours');
+  });
+
   it('reads, judges, and offers levers that can be tried and taken back', async () => {
     await renderWithKit(desk());
     await settled();

@@ -47,7 +47,8 @@ describe(`pairs drawn from ${seed}`, () => {
             ],
       ),
     );
-    expect(bands.length).toBeGreaterThan(20);
+    // Strongly blurred pairs leave two bands each.
+    expect(bands.length).toBeGreaterThan(10);
     expect(shareOf(bands, ({ off, error }) => off <= error + 0.02)).toBeGreaterThan(0.75);
     for (const { found } of all)
       found.bands.coherence.forEach((coherence, k) => {

@@ -12,6 +12,7 @@ import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
+import { SeveralProgress } from './SeveralProgress';
 import type { Several } from './useSeveral';
 import type { TakenWith } from './useTakenWith';
 
@@ -26,7 +27,7 @@ interface Props {
 
 /** Which of two pictures holds more real detail: asked for, under way, and told. */
 export function PairAnswer({ first, second, pair, taken, units, ask }: Props) {
-  const { found, share, problem, stop } = pair;
+  const { found, share } = pair;
   const start = () => pair.ask({ ask: 'pair', files: [first.file, second.file] });
   return (
     <View style={{ gap: space.medium }}>
@@ -34,17 +35,8 @@ export function PairAnswer({ first, second, pair, taken, units, ask }: Props) {
         <Verdict first={first} second={second} found={found} taken={taken} units={units} ask={ask} />
       ) : share === null ? (
         <Key title="Which of the two has more?" icon="compare" weight="strong" onPress={start} testID="ask-pair" />
-      ) : (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.medium }}>
-          <Txt role="status">{`Comparing … ${formatFixed(100 * share)} %`}</Txt>
-          <Key title="Stop" weight="plain" onPress={stop} />
-        </View>
-      )}
-      {problem ? (
-        <Txt tone="needle" role="alert">
-          {problem.message}
-        </Txt>
       ) : null}
+      <SeveralProgress several={pair} doing="Comparing" />
     </View>
   );
 }

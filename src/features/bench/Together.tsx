@@ -17,7 +17,8 @@ import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
 import { EdgeSeries } from './EdgeSeries';
 import { StarSeries } from './StarSeries';
 import { exposureOf } from './starSetup';
-import { useSeveral, type Several } from './useSeveral';
+import { SeveralProgress } from './SeveralProgress';
+import { useSeveral } from './useSeveral';
 import type { TakenWith } from './useTakenWith';
 
 interface Props {
@@ -44,25 +45,6 @@ export function Together({ pictures, taken, units, ask }: Props) {
         <Shake pictures={pictures} taken={taken} units={units} ask={ask} />
       </View>
     </Group>
-  );
-}
-
-/** How far it is, with a key to stop, or why it could not be done. */
-function Progress({ several: { share, problem, stop } }: { several: Several<unknown> }) {
-  return (
-    <>
-      {share === null ? null : (
-        <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.medium }}>
-          <Txt role="status">{`Measuring … ${formatFixed(100 * share)} %`}</Txt>
-          <Key title="Stop" weight="plain" onPress={stop} />
-        </View>
-      )}
-      {problem ? (
-        <Txt tone="needle" role="alert">
-          {problem.message}
-        </Txt>
-      ) : null}
-    </>
   );
 }
 
@@ -102,7 +84,7 @@ function Light({ pictures, taken, units, ask }: Props) {
         onPress={() => several.ask({ ask: 'light', files: pictures.map(({ file }) => file) })}
         testID="ask-light"
       />
-      <Progress several={several} />
+      <SeveralProgress several={several} doing="Measuring" />
       {found ? (
         <View role="status" style={{ gap: space.medium }} testID="light-answer">
           <FigureList figures={lightFigures(found)} units={units} ask={ask} />
@@ -179,7 +161,7 @@ function Shake({ pictures, taken, units, ask }: Props) {
         }
         testID="ask-shake"
       />
-      <Progress several={several} />
+      <SeveralProgress several={several} doing="Measuring" />
       {found ? (
         <View role="status" style={{ gap: space.medium }} testID="shake-answer">
           {limit ? (

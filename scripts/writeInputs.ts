@@ -114,6 +114,7 @@ const examples: Record<DeskName, object> = {
     kit: { setups: [hide] },
   },
   night: { latitudeDeg: 54.3, longitudeDeg: 8.6, date: '2026-11-25', utcOffsetHours: 1, objects: ['M 31', 'M 42'] },
+  noise: { ...system(far), output: far.output, iso: 1600, setups: [lightBag, duneWalk] },
   kit,
 };
 for (const [name, input] of Object.entries(examples)) write(`docs/examples/${name}.json`, input);

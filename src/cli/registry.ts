@@ -3,6 +3,7 @@ import { beside, fairTestDesk, routes } from './desks/beside';
 import { far, ladder, levers, planner, takes } from './desks/far';
 import { kit, video } from './desks/kit';
 import { aperture, near, nearLeversDesk, ratioPlan, sensors, stack } from './desks/near';
+import { noise } from './desks/noise';
 import { deep, night, planet, stars, strokes } from './desks/sky';
 
 /** Every reading of the command line, by the word it is called with. A new one is added here, with an example. */
@@ -27,6 +28,7 @@ export const DESKS = {
   planet,
   deep,
   night,
+  noise,
   kit,
 } satisfies Record<string, Desk>;
 

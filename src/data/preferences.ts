@@ -20,6 +20,9 @@ export interface OwnPreferences extends Preferences {
   /** What set-ups are offered: all, those held by hand, those that fit a bag of a weight, kg. */
   carrying: Carrying['kind'];
   bagKg: number;
+  /** ISO pictures are taken at, and stops over the meter, as far as noise goes. */
+  iso: number;
+  overStops: number;
 }
 
 interface Store extends OwnPreferences {
@@ -52,6 +55,8 @@ export const PREFERENCES_FIT: Fits<OwnPreferences> = {
   handHoldRatio: isBetween(0, 1e3),
   carrying: isOneOf('all', 'hand', 'bag'),
   bagKg: isBetween(0.1, 1000),
+  iso: isBetween(1, 1e7),
+  overStops: isBetween(-6, 2),
 };
 
 export const usePreferences = create<Store>()(
@@ -64,6 +69,8 @@ export const usePreferences = create<Store>()(
       handHoldRatio: USUAL_HAND_HOLD_RATIO,
       carrying: 'all',
       bagKg: 8,
+      iso: 800,
+      overStops: 0,
       prefer: (change) => set(change),
       chooseSchool: (preference, choice) => {
         if (!isPreference(preference)) return;

@@ -29,6 +29,12 @@ export const demoBodies = {
     flangeMm: 19,
     sensor: { widthMm: 36, heightMm: 24, columns: 8256, rows: 5504 },
     antiAliasFilter: 'none',
+    designYear: 2021,
+    light: [
+      { iso: 100, fullWellE: 51_800, readNoiseE: 3.9, fullWellPlusMinusE: 260, readNoisePlusMinusE: 0.1 },
+      { iso: 800, fullWellE: 6470, readNoiseE: 2.1, fullWellPlusMinusE: 32, readNoisePlusMinusE: 0.05 },
+      { iso: 6400, fullWellE: 809, readNoiseE: 1.6, fullWellPlusMinusE: 5, readNoisePlusMinusE: 0.04 },
+    ],
     bitsPerSample: 14,
     cropModes: [
       { id: 'c12', name: 'Crop 1.2', factor: 1.2, framesPerSecond: 10, fileSizeMb: 33, finder: 'outlines' },
@@ -86,6 +92,7 @@ export const demoBodies = {
     flangeMm: 17.8,
     sensor: { widthMm: 23.4, heightMm: 15.6, columns: 6240, rows: 4160 },
     antiAliasFilter: 'none',
+    designYear: 2019,
     bitsPerSample: 14,
     cropModes: [
       { id: 'c125', name: 'Action crop', factor: 1.25, framesPerSecond: 20, fileSizeMb: 17, finder: 'fills' },
@@ -119,6 +126,7 @@ export const demoBodies = {
     flangeMm: 19.3,
     sensor: { widthMm: 17.4, heightMm: 13, columns: 5200, rows: 3886 },
     antiAliasFilter: 'weak',
+    designYear: 2014,
     bitsPerSample: 12,
     cropModes: [
       { id: 'wide', name: 'Wide 16:9', aspect: 16 / 9, framesPerSecond: 18, fileSizeMb: 15, finder: 'masks' },

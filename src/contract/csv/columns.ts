@@ -2,7 +2,7 @@ import { ADAPTER_KIND_SCHEMAS } from '../schemas/adapter';
 import { bodySchema } from '../schemas/body';
 import { OPTIC_KIND_SCHEMAS } from '../schemas/optic';
 
-/** What a CSV can hold: one line a part. Modes, windows and set-ups do not fit into one line; the JSON file holds them. */
+/** What a CSV can hold: one line a part. Modes, windows, noise and set-ups do not fit into one line; the JSON file holds them. */
 export type CsvResource = 'bodies' | 'optics' | 'adapters';
 
 /** A column of a CSV: the path of its field, and how its cells are read. */

@@ -29,10 +29,10 @@ describe('round trip', () => {
     }
   });
 
-  it('gives back bodies but for their modes, which do not fit into a line', () => {
+  it('gives back bodies but for their modes and noise, which do not fit into a line', () => {
     const back = read(writeCsv('bodies', rowsOf(demoBodies)));
     for (const [i, row] of rowsOf(demoBodies).entries()) {
-      const { videoModes: _video, readoutWindows: _windows, ...rest } = row.data;
+      const { videoModes: _video, readoutWindows: _windows, light: _light, ...rest } = row.data;
       expect(back.rows[i]!.data).toEqual({ ...rest, cropModes: [] });
     }
   });

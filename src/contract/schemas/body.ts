@@ -68,6 +68,20 @@ const readoutWindow = {
   },
 } as const;
 
+const light = {
+  type: 'object',
+  title: 'Noise at one ISO',
+  additionalProperties: false,
+  required: ['iso', 'fullWellE', 'readNoiseE'],
+  properties: {
+    iso: between('ISO', 1, 10_000_000),
+    fullWellE: positive('Full, electrons', 100_000_000),
+    readNoiseE: positive('Noise of reading, electrons', 100_000),
+    fullWellPlusMinusE: between('Full, ± electrons', 0, 100_000_000),
+    readNoisePlusMinusE: between('Noise of reading, ± electrons', 0, 100_000),
+  },
+} as const;
+
 /** A camera body: its sensor, its modes, and what its autofocus can do. */
 export const bodySchema = {
   $id: 'body',
@@ -93,6 +107,8 @@ export const bodySchema = {
       },
     },
     antiAliasFilter: { type: 'string', title: 'Anti-aliasing filter', enum: ['none', 'weak', 'standard'] },
+    designYear: { type: 'integer', title: 'Year of design', minimum: 1990, maximum: 2100 },
+    light: { type: 'array', title: 'Noise measured, by ISO', maxItems: 40, items: light },
     bitsPerSample: { type: 'integer', title: 'Bits per sample', minimum: 8, maximum: 32 },
     cropModes: { type: 'array', title: 'Crop modes', maxItems: 30, items: cropMode },
     videoModes: { type: 'array', title: 'Video modes', maxItems: 60, items: videoMode },

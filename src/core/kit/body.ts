@@ -43,6 +43,16 @@ export interface ReadoutWindow {
   framesPerSecond: number;
 }
 
+/** What was measured of a sensor's light at one ISO: electrons at the largest code, and of the noise of reading a pixel. */
+export interface MeasuredLight {
+  iso: number;
+  fullWellE: number;
+  readNoiseE: number;
+  /** Half-widths of both, electrons. */
+  fullWellPlusMinusE?: Maybe<number>;
+  readNoisePlusMinusE?: Maybe<number>;
+}
+
 /** A body, as the core needs it. What is not known is left out. */
 export interface BodySpec {
   name: string;
@@ -51,6 +61,9 @@ export interface BodySpec {
   flangeMm?: Maybe<number>;
   sensor: SensorSpec;
   antiAliasFilter: AntiAliasFilter;
+  /** The year it was designed in: how much noise is usual where none was measured. */
+  designYear?: Maybe<number>;
+  light?: Maybe<MeasuredLight[]>;
   bitsPerSample?: Maybe<number>;
   cropModes: CropModeSpec[];
   videoModes?: Maybe<VideoModeSpec[]>;

@@ -17,6 +17,7 @@ export type Unit =
   | '%'
   | 'stops'
   | 'ISO'
+  | 'e⁻'
   | 'frames/s'
   | 'MB'
   | 'g'

@@ -76,13 +76,14 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
         : { number: formatFixed(value), unit };
     case 'money':
       return { number: formatFixed(value), unit: '' };
+    case 'e⁻':
     case '1':
       return {
         number:
           Math.abs(value) >= 100
             ? whole(value, figuresFor(value, plusMinus, 6))
             : formatFigures(value, figuresFor(value, plusMinus, 3)),
-        unit: '',
+        unit: unit === '1' ? '' : unit,
       };
     case 'ISO':
       return { number: `ISO ${formatFixed(Number(value.toPrecision(2)))}`, unit: '' };

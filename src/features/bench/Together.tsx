@@ -17,6 +17,7 @@ import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
 import { EdgeSeries } from './EdgeSeries';
 import { StarSeries } from './StarSeries';
 import { exposureOf } from './starSetup';
+import { UseLight } from './UseLight';
 import { SeveralProgress } from './SeveralProgress';
 import { useSeveral } from './useSeveral';
 import type { TakenWith } from './useTakenWith';
@@ -62,8 +63,8 @@ const PHOTON_TRANSFER =
 const lightFigures = ({ gain, readNoise, fullWell, dynamicRange }: SeveralFoundOf['light']): NamedFigure[] => [
   { name: 'Dynamic range', quantity: quantity('Dynamic range', dynamicRange, 'stops', PHOTON_TRANSFER) },
   { name: 'Electrons a code', quantity: quantity('Electrons a code', gain, '1', PHOTON_TRANSFER) },
-  { name: 'Noise of reading, electrons', quantity: quantity('Noise of reading', readNoise, '1', PHOTON_TRANSFER) },
-  { name: 'Full, electrons', quantity: quantity('Electrons at the largest code', fullWell, '1', PHOTON_TRANSFER) },
+  { name: 'Noise of reading', quantity: quantity('Noise of reading', readNoise, 'e⁻', PHOTON_TRANSFER) },
+  { name: 'Electrons when full', quantity: quantity('Electrons at the largest code', fullWell, 'e⁻', PHOTON_TRANSFER) },
 ];
 
 function Light({ pictures, taken, units, ask }: Props) {
@@ -88,6 +89,7 @@ function Light({ pictures, taken, units, ask }: Props) {
       {found ? (
         <View role="status" style={{ gap: space.medium }} testID="light-answer">
           <FigureList figures={lightFigures(found)} units={units} ask={ask} />
+          <UseLight taken={taken} found={found} isoTold={first.tags?.iso} />
           <KeepKey
             picture={first}
             row={() => ({

@@ -283,6 +283,8 @@ describe('several pictures together', () => {
     expect(words()).toContain('There are 4 on the bench, six are needed.');
     await act(async () => fireEvent.press(screen.getAllByTestId('keep')[0]!));
     expect(sent()).toMatch(/"asked":"light".*ISO 200/);
+    await act(async () => fireEvent.press(screen.getByTestId('use-light')));
+    expect(sent()).toMatch(/"resource":"bodies".*"light":\[.*"iso":200,"fullWellE":2\d{4}/);
   });
   it('tell how long one holds it', async () => {
     const held = [0.002, 0.002, 0.008, 0.008, 0.03, 0.03];

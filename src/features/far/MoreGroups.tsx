@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { neededPixels } from '@/core/output/needs';
 import { verdictOf } from '@/core/output/verdict';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
@@ -30,6 +30,8 @@ import { Choice } from '@/ui/controls/Choice';
 import { NumberField } from '@/ui/controls/NumberField';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { AgainstLine } from '../desk/AgainstLine';
+import { NoiseGroup } from '../desk/NoiseGroup';
 import { HandAndShutter } from './HandAndShutter';
 
 /** What a number of these groups is asked for by, so that its derivation stays current. */
@@ -116,6 +118,15 @@ export function MoreGroups({ situation, system, more, units, onWhy }: Props) {
           <LightContent situation={situation} system={system} onWhy={onWhy} />
         </Group>
       ) : null}
+      <NoiseGroup
+        system={system}
+        output={situation.output}
+        others={situation.kit.setups}
+        convention={situation.convention}
+        lightFNumber={system.lightFNumber}
+        units={units}
+        onWhy={onWhy}
+      />
       <Group title="Card and value" brief="files, burst, weight and price a pixel">
         <CardContent situation={situation} system={system} more={more} units={units} onWhy={onWhy} />
       </Group>
@@ -235,7 +246,6 @@ function LightContent({
   system: EffectiveSystem;
   onWhy: (quantity: Quantity) => void;
 }) {
-  const styles = useStyles();
   const rows = useMemo(
     () => lightAgainst(system, situation.kit.setups, situation.convention),
     [situation.kit.setups, situation.convention, system],
@@ -243,20 +253,13 @@ function LightContent({
   return (
     <>
       {rows.map((each) => (
-        <Pressable
+        <AgainstLine
           key={each.id}
-          role="button"
-          aria-label={`Against ${each.name}: ${formatStops(each.stops.value)}. Why?`}
-          onPress={() => onWhy(each.stops)}
-          style={styles.line}
-        >
-          <Txt kind="small" style={styles.wideCell}>
-            against {each.name} (opening {quantityText(each.openingMm, 'metric')})
-          </Txt>
-          <Txt kind="small" tone="press" style={styles.cell}>
-            {formatStops(each.stops.value)}
-          </Txt>
-        </Pressable>
+          name={each.name}
+          gloss={`opening ${quantityText(each.openingMm, 'metric')}`}
+          told={[{ text: formatStops(each.stops.value), quantity: each.stops }]}
+          onWhy={onWhy}
+        />
       ))}
       <Txt kind="small" tone="soft">
         From the same spot in the same time: the opening of {quantityText(system.entrancePupilMm, 'metric')} decides,
@@ -443,13 +446,6 @@ function ReadoutContent({ system }: { system: EffectiveSystem }) {
 const half = { flexGrow: 1, flexBasis: 140 } as const;
 
 const useStyles = stylesOf((palette) => ({
-  line: {
-    flexDirection: 'row',
-    gap: space.small,
-    paddingVertical: space.small,
-    borderBottomWidth: 1,
-    borderColor: palette.hairline,
-  },
   cell: { flex: 1, textAlign: 'right' },
   wideCell: { flex: 1.7 },
   readout: { gap: space.small, paddingBottom: space.medium },

@@ -78,6 +78,24 @@ describe('the Far desk', () => {
     expect(words()).not.toContain('Hand-hold, yours');
   });
 
+  it('tells how clean a mid-tone is, what another sensor would cost, and where from it is known', async () => {
+    usePreferences.setState({ iso: 1600 });
+    await renderWithKit(desk());
+    await settled();
+    fireEvent.press(screen.getByRole('button', { name: /^Noise/ }));
+    await settled();
+    expect(words()).toContain('the sensor of Ostrel R45 was measured on the Bench');
+    expect(words()).toMatch(/against Light bag \( at ISO [\d,]+, class \)/);
+    const perPixel = () => parseFloat(/Mid-tone, a pixel at 100 % ([\d.]+)/.exec(words())?.[1] ?? '');
+    const clean = perPixel();
+    await act(async () => usePreferences.setState({ iso: 6400 }));
+    await settled();
+    expect(perPixel()).toBeLessThan(0.6 * clean);
+    expect(screen.getAllByRole('button', { name: /Against Light bag: alike at about ISO [\d,]+\. Why/ })).toHaveLength(
+      1,
+    );
+  });
+
   it('reads, judges, and offers levers that can be tried and taken back', async () => {
     await renderWithKit(desk());
     await settled();

@@ -9,6 +9,11 @@ export function bodyFacts(body: Body): Fact[] {
     ...keep([
       ['Anti-aliasing filter', body.antiAliasFilter],
       ['Bits per sample', body.bitsPerSample === undefined ? null : String(body.bitsPerSample)],
+      ['Year of design', body.designYear === undefined ? null : String(body.designYear)],
+      ...(body.light ?? []).map(({ iso, fullWellE, readNoiseE }): [string, string] => [
+        `Noise at ISO ${formatFigures(iso)}`,
+        `${formatFigures(readNoiseE, 2)}\u202fe⁻, full at ${formatFigures(fullWellE, 3)}\u202fe⁻`,
+      ]),
       ['Autofocus up to', body.autofocusLimitFNumber === undefined ? null : showFNumber(body.autofocusLimitFNumber)],
       [
         'Slowly up to',

@@ -1,6 +1,6 @@
 import type { Body } from '@/contract/schemas/body';
 import { carry, choiceOf, main, number, type PathIn, type Section } from './formFields';
-import { CROP_MODE, READOUT_WINDOW, VIDEO_MODE } from './listFields';
+import { CROP_MODE, LIGHT, READOUT_WINDOW, VIDEO_MODE } from './listFields';
 
 /** The form of a body. */
 export const BODY_FORM: Section<PathIn<Body>>[] = [
@@ -32,6 +32,11 @@ export const BODY_FORM: Section<PathIn<Body>>[] = [
     ],
   },
   { title: 'Video modes', open: false, fields: [{ kind: 'list', path: 'videoModes', list: VIDEO_MODE }] },
+  {
+    title: 'Noise',
+    open: false,
+    fields: [number('designYear', 'Year of design'), { kind: 'list', path: 'light', list: LIGHT }],
+  },
   {
     title: 'Read-out windows for planets',
     open: false,

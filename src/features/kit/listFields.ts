@@ -2,7 +2,7 @@ import type { Body } from '@/contract/schemas/body';
 import { RESTRICTION_WORDS } from '@/core/kit/words';
 import { choiceOf, flag, number, text, type ItemList, type PathIn, type PlainField } from './formFields';
 
-type Item<K extends 'cropModes' | 'videoModes' | 'readoutWindows'> = NonNullable<Body[K]>[number];
+type Item<K extends 'cropModes' | 'videoModes' | 'readoutWindows' | 'light'> = NonNullable<Body[K]>[number];
 
 /** A list whose fields are those of its own items. */
 const listOf = <T extends object>(list: {
@@ -68,5 +68,18 @@ export const READOUT_WINDOW = listOf<Item<'readoutWindows'>>({
     number('columns', 'Columns of window', 'px', false),
     number('rows', 'Rows of window', 'px', false),
     number('framesPerSecond', 'Frames per second', '', false),
+  ],
+});
+
+export const LIGHT = listOf<Item<'light'>>({
+  noun: 'measured ISO',
+  nameOf: ({ iso }) => `ISO ${String(iso)}`,
+  make: () => ({ iso: 100, fullWellE: 40_000, readNoiseE: 4 }),
+  fields: [
+    number('iso', 'ISO', '', false),
+    number('fullWellE', 'Full', 'e⁻', false),
+    number('fullWellPlusMinusE', '… ±', 'e⁻'),
+    number('readNoiseE', 'Noise of reading', 'e⁻', false),
+    number('readNoisePlusMinusE', '… ±', 'e⁻'),
   ],
 });

@@ -115,7 +115,14 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   ) : null;
   const groups =
     calm?.system && calm.reading ? (
-      <NearGroups system={calm.system} reading={calm.reading} units={units} onWhy={ask} open={wide} />
+      <NearGroups
+        system={calm.system}
+        reading={calm.reading}
+        situation={calm.situation}
+        units={units}
+        onWhy={ask}
+        open={wide}
+      />
     ) : null;
   return (
     <DeskFrame

@@ -4,16 +4,19 @@ import { objectiveCircleMm, objectiveSampling } from '@/core/near/objective';
 import type { NearReading } from '@/core/near/readNear';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import { formatFigures, formatRatio } from '@/core/quantity/format';
+import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, showFNumber, shutterText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { diagonal } from '@/core/sensor/diagonal';
 import { usePreferences } from '@/data/preferences';
+import type { Situation } from '@/data/situation';
 import { Figure } from '@/ui/Figure';
 import { FigureRow } from '@/ui/FigureRow';
 import { Group } from '@/ui/Group';
 import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
+import { NoiseGroup } from '../desk/NoiseGroup';
 import { quantitiesOf } from '../desk/useWhy';
 import { useLearnedHandHold } from './useNearDesk';
 
@@ -34,12 +37,13 @@ interface Props {
   system: EffectiveSystem;
   reading: NearReading;
   units: UnitSystem;
-  onWhy: (name: string) => void;
+  onWhy: (what: string | Quantity) => void;
   open: boolean;
+  situation: Situation;
 }
 
 /** The other readings close up, in groups that open, and the pages beyond them. */
-export const NearGroups = memo(function NearGroups({ system, reading, units, onWhy, open }: Props) {
+export const NearGroups = memo(function NearGroups({ system, reading, units, onWhy, open, situation }: Props) {
   const all = quantitiesOf(system, reading);
   const figure = (label: string, name: string) => {
     const quantity = all[name];
@@ -93,6 +97,15 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
         </Txt>
         <HandField />
       </Group>
+      <NoiseGroup
+        system={system}
+        output={situation.output}
+        others={situation.kit.setups}
+        convention={situation.convention}
+        lightFNumber={null}
+        units={units}
+        onWhy={onWhy}
+      />
       <Group title="Detail" brief={`${quantityText(reading.smallestDetailUm, units)} told apart`}>
         <FigureRow>
           {figure('A pixel on it', 'subjectPixelUm')}

@@ -91,6 +91,15 @@ describe('the Near desk', () => {
     expect(words()).toContain('1 : 1.43');
   });
 
+  it('tells noise beside the other set-ups, all at one f-number', async () => {
+    await renderWithKit(<NearDesk />);
+    await act(() => new Promise((resolve) => setTimeout(resolve, 250)));
+    fireEvent.press(screen.getByRole('button', { name: /^Noise/ }));
+    expect(words()).toContain('At the same f-number and time');
+    fireEvent.press(screen.getByRole('button', { name: /^Electrons when full/ }));
+    expect(await screen.findByText(/measured on the Bench/)).toBeTruthy();
+  });
+
   it('leads to the ruler when a chain’s ratio cannot be worked out', async () => {
     // A reversed lens of which neither length nor flange is entered.
     const held = demoHeld();

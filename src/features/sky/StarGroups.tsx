@@ -7,6 +7,8 @@ import { TOLERANCE_NAMES, type ToleranceKind } from '@/core/sky/tolerance';
 import { DEEP_OBJECTS } from '@/core/sky/catalogue';
 import { formatFigures, formatFixed, formatStops } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
+import type { Quantity } from '@/core/quantity/quantity';
+import type { UnitSystem } from '@/core/quantity/units';
 import { createRow } from '@/data/rowActions';
 import { useSky } from '@/data/inHand';
 import { Group } from '@/ui/Group';
@@ -15,6 +17,7 @@ import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
+import { NoiseGroup } from '../desk/NoiseGroup';
 import { SiteLine } from './SiteLine';
 import { lensIdOf, pointingFrom, type LensRecord } from './skyWays';
 import { secondsText } from './starWords';
@@ -35,10 +38,12 @@ interface Props {
   reading: StarsReading;
   record: LensRecord;
   open: boolean;
+  units: UnitSystem;
+  onWhy: (what: string | Quantity) => void;
 }
 
 /** Where the camera points, what passes for a point, the lens, the light; and the pages beyond. */
-export const StarGroups = memo(function StarGroups({ desk, reading, record, open }: Props) {
+export const StarGroups = memo(function StarGroups({ desk, reading, record, open, units, onWhy }: Props) {
   const sky = useSky();
   const { system, situation } = desk;
   const pointing = pointingFrom(sky);
@@ -261,6 +266,19 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
           testID="ceiling-field"
         />
       </Group>
+      <NoiseGroup
+        system={system}
+        output={situation.output}
+        others={situation.kit.setups}
+        convention={situation.convention}
+        lightFNumber={(system.lightFNumber * reading.aperture.value) / system.fNumber.value}
+        exposed={{
+          iso: trade.iso,
+          words: `ISO ${formatFixed(Number(trade.iso.toPrecision(2)))} follows from the exposure chosen, above`,
+        }}
+        units={units}
+        onWhy={onWhy}
+      />
       <PageLinks label="More about stars" pages={PAGES} />
     </View>
   );

@@ -178,7 +178,9 @@ function Stars({ desk }: { desk: Ready }) {
       }
       keep={<KeepBar reading={takeReading} />}
       levers={<StarLeverList desk={desk} ways={ways} onWhy={onWhy} />}
-      groups={calm ? <StarGroups desk={desk} reading={calm} record={record} open={wide} /> : null}
+      groups={
+        calm ? <StarGroups desk={desk} reading={calm} record={record} open={wide} units={units} onWhy={onWhy} /> : null
+      }
       column={<StarControls system={system} reading={reading} />}
       dock={<StarDock system={system} reading={reading} />}
       sheet={sheet}

@@ -82,6 +82,14 @@ describe('the Stars desk', () => {
     expect(words()).toContain('▽ Strokes at 40 s');
   });
 
+  it('tells noise at the ISO that follows from the exposure', async () => {
+    await renderWithKit(<StarsDesk />);
+    fireEvent.press(screen.getByRole('button', { name: /^Noise/ }));
+    expect(words()).toMatch(/ISO [\d,]+ follows from the exposure chosen, above/);
+    expect(words()).toContain('Noise of reading');
+    expect(screen.queryByTestId('noise-iso')).toBeNull();
+  });
+
   it('follows a school chosen elsewhere and never shows what is not a number', async () => {
     await renderWithKit(<StarsDesk />);
     for (const rule of ['c500', 'pitchFull1', 'ceiling', 'centre'] as const) {

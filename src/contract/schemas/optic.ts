@@ -21,6 +21,20 @@ const detailClass = {
 const obstructionShare = between('Central obstruction (share of the diameter)', 0, 0.9);
 const closestFocusM = between('Closest focus in m', 0.01, 1000);
 
+const sharpness = {
+  type: 'object',
+  title: 'Sharpness at one f-number',
+  additionalProperties: false,
+  required: ['focalMm', 'fNumber'],
+  properties: {
+    focalMm: between('Focal length in mm', 1, 20_000),
+    fNumber: between('f-number', 0.5, 128),
+    lens50LpPerMm: positive('50 % frequency in lp/mm', 1000),
+    plusMinusLpPerMm: between('50 % frequency, ± lp/mm', 0, 1000),
+    lens50CornerLpPerMm: positive('50 % frequency in the corner in lp/mm', 1000),
+  },
+} as const;
+
 const photographic = {
   focalWideMm: between('Shortest focal length in mm', 1, 20_000),
   focalTeleMm: between('Longest focal length in mm', 1, 20_000),
@@ -31,6 +45,12 @@ const photographic = {
   imageCircleWideMm: between('Image circle in mm', 1, 500),
   imageCircleTeleMm: between('Image circle at the long end in mm', 1, 500),
   lens50CornerLpPerMm: positive('50 % frequency in the corner in lp/mm', 1000),
+  sharpness: {
+    type: 'array',
+    title: 'Sharpness measured, by focal length and f-number',
+    maxItems: 80,
+    items: sharpness,
+  },
   detailClass,
   autofocus: { type: 'boolean', title: 'Autofocus' },
 } as const;

@@ -1,4 +1,5 @@
-import { CLASS_LENS50_LP_PER_MM, type DetailClass } from './lens50';
+import type { DetailClass } from './lens50';
+import type { MeasuredSharpness } from './lensSharpness';
 import type { PartKind } from './parts';
 
 /** The optic that forms the picture, whatever its kind, as the desks read it. */
@@ -14,6 +15,8 @@ export interface MainLens {
   imageCircleWideMm?: number | undefined;
   imageCircleTeleMm?: number | undefined;
   lens50LpPerMm?: number | undefined;
+  /** As measured, by focal length and f-number. */
+  sharpness?: MeasuredSharpness[] | undefined;
   /** Only where no 50 % frequency is known. */
   detailClass: DetailClass;
   autofocus: boolean;
@@ -37,7 +40,3 @@ export const primeOf = (
   lens50LpPerMm,
   autofocus: false,
 });
-
-/** 50 % frequency of a lens in lp/mm: its own where known, else the default of its class. */
-export const lens50Of = (lens: Pick<MainLens, 'lens50LpPerMm' | 'detailClass'>): number =>
-  lens.lens50LpPerMm ?? CLASS_LENS50_LP_PER_MM[lens.detailClass];

@@ -1,6 +1,7 @@
 import { root } from '../quantity/root';
 import { type Arrangement, type FrontPart } from './arrangement';
-import { lens50Of, type MainLens } from './asLens';
+import type { MainLens } from './asLens';
+import { lens50Of } from './lensSharpness';
 import type { Light } from './kind';
 import { kindOf } from './kinds';
 import { USUAL_TUBE_LENGTH_MM } from './kinds/objective';
@@ -104,7 +105,7 @@ function startOf(lens: MainLens, focus: LensFocus, markedFNumber: number, from: 
     far: bare(from),
     fNumber: markedFNumber,
     factor: 1,
-    lens50LpPerMm: lens50Of(lens),
+    lens50LpPerMm: lens50Of(lens, { focalMm: markedFocalMm, fNumber: markedFNumber }),
     ...(circle === undefined ? {} : { circleMm: imageCircleAt(circle, from) }),
     ...(focus.closest ? { near: bare(focus.closest.ratio) } : {}),
   };

@@ -6,6 +6,7 @@ import type { EffectiveSystem } from '../optics/foldSystem';
 import type { Setting } from '../chain/opticState';
 import { workingFNumberAt } from '../optics/workingFNumber';
 import { nearDepth } from './nearDepth';
+import { sharpAt } from '../optics/sharpAt';
 import { apertureRange } from './nearState';
 
 /** What a set-up gives at one f-number. */
@@ -69,7 +70,7 @@ export function aperturePoint(
   const { ratio } = setting;
   const workingFNumber = workingFNumberAt(system, whole, setting);
   const pitchUm = system.pitchUm.value;
-  const limit = detailLimit(detailPartsOf(system, workingFNumber), threshold);
+  const limit = detailLimit(detailPartsOf(sharpAt(system, fNumber), workingFNumber), threshold);
   const pixels = pixelsOnSubject(ratio, subjectMm, pitchUm);
   return {
     fNumber,

@@ -3,6 +3,7 @@ import { cutOff, isCutOff } from '../detail/overflow';
 import { countOnSubject, type JudgeBy, type SubjectCount } from '../detail/subjectCount';
 import type { SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
+import { sharpAt } from '../optics/sharpAt';
 import { warningsAt } from '../optics/systemWarnings';
 import type { CocSchool } from '../output/circleOfConfusion';
 import type { OutputSpec } from '../output/needs';
@@ -120,7 +121,17 @@ export function readNear(from: NearInput): Result<NearReading> {
   const ratioError = (ratio.plusMinus ?? 0) / ratio.value;
   const light = lightQuantities(system, state, ratio);
   const { workingFNumber } = light;
-  const count = countOnSubject({ system, subject, output, judgeBy, threshold, ratio, workingFNumber, ratioError });
+  const sharp = sharpAt(system, state.setFNumber);
+  const count = countOnSubject({
+    system: sharp,
+    subject,
+    output,
+    judgeBy,
+    threshold,
+    ratio,
+    workingFNumber,
+    ratioError,
+  });
   const depth = nearDepthQuantities(system, output, cocSchool, ratio, workingFNumber);
   const smallestUm = count.smallestDetailMm.value * 1000;
   // Only what asks for the curve pays for it: a drag does not.

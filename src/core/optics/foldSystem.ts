@@ -182,7 +182,10 @@ function opticsQuantities(prepared: Prepared, optics: FoldedOptics, crop: Quanti
     ...equivalentQuantities(focalMm, fNumber, crop),
     ...(imageCircleMm ? { imageCircleMm } : {}),
     ...focusRange(arrangement, optics, lens),
-    lens50LpPerMm: opticsResponse(arrangement, optics, lens, factors),
+    lens50LpPerMm: opticsResponse(arrangement, optics, lens, factors, {
+      focalMm: prepared.markedFocalMm,
+      fNumber: prepared.markedFNumber,
+    }),
   };
 }
 

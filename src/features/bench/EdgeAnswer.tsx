@@ -1,8 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { systemResponse, type DetailParts } from '@/core/detail/response';
-import type { EffectiveSystem } from '@/core/optics/foldSystem';
-import { detailPartsOf } from '@/core/detail/detailParts';
+import { systemResponse } from '@/core/detail/response';
 import type { FoundOf } from '@/core/measure/benchTalk';
 import type { EdgeFound, EdgeWarning } from '@/core/measure/edge/measureEdge';
 import { edgeMeans } from '@/core/measure/means/edgeMeans';
@@ -19,10 +17,10 @@ import { Txt } from '@/ui/Txt';
 import { ResponseChart } from '@/ui/chart/ResponseChart';
 import { space } from '@/ui/theme/measures';
 import { firstEnds } from './Questions';
+import { curveOf, partsOfPicture, placeOf, useOtherCurves } from './edgeOfPicture';
 import { frameBetween } from './frameBetween';
 import { Told } from './Told';
 import { UseSharpness } from './UseSharpness';
-import { whereOn } from './whereOn';
 import type { TakenWith } from './useTakenWith';
 
 const WARNINGS: Record<EdgeWarning, string> = {
@@ -36,9 +34,6 @@ const WARNINGS: Record<EdgeWarning, string> = {
   narrow: 'Little is free beside it: leave 12 px and more on each side.',
 };
 
-/** The curve is drawn up to here, cycles/px; beyond twice what pixels carry there is only noise. */
-const DRAWN_TO = 0.75;
-
 interface Props {
   picture: BenchPicture;
   found: FoundOf['edge'];
@@ -51,15 +46,13 @@ interface Props {
 export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
   const [width, setWidth] = useState(0);
   const [edge] = found.edges as [EdgeFound];
-  const { system, pitchUm } = taken;
-  const fNumber = picture.tags?.fNumber ?? system?.fNumber.value;
-  const parts = system && pitchUm && fNumber ? partsOf(system, fNumber, pitchUm.value) : null;
+  const { pitchUm } = taken;
+  const others = useOtherCurves(picture, pitchUm !== null);
+  const parts = partsOfPicture(picture, taken);
   const means = edgeMeans({ found: edge, pitchUm, parts, threshold });
   const perMm = pitchUm ? 1000 / pitchUm.value : 1;
   const unit = pitchUm ? 'lp/mm' : 'cycles a pixel';
-  const points = edge.frequencies
-    .map((frequency, k): [number, number] => [frequency * perMm, edge.mtf[k]!])
-    .filter(([frequency]) => frequency <= DRAWN_TO * perMm);
+  const points = curveOf(edge, perMm);
   const figures: NamedFigure[] = [
     { name: 'Detail limit', quantity: means.limit },
     { name: '20 % left at', quantity: means.fifth },
@@ -84,7 +77,7 @@ export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
       {edge.warnings.map((warning) => (
         <Txt key={warning} tone="caution">{`⚠ ${WARNINGS[warning]}`}</Txt>
       ))}
-      <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} testID="edge-chart">
         {width > 0 ? (
           <ResponseChart
             measured={{ points, name: 'measured', errors: edge.mtfError }}
@@ -94,6 +87,7 @@ export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
                 name: 'predicted',
               }
             }
+            others={others}
             threshold={threshold}
             nyquist={0.5 * perMm}
             unit={unit}
@@ -101,6 +95,11 @@ export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
             height={width > 500 ? 280 : 220}
             description={`Contrast kept against fineness; ${means.half ? `half at ${quantityText(means.half, units)}` : 'never half'}${means.predictedHalf ? `, predicted ${quantityText(means.predictedHalf, units)}` : ''}.`}
           />
+        ) : null}
+        {others.length ? (
+          <Txt kind="fine" tone="soft" testID="other-curves">
+            {`Thin: ${others.map(({ mark, name }) => `${mark} ${name}`).join(', ')}.`}
+          </Txt>
         ) : null}
         {parts ? (
           <Txt kind="fine" tone="soft">
@@ -110,7 +109,12 @@ export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
       </View>
       <FigureList figures={figures} units={units} ask={ask} />
       {means.lens50 && isSure(means.lens50) ? (
-        <UseSharpness taken={taken} lens50={means.lens50} place={placeOf(edge, picture)} />
+        <UseSharpness
+          taken={taken}
+          lens50={means.lens50}
+          place={placeOf(edge, picture)}
+          fNumber={picture.tags?.fNumber}
+        />
       ) : null}
       <FrameKey picture={picture} />
       <Colours found={found} perMm={perMm} unit={unit} />
@@ -119,18 +123,9 @@ export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
   );
 }
 
-/** What limits detail in a picture that may have been made smaller: the filter's dots lie as far apart on the sensor as before. */
-function partsOf(system: EffectiveSystem, fNumber: number, pitchUm: number): DetailParts {
-  const own = detailPartsOf(system, fNumber);
-  return { ...own, pitchUm, antiAliasPx: (own.antiAliasPx * own.pitchUm) / pitchUm };
-}
-
 /** A lens is offered what is known to better than this share. */
 const SURE = 0.3;
 const isSure = ({ value, plusMinus = 0 }: Quantity): boolean => plusMinus < SURE * value;
-
-const placeOf = ({ ends: [a, b] }: EdgeFound, { opened }: BenchPicture) =>
-  whereOn([(a[0] + b[0]) / 2, (a[1] + b[1]) / 2], opened ?? { width: 1, height: 1 });
 
 const sentenceOf = (edge: EdgeFound, count: number): string =>
   `By an edge of ${formatFigures(edge.lengthPx, 3)} px that lies at ${formatFigures(edge.edgeDeg, 3)}°${count > 1 ? `, the surest of ${count}` : ''}.`;

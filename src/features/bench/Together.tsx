@@ -40,7 +40,7 @@ export function Together({ pictures, taken, units, ask }: Props) {
   return (
     <Group title="All of them together" brief="f-numbers, stars over time, noise, your hand">
       <View style={{ gap: space.page }}>
-        <EdgeSeries pictures={pictures} pitchUm={taken.pitchUm?.value ?? null} />
+        <EdgeSeries pictures={pictures} taken={taken} />
         <StarSeries pictures={pictures} taken={taken} />
         <Light pictures={pictures} taken={taken} units={units} ask={ask} />
         <Shake pictures={pictures} taken={taken} units={units} ask={ask} />

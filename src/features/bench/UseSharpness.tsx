@@ -1,11 +1,13 @@
 import { View } from 'react-native';
 import { formatFigures } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
+import { showFNumber } from '@/core/quantity/quantityText';
 import { useNotice } from '@/data/notice';
-import { replaceRow } from '@/data/rowActions';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
+import { CORNER, knownOf } from './sharpnessOfLens';
+import { giveLens, lensOf } from './useLens';
 import type { TakenWith } from './useTakenWith';
 
 interface Props {
@@ -13,53 +15,36 @@ interface Props {
   lens50: Quantity;
   /** Where on the picture it was measured. */
   place: { share: number; name: string };
+  /** f-number the picture tells; wide open where it tells none. */
+  fNumber: number | undefined;
 }
 
-/** Beyond this share of half the diagonal it is the lens's corner that was measured. */
-const CORNER = 0.7;
-
-/** Gives the lens of the set-up the sharpness that was measured, in the middle or in the corner. */
-export function UseSharpness({ taken, lens50, place }: Props) {
+/** Gives the lens of the set-up the sharpness that was measured at this f-number and focal length, in the middle or in the corner. */
+export function UseSharpness({ taken, lens50, place, fNumber: told }: Props) {
   const show = useNotice((state) => state.show);
-  const { setupRow, kit, system } = taken;
-  const lensId = setupRow?.data.chain.findLast((link) => link.type === 'optic')?.id;
-  const row = kit.optics.find(({ id }) => id === lensId);
-  const optic = row?.data;
-  if (!row || !system || optic?.kind !== 'lens') return null;
+  const found = lensOf(taken);
+  if (!found || !taken.system) return null;
+  const { row, lens, alone } = found;
+  const { markedFocalMm: focalMm, markedFNumber } = taken.system;
   const corner = place.share > CORNER;
-  const value = Number(lens50.value.toPrecision(3));
-  const before = corner ? optic.lens50CornerLpPerMm : optic.lens50LpPerMm;
+  const fNumber = told ?? markedFNumber;
+  const measured = { focalMm, fNumber, lpPerMm: lens50.value, plusMinus: lens50.plusMinus ?? 0, corner };
+  const where = `${showFNumber(fNumber)}${lens.focalWideMm === lens.focalTeleMm ? '' : `, ${formatFigures(focalMm, 3)} mm`}${corner ? ', corner' : ''}`;
   const use = () => {
-    const note = [
-      optic.note,
-      `${corner ? 'Corner' : 'Middle'}: ${formatFigures(value, 3)} ± ${formatFigures(lens50.plusMinus ?? 0, 1)} lp/mm, measured at ${formatFigures(system.markedFocalMm, 3)} mm.`,
-    ]
-      .filter(Boolean)
-      .join(' ')
-      .slice(-1000);
-    replaceRow('optics', row, {
-      ...optic,
-      ...(corner ? { lens50CornerLpPerMm: value } : { lens50LpPerMm: value }),
-      note,
-    });
-    show({
-      text: `${optic.name} is reckoned with ${formatFigures(value, 3)} lp/mm ${corner ? 'in the corner' : ''} from now on.`.replace(
-        '  ',
-        ' ',
-      ),
-    });
+    giveLens(row, lens, [measured]);
+    show({ text: `${lens.name} is reckoned with ${formatFigures(lens50.value, 3)} lp/mm at ${where} from now on.` });
   };
   return (
     <View style={{ gap: space.small }}>
       <Txt kind="small" tone="soft">
-        {before === undefined
-          ? `So far ${optic.name} is only taken to be of the class “${optic.detailClass}”.`
-          : `So far ${formatFigures(before, 3)} lp/mm is entered for ${optic.name}${corner ? ', corner' : ''}.`}
+        {`${knownOf(lens, measured)}${told === undefined ? ' The picture tells no f-number: taken to be wide open.' : ''}`}
       </Txt>
       <Key
-        title={`Use it for ${optic.name}, ${corner ? 'corner' : 'middle'}`}
+        title={`Use it for ${lens.name} at ${where}`}
         icon="check"
         weight="strong"
+        disabled={!alone}
+        why="A converter or a lens in front had its share: take it off to measure the lens alone."
         onPress={use}
         testID="use-sharpness"
       />

@@ -130,8 +130,13 @@ describe('how sharp it is', () => {
     expect(screen.getByLabelText('All edges, from the middle outwards')).toBeTruthy();
     expect(words()).toContain('The lens alone, at half');
     await act(async () => fireEvent.press(screen.getByTestId('use-sharpness')));
-    expect(sent()).toMatch(/"resource":"optics".*"lens50LpPerMm":\d/);
-    expect(sent()).toContain('measured at 100 mm');
+    expect(sent()).toMatch(/"sharpness":\[\{"focalMm":100,"fNumber":8,"lens50(Corner)?LpPerMm":\d/);
+  });
+  it('is drawn beside the others on the bench, each with its letter', async () => {
+    lay(picture('one', edgeFound()), picture('two', edgeFound()), picture('three', null));
+    await renderWithKit(<BenchHome />);
+    fireEvent(screen.getByTestId('edge-chart'), 'layout', { nativeEvent: { layout: { width: 360 } } });
+    expect(words()).toContain('Thin: A two');
   });
   it('warns of what spoils it', async () => {
     const found = edgeFound();
@@ -169,6 +174,16 @@ describe('how sharp it is', () => {
     expect(words()).toMatch(/Sharpest at f\/(4|16); f\/(4|16) cannot be told from it/);
     await act(async () => fireEvent.press(screen.getByTestId('ask-edges')));
     expect(asked).toHaveLength(2);
+    expect(words()).toContain('Lens alone, lp/mm');
+  });
+  it('over f-numbers gives all of them to the lens that took them', async () => {
+    const tags = { model: 'Ostrel R45', lensModel: 'Ostrel 100 f/2.8 macro' };
+    const at = (fNumber: number) => picture(`f${fNumber}`, edgeFound(), { tags: { ...tags, fNumber } });
+    lay(at(4), at(8));
+    await renderWithKit(<BenchHome />);
+    fireEvent.press(screen.getByText('All of them together'));
+    await act(async () => fireEvent.press(screen.getByTestId('use-series')));
+    expect(sent()).toMatch(/"sharpness":\[\{"focalMm":100,"fNumber":4,.*"focalMm":100,"fNumber":8/);
   });
   it('names a place of the picture', () => {
     const size = { width: 6000, height: 4000 };

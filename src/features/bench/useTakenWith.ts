@@ -48,50 +48,74 @@ function seen(row: StoredOf<'setups'>, kit: Kit): SetupSeen | null {
   };
 }
 
-/** The set-up a picture was taken with: what EXIF and its pixels propose, or what the person chose, or what is in hand. */
-export function useTakenWith({ id, tags, opened, setupId: byPerson }: BenchPicture): TakenWith {
-  const { kit } = useKit();
-  const chosen = useChosen();
-  const proposed = useMemo(
-    () =>
-      opened
-        ? whosePicture(
-            tags,
-            opened,
-            kit.setups.flatMap((row) => seen(row, kit) ?? []),
-          )
-        : null,
-    [tags, opened, kit],
-  );
-  const setupId = byPerson ?? proposed ?? chosen.setupId;
+/** The same, without the key that changes it. */
+export type TakenAlone = Omit<TakenWith, 'choose'>;
+
+type TakenBy = Pick<BenchPicture, 'tags' | 'opened' | 'setupId'>;
+
+/** The set-up EXIF and the pixels of a picture propose. */
+const proposedFor = ({ tags, opened }: Pick<TakenBy, 'tags' | 'opened'>, kit: Kit): string | null =>
+  opened
+    ? whosePicture(
+        tags,
+        opened,
+        kit.setups.flatMap((row) => seen(row, kit) ?? []),
+      )
+    : null;
+
+/** What a picture was taken with: as it proposes itself, or the person chose, or what is in hand. */
+function takenWith(
+  { tags, opened, setupId: byPerson }: TakenBy,
+  kit: Kit,
+  proposed: string | null,
+  inHandId: string | null,
+): TakenAlone {
+  const setupId = byPerson ?? proposed ?? inHandId;
   const setupRow = kit.setups.find((row) => row.id === setupId) ?? kit.setups[0] ?? null;
-  return useMemo(() => {
-    const setup = setupRow && systemInputOf(setupRow.data, kit);
-    const base = {
-      kit,
-      setupRow,
-      setup,
-      by: byPerson ? ('person' as const) : proposed ? ('picture' as const) : ('hand' as const),
+  const setup = setupRow && systemInputOf(setupRow.data, kit);
+  const by = byPerson ? ('person' as const) : proposed ? ('picture' as const) : ('hand' as const);
+  const base = { kit, setupRow, setup, by };
+  const scale =
+    setup && opened ? pictureScale(setup.body.sensor, [WHOLE, ...setup.body.cropModes], setup.modeId, opened) : null;
+  if (!setup || !scale?.ok)
+    return { ...base, system: null, scale: null, problem: scale && !scale.ok ? scale.problem : null, pitchUm: null };
+  const folded = foldSystem({ ...setup, modeId: scale.value.modeId, focalMm: focalOf(setup, tags?.focalLengthMm) });
+  const { pitchUm, resized } = scale.value;
+  const how =
+    resized === 1
+      ? `of ${setup.body.name}`
+      : `of ${setup.body.name}, put right for a picture made ${formatFigures(resized, 3)} times its size`;
+  return {
+    ...base,
+    system: folded.ok ? folded.value : null,
+    scale: scale.value,
+    problem: folded.ok ? null : folded.problem,
+    pitchUm: pitchGiven(pitchUm, how),
+  };
+}
+
+/** The set-up a picture was taken with: what EXIF and its pixels propose, or what the person chose, or what is in hand. */
+export function useTakenWith({ id, tags, opened, setupId }: BenchPicture): TakenWith {
+  const { kit } = useKit();
+  const inHandId = useChosen().setupId;
+  const proposed = useMemo(() => proposedFor({ tags, opened }, kit), [tags, opened, kit]);
+  return useMemo(
+    () => ({
+      ...takenWith({ tags, opened, setupId }, kit, proposed, inHandId),
       choose: (next: string) => setTakenWith(id, next),
-    };
-    const scale =
-      setup && opened ? pictureScale(setup.body.sensor, [WHOLE, ...setup.body.cropModes], setup.modeId, opened) : null;
-    if (!setup || !scale?.ok)
-      return { ...base, system: null, scale: null, problem: scale && !scale.ok ? scale.problem : null, pitchUm: null };
-    const folded = foldSystem({ ...setup, modeId: scale.value.modeId, focalMm: focalOf(setup, tags?.focalLengthMm) });
-    const { pitchUm, resized } = scale.value;
-    const how =
-      resized === 1
-        ? `of ${setup.body.name}`
-        : `of ${setup.body.name}, put right for a picture made ${formatFigures(resized, 3)} times its size`;
-    return {
-      ...base,
-      system: folded.ok ? folded.value : null,
-      scale: scale.value,
-      problem: folded.ok ? null : folded.problem,
-      pitchUm: pitchGiven(pitchUm, how),
-    };
-  }, [setupRow, kit, opened, byPerson, id, proposed, tags]);
+    }),
+    [tags, opened, setupId, kit, proposed, inHandId, id],
+  );
+}
+
+/** The same of several pictures. */
+export function useAllTakenWith(pictures: readonly BenchPicture[]): TakenAlone[] {
+  const { kit } = useKit();
+  const inHandId = useChosen().setupId;
+  return useMemo(
+    () => pictures.map((picture) => takenWith(picture, kit, proposedFor(picture, kit), inHandId)),
+    [pictures, kit, inHandId],
+  );
 }
 
 /** The focal length EXIF tells, where the set-up is a zoom that has it. */

@@ -67,6 +67,15 @@ export function photographicFacts(part: CameraLens, units: UnitSystem): Fact[] {
     ],
     ['50 % frequency', unit(part.lens50LpPerMm, 'lp/mm') ?? `class “${part.detailClass}”`],
     ['… in the corner', unit(part.lens50CornerLpPerMm, 'lp/mm')],
+    ...(part.sharpness ?? []).map(({ focalMm, fNumber, lens50LpPerMm, lens50CornerLpPerMm }): [string, string] => [
+      `… measured at ${mm(focalMm)}, ${showFNumber(fNumber)}`,
+      [
+        unit(lens50LpPerMm, 'lp/mm'),
+        lens50CornerLpPerMm === undefined ? null : `corner ${unit(lens50CornerLpPerMm, 'lp/mm')}`,
+      ]
+        .filter(Boolean)
+        .join(', '),
+    ]),
     ['Autofocus', yesNo(part.autofocus)],
   ]);
 }

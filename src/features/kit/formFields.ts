@@ -129,6 +129,21 @@ export const main = <P extends string>(title: string, ...fields: Field<P>[]): Se
   fields: [text('name', 'Name'), ...fields],
 });
 
+/** Sharpness of a lens by focal length and f-number. */
+const SHARPNESS: ItemList = {
+  noun: 'measured sharpness',
+  nameOf: (item, n) =>
+    'fNumber' in item && 'focalMm' in item ? `f/${String(item.fNumber)} at ${String(item.focalMm)} mm` : `entry ${n}`,
+  make: () => ({ focalMm: 50, fNumber: 5.6 }),
+  fields: [
+    number('focalMm', 'Focal length', 'mm', false),
+    number('fNumber', 'f-number', '', false),
+    number('lens50LpPerMm', '50 % frequency', 'lp/mm'),
+    number('plusMinusLpPerMm', '… ±', 'lp/mm'),
+    number('lens50CornerLpPerMm', '… in the corner', 'lp/mm'),
+  ],
+};
+
 export const PHOTOGRAPHIC = [
   { kind: 'ends', path: 'focalWideMm', also: ['focalTeleMm', 'fNumberWide', 'fNumberTele'] },
   draws,
@@ -141,4 +156,5 @@ export const NEAR = [
   number('imageCircleTeleMm', 'Image circle, long end of a zoom', 'mm'),
   own50,
   number('lens50CornerLpPerMm', '… in the corner', 'lp/mm'),
+  { kind: 'list' as const, path: 'sharpness' as const, list: SHARPNESS },
 ];

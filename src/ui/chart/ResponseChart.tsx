@@ -14,6 +14,8 @@ interface Curve {
 interface Props {
   measured: Curve & { errors: readonly number[] };
   predicted: Curve | null;
+  /** Other measurements, thin, each with a letter. */
+  others?: readonly (Curve & { mark: string })[];
   /** Contrast below which detail counts as lost. */
   threshold: number;
   /** Two pixels a cycle: finer waves pixels cannot carry. */
@@ -30,8 +32,24 @@ const RIGHT = 14;
 const TOP = 12;
 const BOTTOM = 34;
 
+/** Where a curve first falls to a contrast: its letter stands there. */
+const markAt = (points: Curve['points'], contrast: number): readonly [number, number] =>
+  points.find(([, value]) => value <= contrast) ?? points.at(-1) ?? [0, 0];
+
+/** Another measurement beside the one asked for. */
+function OtherCurve({ path, at: [x, y], mark }: { path: string; at: readonly [number, number]; mark: string }) {
+  const palette = usePalette();
+  return (
+    <G>
+      <Path d={path} fill="none" stroke={palette.press} strokeWidth={1.2} />
+      <HaloText x={x + 4} y={y - 3} colour={palette.press} ground={palette.paper} text={mark} />
+    </G>
+  );
+}
+
 /** Contrast kept against fineness: measured with its error as a band, predicted in dashes. */
-export function ResponseChart({ measured, predicted, threshold, nyquist, unit, width, height, description }: Props) {
+export function ResponseChart(props: Props) {
+  const { measured, predicted, others = [], threshold, nyquist, unit, width, height, description } = props;
   const palette = usePalette();
   const last = measured.points.at(-1)?.[0] ?? 1;
   const x = scaleLinear([0, last], [LEFT, width - RIGHT]);
@@ -95,6 +113,16 @@ export function ResponseChart({ measured, predicted, threshold, nyquist, unit, w
         {predicted ? (
           <Path d={line(predicted.points)} fill="none" stroke={palette.ink} strokeWidth={1.5} strokeDasharray="7 4" />
         ) : null}
+        {others
+          .map((each) => ({ ...each, points: each.points.filter(([f]) => f <= last) }))
+          .map(({ points, mark }, i) => (
+            <OtherCurve
+              key={mark}
+              path={line(points)}
+              at={markAt(points, 0.8 - 0.12 * i).map((value, k) => (k ? y : x)(value)) as [number, number]}
+              mark={mark}
+            />
+          ))}
         <Path d={line(measured.points)} fill="none" stroke={palette.needle} strokeWidth={2.4} />
         {nyquist < last ? (
           <HaloText x={x(nyquist) + 4} y={TOP + 10} colour={palette.inkSoft} ground={palette.paper} text="pixels end" />

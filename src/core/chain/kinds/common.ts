@@ -1,4 +1,5 @@
 import type { DetailClass } from '../lens50';
+import type { MeasuredSharpness } from '../lensSharpness';
 
 export type Maybe<T> = T | undefined;
 
@@ -31,6 +32,8 @@ export interface PhotographicLens extends Carried {
   imageCircleWideMm?: Maybe<number>;
   imageCircleTeleMm?: Maybe<number>;
   lens50CornerLpPerMm?: Maybe<number>;
+  /** As measured, by focal length and f-number; counts before the one value. */
+  sharpness?: Maybe<MeasuredSharpness[]>;
   detailClass: DetailClass;
   autofocus: boolean;
 }

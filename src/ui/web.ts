@@ -6,6 +6,7 @@ interface WebStyle {
   cursor?: 'grab' | 'move' | 'ew-resize' | 'auto';
   touchAction?: 'pan-y' | 'manipulation' | 'none';
   clipPath?: string;
+  filter?: string;
 }
 
 /** Styles of the web, as a view takes them there. */

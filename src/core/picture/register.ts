@@ -7,6 +7,8 @@ export interface Register {
   /** A place of the lower picture, and the place of the upper that lies on it; px. */
   on: readonly [number, number];
   of: readonly [number, number];
+  /** How far the upper is turned about that place, degrees from +x towards +y. */
+  turnDeg?: number | undefined;
 }
 
 /** Where the upper picture lies on the screen, when it is known where the lower does. */

@@ -3,7 +3,7 @@ import { ScrollView, View } from 'react-native';
 import type { Found, Place } from '@/core/measure/benchTalk';
 import { comparison, type Comparison, type Side } from '@/core/measure/means/comparison';
 import type { PairFound } from '@/core/measure/pair/comparePair';
-import { mapped } from '@/core/measure/pair/similarity';
+import { mapped, turnOf } from '@/core/measure/pair/similarity';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
 import { askPicture, compare, setEnds, showPicture, stopComparing, type BenchPicture } from '@/data/bench/pictures';
@@ -98,7 +98,7 @@ function Both({ first, second, head }: BothProps) {
   );
   const side = (
     <>
-      <PairAnswer first={first} second={second} pair={pair} taken={takenSecond} units={units} ask={ask} />
+      <PairAnswer {...{ first, second, pair, takenFirst, units, ask }} taken={takenSecond} />
       {told ? <Answer told={told} units={units} ask={ask} /> : null}
       {told && one && two ? (
         <KeepKey
@@ -129,8 +129,10 @@ function Both({ first, second, head }: BothProps) {
 }
 
 type Alike = 'sensor' | 'pixel' | 'subject';
-type Seen = 'first' | 'both' | 'second';
-const OPACITY: Record<Seen, number> = { first: 0, both: 0.5, second: 1 };
+type Seen = 'first' | 'both' | 'second' | 'difference';
+const OPACITY: Record<Seen, number> = { first: 0, both: 0.5, second: 1, difference: 1 };
+/** What differs is mostly faint: it is shown so many times as bright. */
+const DIFFERENCE_TIMES = 4;
 
 const middleOf = ([a, b]: [Place, Place]): [number, number] => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
 const centreOf = ({ width, height }: { width: number; height: number }): [number, number] => [
@@ -179,10 +181,13 @@ function Laid({ first, second, one, two, pair }: LaidProps) {
         register={register}
         spanPx={one ? one.lengthPx.value : null}
         opacity={OPACITY[seen]}
+        differenceTimes={seen === 'difference' ? DIFFERENCE_TIMES : null}
         over={(under, above, screen) => (
           <>
-            {seen === 'second' || !one ? null : <Over found={null} ends={one.ends} view={under} screen={screen} />}
-            {seen === 'first' || !two ? null : (
+            {seen === 'second' || seen === 'difference' || !one ? null : (
+              <Over found={null} ends={one.ends} view={under} screen={screen} />
+            )}
+            {seen === 'first' || seen === 'difference' || !two ? null : (
               <Over found={null} ends={two.ends} view={above} screen={screen} dashed />
             )}
           </>
@@ -195,6 +200,7 @@ function Laid({ first, second, one, two, pair }: LaidProps) {
             { value: 'first', name: 'First' },
             { value: 'both', name: 'Both' },
             { value: 'second', name: 'Second' },
+            { value: 'difference', name: 'Difference' },
           ]}
           value={seen}
           onChange={setSeen}
@@ -206,6 +212,11 @@ function Laid({ first, second, one, two, pair }: LaidProps) {
             At the same size per pixel: for the same size on the sensor the pitch of both must be known.
           </Txt>
         )}
+        {seen === 'difference' ? (
+          <Txt kind="small" tone="soft">
+            {`Dark where both are alike; what differs is shown ${DIFFERENCE_TIMES} times as bright.`}
+          </Txt>
+        ) : null}
         <Blink second={seen === 'second'} onSecond={(is) => setSeen(is ? 'second' : 'first')} />
       </View>
     </View>
@@ -215,7 +226,7 @@ function Laid({ first, second, one, two, pair }: LaidProps) {
 /** Where the second lies on the first when the same thing is to lie on the same. */
 function registerOf({ match, scale }: PairFound, lower: Size, upper: Size) {
   const on = centreOf(lower);
-  return { times: 1 / scale, on, of: mapped(match, lower, upper)(on[0], on[1]) };
+  return { times: 1 / scale, on, of: mapped(match, lower, upper)(on[0], on[1]), turnDeg: -turnOf(match) };
 }
 
 type Size = { width: number; height: number };

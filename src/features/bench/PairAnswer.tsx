@@ -20,19 +20,21 @@ interface Props {
   first: BenchPicture;
   second: BenchPicture;
   pair: Several<PairFound> & { ask: (asked: { ask: 'pair'; files: readonly [Blob, Blob] }) => void };
+  /** What the first and the second were taken with. */
+  takenFirst: TakenWith;
   taken: TakenWith;
   units: UnitSystem;
   ask: (quantity: Quantity) => void;
 }
 
 /** Which of two pictures holds more real detail: asked for, under way, and told. */
-export function PairAnswer({ first, second, pair, taken, units, ask }: Props) {
+export function PairAnswer({ first, second, pair, takenFirst, taken, units, ask }: Props) {
   const { found, share } = pair;
   const start = () => pair.ask({ ask: 'pair', files: [first.file, second.file] });
   return (
     <View style={{ gap: space.medium }}>
       {found ? (
-        <Verdict first={first} second={second} found={found} taken={taken} units={units} ask={ask} />
+        <Verdict {...{ first, second, found, takenFirst, taken, units, ask }} />
       ) : share === null ? (
         <Key title="Which of the two has more?" icon="compare" weight="strong" onPress={start} testID="ask-pair" />
       ) : null}
@@ -41,15 +43,17 @@ export function PairAnswer({ first, second, pair, taken, units, ask }: Props) {
   );
 }
 
-function Verdict({ first, second, found, taken, units, ask }: Omit<Props, 'pair'> & { found: PairFound }) {
+function Verdict({ first, second, found, takenFirst, taken, units, ask }: Omit<Props, 'pair'> & { found: PairFound }) {
   const words = pairWords(found);
   const [more, larger] = [moreOf(found), largerOf(found)];
-  const sizeOf = ({ opened, tags }: BenchPicture) => ({
+  const sizeOf = ({ opened, tags }: BenchPicture, { by, setup }: TakenWith) => ({
     tags,
+    // A body that is only in hand says nothing of the picture.
+    filter: by === 'hand' ? undefined : setup?.body.antiAliasFilter,
     width: opened?.width ?? 1,
     height: opened?.height ?? 1,
   });
-  const uneven = unfair(sizeOf(first), sizeOf(second), found);
+  const uneven = unfair(sizeOf(first, takenFirst), sizeOf(second, taken), found);
   return (
     <View role="status" style={{ gap: space.medium }} testID="pair-answer">
       <Txt kind="large" tone="needle">
@@ -70,7 +74,9 @@ function Verdict({ first, second, found, taken, units, ask }: Omit<Props, 'pair'
       {uneven.map((line) => (
         <Txt key={line} kind="small" tone="caution">{`⚠ ${line}`}</Txt>
       ))}
-      {uneven.length === 0 ? <Txt kind="small">By EXIF nothing speaks against a fair comparison.</Txt> : null}
+      {uneven.length === 0 ? (
+        <Txt kind="small">By EXIF and by the pixels nothing speaks against a fair comparison.</Txt>
+      ) : null}
       <Group title="Band by band" brief="what the second keeps of the first’s detail">
         <Table
           label="Contrast of the second against the first, by fineness"

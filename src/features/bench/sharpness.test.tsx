@@ -234,6 +234,8 @@ const PAIR: PairFound = {
   correlation: 0.95,
   bands: { frequencies: [0.05, 0.1], powerRatio: [1.04, null], errors: [0.03, 1], coherence: [0.99, 0.2] },
   detail: { more: 'b', ratio: 1.17, plusMinus: 0.05 },
+  focus: { directionDeg: 0, acrossField: 1.5 },
+  lightRatio: 1.1,
 };
 
 describe('two pictures against each other', () => {
@@ -247,6 +249,9 @@ describe('two pictures against each other', () => {
     expect(words()).toContain('The second has more');
     expect(words()).toContain('17 ± 5 % more of the subject');
     expect(words()).toContain('f/8 against f/4');
+    expect(words()).toContain('the second gains towards the right');
+    fireEvent.press(screen.getByRole('radio', { name: 'Difference' }));
+    expect(words()).toContain('Dark where both are alike; what differs is shown 4 times as bright.');
     expect(screen.getByRole('radio', { name: 'On the subject', checked: true })).toBeTruthy();
     fireEvent.press(screen.getByText('Band by band'));
     expect(words()).toContain('not to be told');

@@ -6,7 +6,7 @@ import { Key } from '../controls/Key';
 import { space } from '../theme/measures';
 import { stylesOf, usePalette } from '../theme/theme';
 import { webStyle } from '../web';
-import { usePictureCanvas, type PartSource } from './usePictureCanvas';
+import { usePictureCanvas, type PartSource, type Turn } from './usePictureCanvas';
 import { useTwoPictureGestures } from './useTwoPictureGestures';
 
 interface Picture {
@@ -25,11 +25,14 @@ interface Props {
   spanPx: number | null;
   /** How much of the upper picture is seen, 0 to 1. */
   opacity: number;
+  /** Shows how the two differ, so many times as bright, instead of both. */
+  differenceTimes?: number | null;
   over?: (lower: Viewport, upper: Viewport, screen: { width: number; height: number }) => ReactNode;
 }
 
 /** Two pictures over each other, the upper one half transparent and to be dragged into register. */
-export function TwoPictures({ label, lower, upper, register, spanPx, opacity, over }: Props) {
+export function TwoPictures(props: Props) {
+  const { label, lower, upper, register, spanPx, opacity, differenceTimes = null, over } = props;
   const styles = useStyles();
   const palette = usePalette();
   const host = useRef<View>(null);
@@ -49,7 +52,13 @@ export function TwoPictures({ label, lower, upper, register, spanPx, opacity, ov
     [view, register, byHand],
   );
   // The canvas made first comes to lie above.
-  usePictureCanvas(host, upper.source, upper, screen, above, { tint, opacity });
+  const turn = useMemo(() => view && turnAbout(view, register, byHand), [view, register, byHand]);
+  usePictureCanvas(host, upper.source, upper, screen, above, {
+    tint,
+    opacity,
+    difference: differenceTimes !== null,
+    turn,
+  });
   usePictureCanvas(host, lower.source, lower, screen, view, { tint });
   const zoom = (by: number, about: [number, number]) => {
     if (view) setView(enlarged(view, by, about));
@@ -68,7 +77,7 @@ export function TwoPictures({ label, lower, upper, register, spanPx, opacity, ov
         role="group"
         tabIndex={0}
         aria-label={`${label}. A drag or the arrows move the upper picture, plus and minus make both larger and smaller.`}
-        style={styles.host}
+        style={[styles.host, differenceTimes !== null && webStyle({ filter: `brightness(${differenceTimes})` })]}
         onLayout={({ nativeEvent: { layout } }) => {
           if (layout.width === screen.width && layout.height === screen.height) return;
           setScreen({ width: layout.width, height: layout.height });
@@ -92,6 +101,13 @@ export function TwoPictures({ label, lower, upper, register, spanPx, opacity, ov
       </View>
     </View>
   );
+}
+
+/** The turn of the upper picture about the place that lies on the lower one's. */
+function turnAbout(view: Viewport, { turnDeg = 0, on }: Register, byHand: { dx: number; dy: number }): Turn | null {
+  if (!turnDeg) return null;
+  const at = (start: number, place: number, moved: number) => start + (place + 0.5 + moved) * view.scale;
+  return { deg: turnDeg, about: [at(view.x, on[0], byHand.dx), at(view.y, on[1], byHand.dy)] };
 }
 
 const useStyles = stylesOf((palette) => ({

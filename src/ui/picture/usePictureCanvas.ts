@@ -42,6 +42,22 @@ export interface Look {
   tint: string | null;
   /** 0 lets all through that lies under it, 1 nothing. */
   opacity?: number;
+  /** Takes what lies under it off. */
+  difference?: boolean;
+  /** Turned about a place of the screen. */
+  turn?: Turn | null;
+}
+
+/** A turn about a place of the screen, degrees from +x towards +y. */
+export interface Turn {
+  deg: number;
+  about: readonly [number, number];
+}
+
+function turned(context: CanvasRenderingContext2D, { deg, about: [x, y] }: Turn): void {
+  context.translate(x, y);
+  context.rotate((deg * Math.PI) / 180);
+  context.translate(-x, -y);
 }
 
 /** Draws a picture on a canvas inside a view: a reduced copy at once, the part in sight at full sharpness when the view rests. */
@@ -51,7 +67,7 @@ export function usePictureCanvas(
   picture: Size,
   screen: Size,
   view: Viewport | null,
-  { tint, opacity = 1 }: Look,
+  { tint, opacity = 1, difference = false, turn = null }: Look,
 ): void {
   const canvas = useRef<HTMLCanvasElement | null>(null);
   const overview = useRef<Drawn | null>(null);
@@ -67,6 +83,7 @@ export function usePictureCanvas(
       context.setTransform(dots, 0, 0, dots, 0, 0);
       context.globalCompositeOperation = 'source-over';
       context.clearRect(0, 0, screen.width, screen.height);
+      if (turn) turned(context, turn);
       for (const drawn of [overview.current, sharp.current]) {
         if (!drawn) continue;
         const { part, image } = drawn;
@@ -88,7 +105,7 @@ export function usePictureCanvas(
     };
     const frame = requestAnimationFrame(() => draw.current());
     return () => cancelAnimationFrame(frame);
-  }, [view, screen, tint, picture.width, picture.height]);
+  }, [view, screen, tint, turn, picture.width, picture.height]);
 
   // The canvas itself, as large as the view.
   useEffect(() => {
@@ -113,8 +130,10 @@ export function usePictureCanvas(
   }, [host, screen.width, screen.height]);
 
   useEffect(() => {
-    if (canvas.current) canvas.current.style.opacity = String(opacity);
-  }, [opacity, screen.width, screen.height]);
+    if (!canvas.current) return;
+    canvas.current.style.opacity = String(opacity);
+    canvas.current.style.mixBlendMode = difference ? 'difference' : 'normal';
+  }, [opacity, difference, screen.width, screen.height]);
 
   useEffect(() => {
     let live = true;

@@ -16,6 +16,8 @@ const found = (scale: number, more: 'a' | 'b' | 'equal' | null, ratio = 1, plusM
   correlation: 0.95,
   bands: { frequencies: [], powerRatio: [], errors: [], coherence: [] },
   detail: more && { more, ratio, plusMinus },
+  focus: null,
+  lightRatio: 1,
 });
 
 describe('the verdict on two pictures', () => {
@@ -58,10 +60,30 @@ describe('what was not held equal', () => {
     expect(told).toContain('enlarged in the camera');
     expect(told).toContain('24 against 16 MP');
     expect(told).toContain('flat part');
+    expect(told).not.toContain('Focused on');
   });
   it('is nothing where all was alike, and unknown without EXIF', () => {
     const tags = { fNumber: 8, iso: 200, exposureS: 0.01, focalLengthMm: 300 };
     expect(unfair(side(tags), side({ ...tags, iso: 220 }), found(1, 'b'))).toEqual([]);
     expect(unfair(side(null), side(tags), found(1, 'b'))).toEqual([expect.stringContaining('no EXIF')]);
+  });
+  it('is told from the pixels too: focus, light, framing; and from what stands before the sensors', () => {
+    const alike = { fNumber: 8, iso: 100, exposureS: 0.01, focalLengthMm: 300 };
+    const told = unfair(
+      { ...side(alike), filter: 'none' },
+      { ...side(alike), filter: 'standard' },
+      {
+        ...found(1, 'equal'),
+        focus: { directionDeg: 181, acrossField: 1.62 },
+        lightRatio: 2,
+        match: { p: 2, q: 0, tx: 4500, ty: 3000 },
+      },
+    ).join('\n');
+    expect(told).toContain('the second gains towards the left');
+    expect(told).toContain('by 1.6 times from end to end');
+    expect(told).toContain('The second is 1\u202fstop brighter where both show the same: the first has more noise');
+    expect(told).toMatch(/lies towards the edge of the (first|second)/);
+    expect(told).toContain('The first body has no filter, the second a filter');
+    expect(unfair(side(alike), side(alike), found(1, 'equal'))).toEqual([]);
   });
 });

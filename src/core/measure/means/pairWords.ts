@@ -1,6 +1,8 @@
 import type { PhotoTags } from '../../formats/photoProposal';
-import { formatFigures, formatFixed } from '../../quantity/format';
+import { formatFigures, formatFixed, formatStops } from '../../quantity/format';
+import type { AntiAliasFilter } from '../../sensor/antiAlias';
 import { computed, measured, type Quantity } from '../../quantity/quantity';
+import { commonField } from '../pair/commonField';
 import type { PairFound } from '../pair/comparePair';
 
 /** What two pictures of one thing say, in words. */
@@ -74,6 +76,8 @@ interface Compared {
   tags: PhotoTags | null;
   width: number;
   height: number;
+  /** Filter before the body's sensor, where the body is known. */
+  filter?: AntiAliasFilter | undefined;
 }
 
 /** Shares by which what should be equal may differ without a word. */
@@ -113,9 +117,56 @@ export function unfair(a: Compared, b: Compared, found: PairFound): string[] {
     told.push(
       `${formatFigures(pa / 1e6, 3)} against ${formatFigures(pb / 1e6, 3)} MP: finer pixels carry more, if the lens gives it.`,
     );
+  told.push(...fromPixels(a, b, found));
   if (found.correlation < 0.8)
     told.push(
       'They agree only in part where they lie on each other: depth, another light or movement. The verdict holds for the flat part.',
     );
   return told;
+}
+
+/** Light may differ by this many stops without a word; the common field may lie this far off in one and not the other. */
+const LIGHT_STOPS = 0.5;
+const FRAMED_OFF = 0.25;
+
+const FILTERS: Record<AntiAliasFilter, string> = { none: 'no filter', weak: 'a weak filter', standard: 'a filter' };
+
+/** What the pixels themselves say was not held equal: focus, framing, exposure; and the filters of the bodies. */
+function fromPixels(a: Compared, b: Compared, found: PairFound): string[] {
+  const told: string[] = [];
+  const { focus, lightRatio } = found;
+  if (focus)
+    told.push(
+      `Focused on different planes: the second gains towards ${sideWords(focus.directionDeg)}, the first on the other side, by ${formatFigures(focus.acrossField, 2)} times from end to end. Where a plane is out of focus it is not the lens that is compared.`,
+    );
+  const stops = Math.log2(lightRatio);
+  if (Math.abs(stops) > LIGHT_STOPS)
+    told.push(
+      `The second is ${formatStops(Math.abs(stops)).replace('+', '')} ${stops > 0 ? 'brighter' : 'darker'} where both show the same: the ${stops > 0 ? 'first' : 'second'} has more noise for its light.`,
+    );
+  const field = commonField(found.match, a, b);
+  if (Math.abs(field.offFirst - field.offSecond) > FRAMED_OFF) {
+    const outer = field.offFirst > field.offSecond ? 'first' : 'second';
+    told.push(`Framed differently: it lies towards the edge of the ${outer}, where a lens draws less.`);
+  }
+  if (a.filter && b.filter && a.filter !== b.filter)
+    told.push(
+      `The first body has ${FILTERS[a.filter]}, the second ${FILTERS[b.filter]}, which takes fine detail on purpose.`,
+    );
+  return told;
+}
+
+/** A direction in a picture, degrees from +x towards +y, in words. */
+function sideWords(deg: number): string {
+  const names = [
+    'the right',
+    'the lower right',
+    'the bottom',
+    'the lower left',
+    'the left',
+    'the upper left',
+    'the top',
+    'the upper right',
+  ];
+  return names[((Math.round(deg / 45) % 8) + 8) % 8]!;
 }

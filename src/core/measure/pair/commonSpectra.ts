@@ -1,5 +1,7 @@
 import type { Grey } from '../../picture/grey';
+import type { SquareShare } from './acrossField';
 import { fft2, frequencyAt, realWaves } from './fft2';
+import { median } from '../smooth';
 import { sharpCopy, type Lattice } from './sharpCopy';
 import { inverse, mapped, scaleOf, type Similarity } from './similarity';
 
@@ -26,6 +28,10 @@ export interface CommonSpectra {
   noiseA: number;
   noiseB: number;
   squares: number;
+  /** How they compare square by square, as far as it can be told. */
+  across: SquareShare[];
+  /** Light of the second ÷ that of the first, where both show the same. */
+  lightRatio: number;
 }
 
 const hann = (i: number, n: number): number => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / n);
@@ -123,14 +129,20 @@ export function commonSpectra(a: Grey, b: Grey, match: Similarity): CommonSpectr
     noiseA: 0,
     noiseB: 0,
     squares: places.length,
+    across: [],
+    lightRatio: 1,
   };
+  const lights: number[] = [];
+  const toFirst = firstIsFine ? (x: number, y: number): [number, number] => [x, y] : toCoarse;
+  const half = Math.max(a.width, a.height) / 2;
   const bandOf = bandsOver(size, perA);
   for (const [x, y] of places) {
     const own = sharpCopy(coarse, size, latticeFrom(toCoarse, x, y));
     if (!own) continue;
     const plain = plainSquare(fine, x + size / 2, y + size / 2, size);
     const [sf, sc] = [spectrumOf(plain, size), spectrumOf(own, size)];
-    addUp(found, bandOf, firstIsFine ? sf : sc, firstIsFine ? sc : sf);
+    const [wa, wb] = firstIsFine ? [sf, sc] : [sc, sf];
+    addUp(found, bandOf, wa, wb);
     const [cx, cy] = toCoarse(x + size / 2, y + size / 2);
     const part = Math.min(size, 64);
     // The windows of two sizes hold different shares of light; noise adds with their squares.
@@ -138,7 +150,15 @@ export function commonSpectra(a: Grey, b: Grey, match: Similarity): CommonSpectr
     const coarseNoise = noiseOf(plainSquare(coarse, cx, cy, part), part) * (size / part) ** 2 * wider ** 2;
     found.noiseA += firstIsFine ? fineNoise : coarseNoise;
     found.noiseB += firstIsFine ? coarseNoise : fineNoise;
+    const [na, nb] = firstIsFine ? [fineNoise, coarseNoise] : [coarseNoise, fineNoise];
+    const logRatio = logRatioOf(bandOf, wa, wb, na, nb);
+    const [ax, ay] = toFirst(x + size / 2, y + size / 2);
+    if (logRatio !== null)
+      found.across.push({ x: (ax - (a.width - 1) / 2) / half, y: (ay - (a.height - 1) / 2) / half, logRatio });
+    const ofFine = meanOf(own) / meanOf(plain);
+    lights.push(firstIsFine ? ofFine : 1 / ofFine);
   }
+  if (lights.length) found.lightRatio = median(Float64Array.from(lights));
   found.noiseA /= places.length;
   found.noiseB /= places.length;
   for (let k = 0; k < bands; k++) {
@@ -148,6 +168,36 @@ export function commonSpectra(a: Grey, b: Grey, match: Similarity): CommonSpectr
     found.count[k] = found.count[k]! / (2 * 2.25 * (places.length > 3 ? 2 : 1));
   }
   return found;
+}
+
+const meanOf = (values: Float64Array): number => values.reduce((sum, each) => sum + each, 0) / values.length;
+
+/** Bands by which squares are held against each other: fine enough for focus, coarse enough for both. */
+const MIDDLE_BANDS: readonly number[] = [1, 2, 3, 4];
+/** Power must stand this far above the noise to tell anything. */
+const ABOVE_NOISE = 2;
+
+/** Logarithm of the second's power over the first's in the middle bands of one square; nothing where noise covers either. */
+function logRatioOf(
+  bandOf: Int8Array,
+  a: Float64Array,
+  b: Float64Array,
+  noiseA: number,
+  noiseB: number,
+): number | null {
+  let [aa, bb, count] = [0, 0, 0];
+  for (let i = 0; i < bandOf.length; i++) {
+    if (!MIDDLE_BANDS.includes(bandOf[i]!)) continue;
+    aa += a[2 * i]! ** 2 + a[2 * i + 1]! ** 2;
+    bb += b[2 * i]! ** 2 + b[2 * i + 1]! ** 2;
+    count++;
+  }
+  const [ofA, ofB] = [
+    aa / Math.max(1, count) / Math.max(1e-30, noiseA),
+    bb / Math.max(1, count) / Math.max(1e-30, noiseB),
+  ];
+  if (ofA < ABOVE_NOISE || ofB < ABOVE_NOISE) return null;
+  return Math.log((bb * (1 - 1 / ofB)) / (aa * (1 - 1 / ofA)));
 }
 
 /** The lattice of whole pixels of the finer picture, as it lies on the coarser. */

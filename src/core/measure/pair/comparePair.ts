@@ -1,7 +1,8 @@
 import type { Grey } from '../../picture/grey';
 import { fail, ok, type Result } from '../../quantity/result';
+import { focusShift, type FocusShift } from './acrossField';
 import { coarseMatch } from './coarseMatch';
-import { commonSpectra } from './commonSpectra';
+import { commonSpectra, type CommonSpectra } from './commonSpectra';
 import { fineMatch, type FineMatch } from './fineMatch';
 import { onWholes, type Copy } from './copies';
 import { banded, logLight, smaller } from './pairLight';
@@ -26,6 +27,10 @@ export interface PairFound {
   bands: DetailBands;
   /** Nothing where too little is common to tell. */
   detail: MoreDetail | null;
+  /** Where the sharpest plane lies elsewhere; nothing where both compare alike all over. */
+  focus: FocusShift | null;
+  /** Light of the second ÷ that of the first, where both show the same. */
+  lightRatio: number;
 }
 
 /** The search goes through copies of so many px along the longer side of the larger picture. */
@@ -85,10 +90,10 @@ export function comparePair(a: Grey, b: Grey, onProgress?: (share: number) => vo
   const spectra = commonSpectra(a, b, match);
   if (!spectra) return noCommon;
   const bands = detailBands(spectra);
-  return ok(foundOf(a, b, fine, bands, whichHasMore(spectra, bands, scaleOf(match))));
+  return ok(foundOf(a, b, fine, bands, spectra));
 }
 
-function foundOf(a: Grey, b: Grey, fine: FineMatch, bands: DetailBands, detail: MoreDetail | null): PairFound {
+function foundOf(a: Grey, b: Grey, fine: FineMatch, bands: DetailBands, spectra: CommonSpectra): PairFound {
   const { match } = fine;
   return {
     scale: scaleOf(match),
@@ -101,6 +106,8 @@ function foundOf(a: Grey, b: Grey, fine: FineMatch, bands: DetailBands, detail: 
     match,
     correlation: fine.correlation,
     bands,
-    detail,
+    detail: whichHasMore(spectra, bands, scaleOf(match)),
+    focus: focusShift(spectra.across),
+    lightRatio: spectra.lightRatio,
   };
 }

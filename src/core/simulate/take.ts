@@ -3,6 +3,8 @@ import { blurred } from './blurred';
 import { chance } from './chance';
 import { discScene } from './discScene';
 import { edgePicture, edgeResponse, type EdgeMade } from './edgeScene';
+import { evenFrame } from './evenSurface';
+import { takeFlat, type FlatThing } from './flatThing';
 import { noisy } from './noisy';
 import { rulerScene } from './rulerScene';
 import { drawn, type Scene } from './scene';
@@ -12,7 +14,7 @@ import type { View } from './view';
 
 /** What the simulated camera is to photograph, and with what. */
 export interface Order {
-  scene: 'ruler' | 'subject' | 'disc' | 'edge' | 'stars';
+  scene: 'ruler' | 'subject' | 'disc' | 'edge' | 'stars' | 'flat' | 'even';
   /** Size of the picture, and what one of its pixels stands for on the sensor, µm. */
   columns: number;
   rows: number;
@@ -30,7 +32,20 @@ export interface Order {
   subject: { kind: SubjectKind; sizeMm: number };
   /** Of stars: how long the shutter is open, s, with what focal length, mm, and where the middle looks. */
   sky: { exposureS: number; focalMm: number; declinationDeg: number; rollDeg: number };
+  /** Of a flat thing, and of an even surface. */
+  thing?: FlatThing;
+  even?: EvenLight;
   seed: number;
+}
+
+/** An even surface before the lens, or its cap. */
+export interface EvenLight {
+  /** Share of what fills the file; 0 with the cap on. */
+  exposure: number;
+  /** Electrons of noise of reading. */
+  readNoise: number;
+  /** Pixels of this sensor differ in the same way in every frame. */
+  sensorSeed: number;
 }
 
 /** What is true of a simulated picture. */
@@ -41,6 +56,9 @@ export interface Truth {
   /** Where half of the contrast is left, cycles/px, and how far stars run in the middle, px. */
   halfCyclesPerPx?: number;
   centrePx?: number;
+  /** Electrons a code of 16 bits, and of noise of reading. */
+  electronsPerCode?: number;
+  readNoiseE?: number;
 }
 
 export interface Taken {
@@ -151,6 +169,37 @@ function takeStars(order: Order): Taken {
   return { light: noisy(light, { fullWell, readNoise: 4 }, seed + 2), truth: { centrePx } };
 }
 
+function takeThing(order: Order, thing: FlatThing): Taken {
+  const { columns, rows, fullWell, seed } = order;
+  return { light: takeFlat(thing, { columns, rows, sigmaPx: blurPx(order), fullWell, seed }), truth: {} };
+}
+
+/** Codes of 16 bits, and where they begin. */
+const WHITE = 65_535;
+const BLACK = 2048;
+
+/** A frame of nothing but light, or of nothing. */
+function takeEven({ columns, rows, fullWell, seed }: Order, even: EvenLight): Taken {
+  const electronsPerCode = fullWell / (WHITE - BLACK);
+  const codes = evenFrame(
+    {
+      width: columns,
+      height: rows,
+      gain: electronsPerCode,
+      black: BLACK,
+      white: WHITE,
+      falloff: 0.15,
+      unequal: 0.006,
+      ...even,
+    },
+    seed,
+  );
+  return {
+    light: Float32Array.from(codes, (code) => code / WHITE),
+    truth: { electronsPerCode, readNoiseE: even.readNoise },
+  };
+}
+
 /**
  * Takes a picture with a camera that is only reckoned: the scene as it lies before the lens, drawn on the pixels, blurred by
  * diffraction, lens, focus and shake, with the noise of its light. Every part of the blur counts as a Gaussian of its width.
@@ -158,6 +207,8 @@ function takeStars(order: Order): Taken {
 export function take(order: Order): Taken {
   if (order.scene === 'edge') return takeEdge(order);
   if (order.scene === 'stars') return takeStars(order);
+  if (order.thing) return takeThing(order, order.thing);
+  if (order.even) return takeEven(order, order.even);
   const { columns, rows, pitchUm, seed } = order;
   const pxPerMm = order.scene === 'disc' ? 1 : (order.ratio * 1000) / pitchUm;
   const { between } = chance(seed + 1);

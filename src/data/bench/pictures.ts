@@ -43,6 +43,12 @@ export interface SimulatedTruth {
   centrePx?: number;
 }
 
+/** A picture, and what is true of it where it is a simulated one. */
+export interface Brought {
+  file: File;
+  truth: SimulatedTruth | null;
+}
+
 interface Bench {
   pictures: BenchPicture[];
   /** The one looked at. */
@@ -83,8 +89,13 @@ async function openIn(id: string, ways: { tone?: Tone; frame?: number }): Promis
 }
 
 /** Brings pictures to the bench; the first of them is looked at. */
-export function bringPictures(files: readonly File[], truth: SimulatedTruth | null = null): void {
-  const brought = files.map((file): BenchPicture => ({
+export function bringPictures(files: readonly File[]): void {
+  bring(files.map((file) => ({ file, truth: null })));
+}
+
+/** The same, with what is true of each. */
+export function bring(pictures: readonly Brought[]): void {
+  const brought = pictures.map(({ file, truth }): BenchPicture => ({
     id: crypto.randomUUID(),
     name: file.name,
     file,

@@ -13,6 +13,7 @@ import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
 import { SeveralProgress } from './SeveralProgress';
+import { TruthShown } from './Told';
 import type { Several } from './useSeveral';
 import type { TakenWith } from './useTakenWith';
 
@@ -77,6 +78,7 @@ function Verdict({ first, second, found, takenFirst, taken, units, ask }: Omit<P
       {uneven.length === 0 ? (
         <Txt kind="small">By EXIF and by the pixels nothing speaks against a fair comparison.</Txt>
       ) : null}
+      <TruthShown truth={second.truth} found={null} />
       <Group title="Band by band" brief="what the second keeps of the first’s detail">
         <Table
           label="Contrast of the second against the first, by fineness"

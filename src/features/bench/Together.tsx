@@ -17,6 +17,7 @@ import { KeepKey, foundRow, takenRow } from './KeepMeasurement';
 import { EdgeSeries } from './EdgeSeries';
 import { StarSeries } from './StarSeries';
 import { exposureOf } from './starSetup';
+import { TruthShown } from './Told';
 import { UseLight } from './UseLight';
 import { SeveralProgress } from './SeveralProgress';
 import { useSeveral } from './useSeveral';
@@ -89,6 +90,7 @@ function Light({ pictures, taken, units, ask }: Props) {
       {found ? (
         <View role="status" style={{ gap: space.medium }} testID="light-answer">
           <FigureList figures={lightFigures(found)} units={units} ask={ask} />
+          <TruthShown truth={first.truth} found={null} />
           <UseLight taken={taken} found={found} isoTold={first.tags?.iso} />
           <KeepKey
             picture={first}
@@ -183,6 +185,7 @@ function Shake({ pictures, taken, units, ask }: Props) {
               cells: [timeText(exposureS), String(sharp), String(frames)],
             }))}
           />
+          <TruthShown truth={first.truth} found={null} />
           {limit ? (
             <KeepKey
               picture={first}

@@ -61,15 +61,17 @@ function measuredOf(found: Found, truth: SimulatedTruth): { told: string; percen
 }
 
 /** What is true of a simulated picture, to be opened after one has measured. */
-export function TruthShown({ truth, found }: { truth: SimulatedTruth | null; found: Found }) {
+export function TruthShown({ truth, found }: { truth: SimulatedTruth | null; found: Found | null }) {
   if (!truth) return null;
-  const measured = measuredOf(found, truth);
+  const measured = found && measuredOf(found, truth);
   return (
     <Group title="What was true" brief="this is a simulated picture">
       <Txt testID="bench-truth">
         {measured
           ? `You measured ${measured.told}; ${truth.words}. That is ${formatFigures(Math.abs(measured.percent), 2)} % off.`
-          : `You measured something else; ${truth.words}.`}
+          : found
+            ? `You measured something else; ${truth.words}.`
+            : `${truth.words.slice(0, 1).toUpperCase()}${truth.words.slice(1)}.`}
       </Txt>
     </Group>
   );

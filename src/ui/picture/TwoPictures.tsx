@@ -59,7 +59,11 @@ export function TwoPictures(props: Props) {
     difference: differenceTimes !== null,
     turn,
   });
-  usePictureCanvas(host, lower.source, lower, screen, view, { tint });
+  const within = useMemo(
+    () => (differenceTimes !== null && above ? { view: above, size: upper, turn: turn ?? null } : null),
+    [differenceTimes, above, upper, turn],
+  );
+  usePictureCanvas(host, lower.source, lower, screen, view, { tint, within });
   const zoom = (by: number, about: [number, number]) => {
     if (view) setView(enlarged(view, by, about));
   };
@@ -77,7 +81,13 @@ export function TwoPictures(props: Props) {
         role="group"
         tabIndex={0}
         aria-label={`${label}. A drag or the arrows move the upper picture, plus and minus make both larger and smaller.`}
-        style={[styles.host, differenceTimes !== null && webStyle({ filter: `brightness(${differenceTimes})` })]}
+        style={[
+          styles.host,
+          differenceTimes !== null && {
+            backgroundColor: '#000',
+            ...webStyle({ filter: `brightness(${differenceTimes})` }),
+          },
+        ]}
         onLayout={({ nativeEvent: { layout } }) => {
           if (layout.width === screen.width && layout.height === screen.height) return;
           setScreen({ width: layout.width, height: layout.height });

@@ -46,12 +46,31 @@ export interface Look {
   difference?: boolean;
   /** Turned about a place of the screen. */
   turn?: Turn | null;
+  /** Nothing is drawn but where another picture lies. */
+  within?: Within | null;
+}
+
+/** Where a picture lies on the screen. */
+export interface Within {
+  view: Viewport;
+  size: Size;
+  turn: Turn | null;
 }
 
 /** A turn about a place of the screen, degrees from +x towards +y. */
 export interface Turn {
   deg: number;
   about: readonly [number, number];
+}
+
+/** Leaves only the place of another picture to be drawn on. */
+function keepWithin(context: CanvasRenderingContext2D, { view, size, turn }: Within): void {
+  context.save();
+  if (turn) turned(context, turn);
+  context.beginPath();
+  context.rect(view.x, view.y, size.width * view.scale, size.height * view.scale);
+  context.restore();
+  context.clip();
 }
 
 function turned(context: CanvasRenderingContext2D, { deg, about: [x, y] }: Turn): void {
@@ -67,7 +86,7 @@ export function usePictureCanvas(
   picture: Size,
   screen: Size,
   view: Viewport | null,
-  { tint, opacity = 1, difference = false, turn = null }: Look,
+  { tint, opacity = 1, difference = false, turn = null, within = null }: Look,
 ): void {
   const canvas = useRef<HTMLCanvasElement | null>(null);
   const overview = useRef<Drawn | null>(null);
@@ -83,6 +102,8 @@ export function usePictureCanvas(
       context.setTransform(dots, 0, 0, dots, 0, 0);
       context.globalCompositeOperation = 'source-over';
       context.clearRect(0, 0, screen.width, screen.height);
+      context.save();
+      if (within) keepWithin(context, within);
       if (turn) turned(context, turn);
       for (const drawn of [overview.current, sharp.current]) {
         if (!drawn) continue;
@@ -97,15 +118,17 @@ export function usePictureCanvas(
           part.height * view.scale,
         );
       }
-      if (tint === null) return;
-      context.globalCompositeOperation = 'multiply';
-      context.fillStyle = tint;
-      // Over the picture alone: beside it there is nothing that could take the colour.
-      context.fillRect(view.x, view.y, picture.width * view.scale, picture.height * view.scale);
+      if (tint !== null) {
+        context.globalCompositeOperation = 'multiply';
+        context.fillStyle = tint;
+        // Over the picture alone: beside it there is nothing that could take the colour.
+        context.fillRect(view.x, view.y, picture.width * view.scale, picture.height * view.scale);
+      }
+      context.restore();
     };
     const frame = requestAnimationFrame(() => draw.current());
     return () => cancelAnimationFrame(frame);
-  }, [view, screen, tint, turn, picture.width, picture.height]);
+  }, [view, screen, tint, turn, within, picture.width, picture.height]);
 
   // The canvas itself, as large as the view.
   useEffect(() => {

@@ -99,7 +99,9 @@ export function showError(quantity: Quantity, system: UnitSystem): string {
   if (quantity.plusMinus === undefined || quantity.plusMinus === 0) return '';
   const { plusMinus, unit, value } = quantity;
   // A ratio is written 1 : n, in which a difference reads badly: its error is told in per cent.
-  if (unit === ':1') return `±\u202f${formatFigures((plusMinus / value) * 100, 1)}\u202f%`;
+  // A short time is written 1/n likewise.
+  if (unit === ':1' || (unit === 's' && value > 0 && value < 0.5))
+    return `±\u202f${formatFigures((plusMinus / value) * 100, 1)}\u202f%`;
   const shown = showQuantity({ unit, value: Number(plusMinus.toPrecision(plusMinus > 100 ? 2 : 1)) }, system);
   return `±\u202f${shown.number.replace('f/', '')}`;
 }

@@ -18,12 +18,13 @@ export type SeriesOrder = FileOrder & { name: string; truth: string };
 /** Pairs, and frames of a series, are taken at most this wide, px. */
 const PAIR_PX = 1200;
 const FRAME_PX = 800;
+const HAND_PX = 520;
 /** Pixels that differ by this factor make a difference that can be seen. */
 const UNLIKE = 1.12;
 /** Electrons of noise of reading. */
 const READ_NOISE_E = 6;
 /** How fast a hand moves the picture, in px of a frame a second, and how much that differs from frame to frame. */
-const HAND_PX_PER_S = 90;
+const HAND_PX_PER_S = 70;
 const HAND_TIMES_S = [1 / 250, 1 / 125, 1 / 60, 1 / 30];
 const FRAMES_EACH = 3;
 const HAND_SPREAD = [0.5, 0.9, 1.5];
@@ -129,7 +130,7 @@ function evenFrames({ order, exif }: Base, seed: number): SeriesOrder[] {
 
 /** A hand that moves evenly, at several shutter times. */
 function shakenFrames(base: Base, seed: number): SeriesOrder[] {
-  const still = ofWidth(base, FRAME_PX, seed);
+  const still = ofWidth(base, HAND_PX, seed);
   const { order, exif } = still;
   return HAND_TIMES_S.flatMap((exposureS, t) =>
     HAND_SPREAD.slice(0, FRAMES_EACH).map((spread, k) => {

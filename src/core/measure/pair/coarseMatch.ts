@@ -121,10 +121,11 @@ function agreement(
   const span = Math.min(Math.max(a.width, a.height), Math.max(b.width, b.height) / scale);
   const step = span / size;
   const [first, second] = [new Float64Array(size * size), new Float64Array(size * size)];
+  const window = Float64Array.from({ length: size }, (_, i) => hann(i, size));
   for (let j = 0; j < size; j++)
     for (let i = 0; i < size; i++) {
       const [x, y] = [ax + (i + 0.5 - size / 2) * step, ay + (j + 0.5 - size / 2) * step];
-      const weight = hann(i, size) * hann(j, size);
+      const weight = window[i]! * window[j]!;
       if (x >= 0 && y >= 0 && x <= a.width - 1 && y <= a.height - 1) first[j * size + i] = weight * lightAt(a, x, y);
       const [bx, by] = to(x, y);
       if (bx >= 0 && by >= 0 && bx <= b.width - 1 && by <= b.height - 1)

@@ -36,6 +36,14 @@ export interface CommonSpectra {
 
 const hann = (i: number, n: number): number => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / n);
 
+const windows = new Map<number, Float64Array>();
+/** The window along one side, reckoned once for each size. */
+function windowOf(size: number): Float64Array {
+  let window = windows.get(size);
+  if (!window) windows.set(size, (window = Float64Array.from({ length: size }, (_, i) => hann(i, size))));
+  return window;
+}
+
 /** The spectrum of a square without its mean, in shares of it. */
 function spectrumOf(values: Float64Array, size: number): Float64Array {
   let mean = 0;
@@ -43,9 +51,10 @@ function spectrumOf(values: Float64Array, size: number): Float64Array {
   mean /= values.length;
   let [sum, weights] = [0, 0];
   const weighted = new Float64Array(values.length);
+  const window = windowOf(size);
   for (let j = 0; j < size; j++)
     for (let i = 0; i < size; i++) {
-      const weight = hann(i, size) * hann(j, size);
+      const weight = window[i]! * window[j]!;
       weighted[j * size + i] = weight;
       sum += weight * values[j * size + i]!;
       weights += weight;
@@ -57,8 +66,7 @@ function spectrumOf(values: Float64Array, size: number): Float64Array {
 }
 
 /** Power beyond what a lens draws: the corner of a picture's own spectrum. */
-function noiseOf(values: Float64Array, size: number): number {
-  const waves = spectrumOf(values, size);
+function noiseOf(waves: Float64Array, size: number): number {
   let [sum, count] = [0, 0];
   for (let y = 0; y < size; y++)
     for (let x = 0; x < size; x++) {
@@ -146,8 +154,9 @@ export function commonSpectra(a: Grey, b: Grey, match: Similarity): CommonSpectr
     const [cx, cy] = toCoarse(x + size / 2, y + size / 2);
     const part = Math.min(size, 64);
     // The windows of two sizes hold different shares of light; noise adds with their squares.
-    const fineNoise = noiseOf(plain, size);
-    const coarseNoise = noiseOf(plainSquare(coarse, cx, cy, part), part) * (size / part) ** 2 * wider ** 2;
+    const fineNoise = noiseOf(sf, size);
+    const coarseNoise =
+      noiseOf(spectrumOf(plainSquare(coarse, cx, cy, part), part), part) * (size / part) ** 2 * wider ** 2;
     found.noiseA += firstIsFine ? fineNoise : coarseNoise;
     found.noiseB += firstIsFine ? coarseNoise : fineNoise;
     const [na, nb] = firstIsFine ? [fineNoise, coarseNoise] : [coarseNoise, fineNoise];

@@ -17,8 +17,10 @@ export interface FineMatch {
 
 /** Parts of the field that are left out one by one: 4 by 4. */
 const TILES = 16;
-/** Places of the coarser picture that are looked at, at most. */
+/** Places of the coarser picture that are looked at, at most; on the way fewer do, and less is asked of them, px. */
 const PLACES = 40_000;
+const SETTLED = 1e-3;
+const ON_THE_WAY = { places: 12_000, settled: 0.01 };
 /** Nothing finer than this is looked at, px along the longer side of the coarser picture. */
 const FINEST = 2200;
 
@@ -68,13 +70,13 @@ interface Sums {
 const UNKNOWNS = 6;
 
 /** The equations of one step, tile by tile, and how much of the coarse picture's structure is met. */
-function stepSums(coarse: Grey, fine: Grey, match: Similarity, gain: number, noise: number) {
+function stepSums(coarse: Grey, fine: Grey, match: Similarity, gain: number, noise: number, places: number) {
   const tiles = Array.from({ length: TILES }, (): Sums => ({
     normal: Array.from({ length: UNKNOWNS }, () => new Float64Array(UNKNOWNS)),
     right: new Float64Array(UNKNOWNS),
   }));
   const to = mapped(match, coarse, fine);
-  const every = Math.max(1, Math.round(Math.sqrt((coarse.width * coarse.height) / PLACES)));
+  const every = Math.max(1, Math.round(Math.sqrt((coarse.width * coarse.height) / places)));
   const [cx, cy] = [(coarse.width - 1) / 2, (coarse.height - 1) / 2];
   const out = new Float64Array(3);
   const row = new Float64Array(UNKNOWNS);
@@ -136,6 +138,9 @@ interface Level {
   /** Blur of the band, px of the coarser picture at this level. */
   sigma: number;
   rounds: number;
+  places: number;
+  /** A step of less than this ends it, px. */
+  settled: number;
 }
 
 /** Scatter of a match by leaving out one part of the field after the other. */
@@ -164,7 +169,7 @@ function scatterOf(tiles: Sums[], match: Similarity): Pick<FineMatch, 'scaleErro
 }
 
 /** Brings one level of the pictures onto each other; the match is in px of the whole pictures. */
-function settledAt(coarse: Grey, fine: Grey, from: Similarity, { longest, sigma, rounds }: Level) {
+function settledAt(coarse: Grey, fine: Grey, from: Similarity, { longest, sigma, rounds, places, settled }: Level) {
   const first = smaller(coarse, longest);
   const scale = scaleOf(from);
   // The finer picture is reduced no more than leaves it finer still.
@@ -174,7 +179,7 @@ function settledAt(coarse: Grey, fine: Grey, from: Similarity, { longest, sigma,
   const [a, b] = [banded(logLight(first.grey), sigma), banded(logLight(second.grey), sigma * scale * share)];
   let match = onCopies(from, first, second);
   let [gain, noise] = [1, 0];
-  let last = stepSums(a, b, match, gain, noise);
+  let last = stepSums(a, b, match, gain, noise, places);
   for (let round = 0; round < rounds; round++) {
     if (last.count < 200) return null;
     const step = solvedWithout(last.tiles, -1);
@@ -190,8 +195,8 @@ function settledAt(coarse: Grey, fine: Grey, from: Similarity, { longest, sigma,
     };
     gain = Math.max(0.05, gain + step[4]!);
     noise = last.noise;
-    last = stepSums(a, b, match, gain, noise);
-    if (most < 1e-3) break;
+    last = stepSums(a, b, match, gain, noise, places);
+    if (most < settled) break;
   }
   const { shiftError, turnErrorDeg, scaleError } = scatterOf(last.tiles, match);
   return {
@@ -214,11 +219,17 @@ export function fineMatch(a: Grey, b: Grey, from: Similarity, onProgress?: (shar
   let match = swapped ? inverse(from) : from;
   const longest = Math.max(coarse.width, coarse.height);
   const levels: Level[] = [
-    { longest: 512, sigma: 6, rounds: 12 },
-    { longest: 512, sigma: 3, rounds: 10 },
-    { longest: 512, sigma: 1.5, rounds: 8 },
-    ...(longest > 900 ? [{ longest: 1100, sigma: 1.5, rounds: 8 }] : []),
-    { longest: Math.min(longest, FINEST), sigma: longest > 900 ? 1.5 : 0.8, rounds: 10 },
+    { longest: 512, sigma: 6, rounds: 12, ...ON_THE_WAY },
+    { longest: 512, sigma: 3, rounds: 10, ...ON_THE_WAY },
+    { longest: 512, sigma: 1.5, rounds: 8, ...ON_THE_WAY },
+    ...(longest > 900 ? [{ longest: 1100, sigma: 1.5, rounds: 8, ...ON_THE_WAY }] : []),
+    {
+      longest: Math.min(longest, FINEST),
+      sigma: longest > 900 ? 1.5 : 0.8,
+      rounds: 10,
+      places: PLACES,
+      settled: SETTLED,
+    },
   ];
   let found: FineMatch | null = null;
   for (const [k, level] of levels.entries()) {

@@ -9,7 +9,9 @@ export function logLight(grey: Grey): Grey {
   for (let i = 0; i < grey.data.length; i += every) sample.push(grey.data[i]!);
   // Below a hundredth of the bright parts there is only noise, which a logarithm would blow up.
   const floor = Math.max(1e-6, 0.01 * quantile(sample, 0.95));
-  return { ...grey, data: grey.data.map((value) => Math.log(Math.max(0, value) + floor)) };
+  const data = new Float32Array(grey.data.length);
+  for (let i = 0; i < data.length; i++) data[i] = Math.log(Math.max(0, grey.data[i]!) + floor);
+  return { ...grey, data };
 }
 
 /** A running mean along rows of a picture, its border carried on. */
@@ -79,21 +81,21 @@ export function softened({ width, height, data }: Grey, sigma: number): Float32A
   if (sigma < 1.3) return narrow(data, width, height, sigma);
   // Three means of width k have a variance of (k² − 1)/4.
   const odds = Math.max(3, odd(Math.sqrt(4 * sigma * sigma + 1)));
-  let from = data;
+  const across = new Float32Array(data.length);
+  const down = new Float32Array(data.length);
   for (let round = 0; round < 3; round++) {
-    const across = new Float32Array(data.length);
-    meanAcross(from, width, height, odds, across);
-    const down = new Float32Array(data.length);
+    meanAcross(round === 0 ? data : down, width, height, odds, across);
     meanDown(across, width, height, odds, down);
-    from = down;
   }
-  return from;
+  return down;
 }
 
 /** What lies between two blurs of a picture: structure of about one size, without slow light and without noise. */
 export function banded(grey: Grey, sigma: number): Grey {
   const [fine, coarse] = [softened(grey, sigma), softened(grey, 3 * sigma)];
-  return { ...grey, data: fine.map((value, i) => value - coarse[i]!) };
+  const data = new Float32Array(fine.length);
+  for (let i = 0; i < data.length; i++) data[i] = fine[i]! - coarse[i]!;
+  return { ...grey, data };
 }
 
 /** A smaller copy of about so many px along its longer side. */

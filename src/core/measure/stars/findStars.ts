@@ -5,6 +5,7 @@ import { fieldBlur, SHARPEST_SIGMA, type FieldBlur } from './fieldBlur';
 import { predictedSmear, type StarSetup } from './predictedTrail';
 import { withoutSky } from './skyLight';
 import { starPlaces } from './starPlaces';
+import { steadied } from './steadied';
 import { fitStroke, type StarField, type Stroke } from './strokeFit';
 import { directionOf, lengthOf, trailField, type Smear, type TrailField } from './trailField';
 
@@ -217,7 +218,10 @@ function togetherOf(trails: TrailField, strokes: Stroke[], blur: FieldBlur, { wi
   const lengthPx = lengthOf(middle);
   const fwhmPx = FWHM * blur.middle;
   return {
-    stars: strokes.map((stroke) => starOf(stroke, blur)),
+    stars: steadied(
+      strokes.map((stroke) => starOf(stroke, blur)),
+      at,
+    ),
     centre: {
       lengthPx,
       plusMinus: lengthError(lengthPx, trails.error(right / 2, bottom / 2)),

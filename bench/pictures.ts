@@ -1,5 +1,7 @@
 import { findDisc } from '../src/core/measure/disc/findDisc';
 import { measureLength } from '../src/core/measure/measureLength';
+import { photonTransfer } from '../src/core/measure/light/photonTransfer';
+import { comparePair } from '../src/core/measure/pair/comparePair';
 import { findEdges } from '../src/core/measure/edge/findEdges';
 import { findStars } from '../src/core/measure/stars/findStars';
 import { findRuler } from '../src/core/measure/ruler/findRuler';
@@ -61,6 +63,22 @@ function benchTimes(): void {
   report('Edge found and measured, 24 MP', timeOf(() => findEdges(edge)) / 1000, 's', 1);
   const stars = pictureOf({ ...ORDER, scene: 'stars', pitchUm: 4 });
   report('Stars measured, 24 MP', timeOf(() => findStars(stars)) / 1000, 's', 8);
+  const thing = { seed: 3, pxPerMm: 100, turnDeg: 0, middleMm: [0, 0] as [number, number], shakenPx: 0, enlarged: 1 };
+  const flat = (seed: number, turnDeg: number) =>
+    pictureOf({
+      ...ORDER,
+      scene: 'flat',
+      seed,
+      thing: { ...thing, turnDeg, pxPerMm: thing.pxPerMm * (1 + turnDeg / 4) },
+    });
+  const [a, b] = [flat(1, 0), flat(2, 2)];
+  report('Two pictures laid onto each other and compared, 24 MP', timeOf(() => comparePair(a, b)) / 1000, 's', 4);
+  const frames = [0.4, 0.4, 0, 0].map((exposure, seed) => ({
+    ...pictureOf({ ...ORDER, scene: 'even', seed, even: { exposure, readNoise: 4, sensorSeed: 4 } }),
+    white: 65_535,
+  }));
+  const counted = frames.map((frame) => ({ ...frame, data: frame.data.map((value) => Math.round(value * 65_535)) }));
+  report('Noise of four frames, 24 MP', timeOf(() => photonTransfer(counted)) / 1000, 's', 2);
   const subject = pictureOf({ ...ORDER, scene: 'subject', ratio: 0.04 });
   const ends: [[number, number], [number, number]] = [
     [1340, 2000],

@@ -65,6 +65,26 @@ test('the simulated camera takes a ruler, which tells its ratio, and Near uses i
   await expect(page.getByTestId('ratio-value')).toHaveText(/^1\.2\d : 1$/);
 });
 
+test('four simulated frames tell the sensor’s noise, which Far then reckons with', async ({ page }) => {
+  await holdInHand(page, { far: { setupId: demoSetups.dunes.id, subjectId: demoSubjects.curlew.id } });
+  await page.goto('/far');
+  await page.getByRole('button', { name: /^Noise/ }).click();
+  await expect(page.getByTestId('noise-known')).toContainText('values of its class');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('radio', { name: /An even surface/ }).click();
+  await page.getByTestId('take-simulated').click();
+  await page.getByRole('button', { name: /All of them together/ }).click();
+  await page.getByTestId('ask-light').click();
+  await expect(page.getByTestId('light-answer')).toContainText('Dynamic range');
+  await page.getByTestId('light-iso').fill('400');
+  await page.getByTestId('light-iso').press('Enter');
+  await page.getByTestId('use-light').click();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('link', { name: 'Far' }).click();
+  await page.getByRole('button', { name: /^Noise/ }).click();
+  await expect(page.getByTestId('noise-known')).toContainText('was measured on the Bench');
+});
+
 test('pictures of every form are opened and measured; handles move by keys and fingers; a picture is put away', async ({
   page,
 }) => {

@@ -2,10 +2,12 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { starSeries, timeFor, type Growth } from '@/core/measure/stars/starSeries';
 import { FRAME_VERDICT_NAMES, learnTolerance, type FrameVerdict } from '@/core/sky/testSeries';
+import { toleranceOf } from '@/core/sky/tolerance';
 import { formatFigures } from '@/core/quantity/format';
 import { askPicture, type BenchPicture } from '@/data/bench/pictures';
 import { useSky } from '@/data/inHand';
 import { useNotice } from '@/data/notice';
+import { useChosen } from '@/data/useChosen';
 import { createRow } from '@/data/rowActions';
 import { Table } from '@/ui/Table';
 import { Txt } from '@/ui/Txt';
@@ -41,6 +43,7 @@ export function StarSeries({ pictures, taken }: Props) {
     });
     return measured.length >= 3 ? starSeries(measured) : null;
   }, [pictures]);
+  const shown = useShown(taken, pictures[0]?.opened ?? null);
   const askAll = () => {
     for (const picture of timed) {
       const setup = starSetupOf(picture, taken, pointingFrom(sky), sky.projection);
@@ -105,8 +108,13 @@ export function StarSeries({ pictures, taken }: Props) {
           <Txt>{growthWords('In the middle', series.value.centre)}</Txt>
           <Txt>{growthWords('In the corners', series.value.corner)}</Txt>
           <Txt testID="series-time">
-            {`They run ${formatFigures(sky.tolerancePx, 2)} px, what passes for a point under Stars, after ${timeWords(timeFor(series.value.centre, sky.tolerancePx))} in the middle and ${timeWords(timeFor(series.value.corner, sky.tolerancePx))} in the corners.`}
+            {`They run ${formatFigures(sky.tolerancePx, 2)} px at 100 %, what passes for a point under Stars, after ${timeWords(timeFor(series.value.centre, sky.tolerancePx))} in the middle and ${timeWords(timeFor(series.value.corner, sky.tolerancePx))} in the corners.`}
           </Txt>
+          {shown ? (
+            <Txt testID="series-output">
+              {`For ${shown.name} ${formatFigures(shown.px, 2)} px pass: up to ${timeWords(timeFor(series.value.centre, shown.px))} in the middle and ${timeWords(timeFor(series.value.corner, shown.px))} in the corners.`}
+            </Txt>
+          ) : null}
           {frames.map(({ seconds }) => (
             <Choice
               key={seconds}
@@ -129,6 +137,16 @@ export function StarSeries({ pictures, taken }: Props) {
       ) : null}
     </View>
   );
+}
+
+/** How far stars may run where the whole picture is shown on the output in hand, px at 100 %. */
+function useShown({ kit }: TakenWith, size: { width: number; height: number } | null) {
+  const count = useSky().tolerancePx;
+  const { outputId } = useChosen();
+  const output = (kit.outputs.find(({ id }) => id === outputId) ?? kit.outputs[0])?.data;
+  if (!output || !size) return null;
+  const longSidePx = Math.max(size.width, size.height);
+  return { name: output.name, px: toleranceOf({ kind: 'output', count, output, longSidePx }).centre.value };
 }
 
 const timeWords = (seconds: number): string =>

@@ -211,6 +211,7 @@ describe('whether stars run', () => {
     fireEvent.press(screen.getByText('All of them together'));
     expect(words()).toContain('px each second');
     expect(screen.getByTestId('series-time')).toBeTruthy();
+    expect(words()).toMatch(/For Web page [\d.]+ px pass: up to [\d.]+ s in the middle/);
     fireEvent.press(screen.getAllByRole('radio', { name: 'Fine' })[0]!);
     await act(async () => fireEvent.press(screen.getByTestId('keep-series')));
     expect(sent()).toMatch(/"resource":"starTests".*"seconds":10/);

@@ -116,7 +116,7 @@ const PIXEL = 1 / 12;
  * How the subject's own structure falls off with its fineness is not known: what both pictures lost together may be taken for
  * its, or the other way round, which makes their ratio wrong by about such a share of its logarithm.
  */
-const OF_SHAPE = 0.55;
+const OF_SHAPE = 0.35;
 /** Ratios nearer to one than this nobody sees. */
 const SAME = 0.06;
 
@@ -142,7 +142,7 @@ export function whichHasMore(spectra: CommonSpectra, bands: DetailBands, scale: 
   const byDifference = (differenceError / 4) * (1 / a + 1 / b);
   const bySum = (together.error / 4) * Math.abs(1 / a - 1 / b);
   const off = Math.log(ratio);
-  const error = 2 * Math.hypot(byDifference, bySum) + OF_SHAPE * Math.abs(off) + 0.035;
+  const error = 2 * Math.hypot(byDifference, bySum) + OF_SHAPE * Math.abs(off) + 0.025;
   const told = Math.abs(off) > SAME && Math.abs(difference) > 2 * differenceError;
   return { more: !told ? 'equal' : ratio > 1 ? 'b' : 'a', ratio, plusMinus: ratio * error };
 }

@@ -1,5 +1,5 @@
 import { lightAt, type Grey } from '../../picture/grey';
-import { fft2, frequencyAt, realWaves, type Waves } from './fft2';
+import { fft2, frequencyAt, realWaves, twoSpectra, type Waves } from './fft2';
 import { mapped, type Similarity } from './similarity';
 
 /** Scales between two pictures that are looked for, as a factor either way. */
@@ -77,8 +77,7 @@ interface ScaleTurn {
 
 /** The likeliest scales and turns, by the shift between the unrolled spectra. */
 function scaleTurns(a: Grey, b: Grey, wanted: number): ScaleTurn[] {
-  const spectrum = (grey: Grey) => fft2(realWaves(unrolled(grey), SIZE));
-  const map = correlated(spectrum(a), spectrum(b), 0.5);
+  const map = correlated(...twoSpectra(unrolled(a), unrolled(b), SIZE), 0.5);
   const reach = Math.ceil(Math.log(MOST_SCALE) / LOG_STEP);
   const found: { value: number; down: number; across: number }[] = [];
   const taken: [number, number][] = [];
@@ -131,7 +130,7 @@ function agreement(
       if (bx >= 0 && by >= 0 && bx <= b.width - 1 && by <= b.height - 1)
         second[j * size + i] = weight * lightAt(b, bx, by);
     }
-  const map = correlated(fft2(realWaves(first, size)), fft2(realWaves(second, size)), 0.8);
+  const map = correlated(...twoSpectra(first, second, size), 0.8);
   let [best, squares] = [0, 0];
   for (let k = 0; k < map.length; k++) {
     squares += map[k]! ** 2;

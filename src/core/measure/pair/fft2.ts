@@ -58,3 +58,30 @@ export function realWaves(values: ArrayLike<number>, size: number): Waves {
 
 /** Frequency of a row or column, cycles a sample, −½ to ½. */
 export const frequencyAt = (k: number, size: number): number => (k < size / 2 ? k : k - size) / size;
+
+/** The spectra of two real squares by one transform: one rides along as the imaginary part of the other. */
+export function twoSpectra(first: ArrayLike<number>, second: ArrayLike<number>, size: number): [Waves, Waves] {
+  const both = new Float64Array(2 * size * size);
+  for (let i = 0; i < size * size; i++) {
+    both[2 * i] = first[i]!;
+    both[2 * i + 1] = second[i]!;
+  }
+  const { data } = fft2({ size, data: both });
+  const [a, b] = [new Float64Array(data.length), new Float64Array(data.length)];
+  for (let y = 0; y < size; y++) {
+    const mirrored = ((size - y) % size) * size;
+    for (let x = 0; x < size; x++) {
+      const at = 2 * (y * size + x);
+      const back = 2 * (mirrored + ((size - x) % size));
+      const [re, im, reBack, imBack] = [data[at]!, data[at + 1]!, data[back]!, data[back + 1]!];
+      a[at] = (re + reBack) / 2;
+      a[at + 1] = (im - imBack) / 2;
+      b[at] = (im + imBack) / 2;
+      b[at + 1] = (reBack - re) / 2;
+    }
+  }
+  return [
+    { size, data: a },
+    { size, data: b },
+  ];
+}

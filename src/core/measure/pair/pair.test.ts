@@ -1,7 +1,7 @@
 import { pictureSeed, shareOf } from '../../../../tests/support/pictureSeed';
 import { randomPair } from '../../../../tests/support/randomPair';
 import { comparePair, type PairFound } from './comparePair';
-import { fft2, frequencyAt, realWaves } from './fft2';
+import { fft2, frequencyAt, realWaves, twoSpectra } from './fft2';
 import { inverse, mapped, matrixOf, scaleOf, turnOf } from './similarity';
 
 const seed = pictureSeed();
@@ -109,4 +109,14 @@ it('a wave of one frequency stands at its place in the spectrum, and comes back'
   expect(frequencyAt(13, size)).toBe(-3 / 16);
   const back = fft2(waves, true);
   values.forEach((value, i) => expect(back.data[2 * i]).toBeCloseTo(value, 9));
+});
+
+it('two spectra by one transform are those by two', () => {
+  const size = 8;
+  const values = (turn: number) => Float64Array.from({ length: size * size }, (_, i) => Math.sin(turn * i * i + i));
+  const [first, second] = [values(0.3), values(0.7)];
+  const [a, b] = twoSpectra(first, second, size);
+  const alone = [first, second].map((each) => fft2(realWaves(each, size)).data);
+  a.data.forEach((value, i) => expect(value).toBeCloseTo(alone[0]![i]!, 9));
+  b.data.forEach((value, i) => expect(value).toBeCloseTo(alone[1]![i]!, 9));
 });

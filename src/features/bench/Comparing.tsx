@@ -129,8 +129,11 @@ function Both({ first, second, head }: BothProps) {
 }
 
 type Alike = 'sensor' | 'pixel' | 'subject';
-type Seen = 'first' | 'both' | 'second' | 'difference';
-const OPACITY: Record<Seen, number> = { first: 0, both: 0.5, second: 1, difference: 1 };
+type Seen = 'first' | 'both' | 'beside' | 'second' | 'difference';
+const OPACITY: Record<Seen, number> = { first: 0, both: 0.5, beside: 1, second: 1, difference: 1 };
+/** Where what was measured of one of them would only be in the way. */
+const HIDES_FIRST: readonly Seen[] = ['second', 'difference', 'beside'];
+const HIDES_SECOND: readonly Seen[] = ['first', 'difference', 'beside'];
 /** What differs is mostly faint: it is shown so many times as bright. */
 const DIFFERENCE_TIMES = 4;
 
@@ -181,13 +184,14 @@ function Laid({ first, second, one, two, pair }: LaidProps) {
         register={register}
         spanPx={one ? one.lengthPx.value : null}
         opacity={OPACITY[seen]}
+        beside={seen === 'beside'}
         differenceTimes={seen === 'difference' ? DIFFERENCE_TIMES : null}
         over={(under, above, screen) => (
           <>
-            {seen === 'second' || seen === 'difference' || !one ? null : (
+            {HIDES_FIRST.includes(seen) || !one ? null : (
               <Over found={null} ends={one.ends} view={under} screen={screen} />
             )}
-            {seen === 'first' || seen === 'difference' || !two ? null : (
+            {HIDES_SECOND.includes(seen) || !two ? null : (
               <Over found={null} ends={two.ends} view={above} screen={screen} dashed />
             )}
           </>
@@ -200,6 +204,7 @@ function Laid({ first, second, one, two, pair }: LaidProps) {
             { value: 'first', name: 'First' },
             { value: 'both', name: 'Both' },
             { value: 'second', name: 'Second' },
+            { value: 'beside', name: 'Side by side' },
             { value: 'difference', name: 'Difference' },
           ]}
           value={seen}

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { largerOf, moreOf, pairWords, unfair } from '@/core/measure/means/pairWords';
+import { fieldOfBoth, largerOf, moreOf, pairWords, unfair } from '@/core/measure/means/pairWords';
 import type { PairFound } from '@/core/measure/pair/comparePair';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
@@ -45,7 +45,6 @@ export function PairAnswer({ first, second, pair, takenFirst, taken, units, ask 
 }
 
 function Verdict({ first, second, found, takenFirst, taken, units, ask }: Omit<Props, 'pair'> & { found: PairFound }) {
-  const words = pairWords(found);
   const [more, larger] = [moreOf(found), largerOf(found)];
   const sizeOf = ({ opened, tags }: BenchPicture, { by, setup }: TakenWith) => ({
     tags,
@@ -54,7 +53,9 @@ function Verdict({ first, second, found, takenFirst, taken, units, ask }: Omit<P
     width: opened?.width ?? 1,
     height: opened?.height ?? 1,
   });
-  const uneven = unfair(sizeOf(first, takenFirst), sizeOf(second, taken), found);
+  const [sizeA, sizeB] = [sizeOf(first, takenFirst), sizeOf(second, taken)];
+  const words = pairWords(found, fieldOfBoth(found.match, sizeA, sizeB));
+  const uneven = unfair(sizeA, sizeB, found);
   return (
     <View role="status" style={{ gap: space.medium }} testID="pair-answer">
       <Txt kind="large" tone="needle">

@@ -251,6 +251,8 @@ describe('two pictures against each other', () => {
     expect(words()).toContain('17 ± 5 % more of the subject');
     expect(words()).toContain('f/8 against f/4');
     expect(words()).toContain('the second gains towards the right');
+    fireEvent.press(screen.getByRole('radio', { name: 'Side by side' }));
+    expect(screen.getByRole('radio', { name: 'Side by side', checked: true })).toBeTruthy();
     fireEvent.press(screen.getByRole('radio', { name: 'Difference' }));
     expect(words()).toContain('Dark where both are alike; what differs is shown 4 times as bright.');
     expect(screen.getByRole('radio', { name: 'On the subject', checked: true })).toBeTruthy();

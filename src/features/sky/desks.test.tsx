@@ -201,6 +201,11 @@ describe('the pages below', () => {
     expect(useSky.now().rule).toBe('c500');
   });
 
+  it('Series: leads to the Bench, which measures what is judged here', async () => {
+    await renderWithKit(<SeriesPage />);
+    expect(words()).toContain('Measure the pictures on the Bench');
+  });
+
   it('Series: refuses what cannot be a series, in words', async () => {
     useSky.now().set({ series: { fromS: 20, toS: 5, stepS: 1 } });
     await renderWithKit(<SeriesPage />);

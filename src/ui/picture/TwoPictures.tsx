@@ -27,12 +27,14 @@ interface Props {
   opacity: number;
   /** Shows how the two differ, so many times as bright, instead of both. */
   differenceTimes?: number | null;
+  /** Shows them beside each other, the same place of both in the middle of each half. */
+  beside?: boolean;
   over?: (lower: Viewport, upper: Viewport, screen: { width: number; height: number }) => ReactNode;
 }
 
 /** Two pictures over each other, the upper one half transparent and to be dragged into register. */
 export function TwoPictures(props: Props) {
-  const { label, lower, upper, register, spanPx, opacity, differenceTimes = null, over } = props;
+  const { label, lower, upper, register, spanPx, opacity, differenceTimes = null, beside = false, over } = props;
   const styles = useStyles();
   const palette = usePalette();
   const host = useRef<View>(null);
@@ -51,19 +53,23 @@ export function TwoPictures(props: Props) {
     () => view && upperView(view, shifted(register, view, byHand.dx * view.scale, byHand.dy * view.scale)),
     [view, register, byHand],
   );
-  // The canvas made first comes to lie above.
-  const turn = useMemo(() => view && turnAbout(view, register, byHand), [view, register, byHand]);
-  usePictureCanvas(host, upper.source, upper, screen, above, {
-    tint,
-    opacity,
-    difference: differenceTimes !== null,
-    turn,
-  });
+  // Beside each other either half shows what lies in the middle of the view.
+  const aside = beside ? screen.width / 4 : 0;
+  const [viewBelow, viewAbove] = useMemo(() => [asideBy(view, -aside), asideBy(above, aside)], [view, above, aside]);
+  const turn = useMemo(() => view && turnAbout(view, register, byHand, aside), [view, register, byHand, aside]);
   const within = useMemo(
     () => (differenceTimes !== null && above ? { view: above, size: upper, turn: turn ?? null } : null),
     [differenceTimes, above, upper, turn],
   );
-  usePictureCanvas(host, lower.source, lower, screen, view, { tint, within });
+  // The canvas made first comes to lie above.
+  usePictureCanvas(host, upper.source, upper, screen, viewAbove, {
+    tint,
+    opacity: beside ? 1 : opacity,
+    difference: differenceTimes !== null,
+    turn,
+    within: beside ? 'right' : null,
+  });
+  usePictureCanvas(host, lower.source, lower, screen, viewBelow, { tint, within: beside ? 'left' : within });
   const zoom = (by: number, about: [number, number]) => {
     if (view) setView(enlarged(view, by, about));
   };
@@ -95,7 +101,7 @@ export function TwoPictures(props: Props) {
         }}
         testID="two-pictures"
       >
-        {view && above ? over?.(view, above, screen) : null}
+        {viewBelow && viewAbove ? over?.(viewBelow, viewAbove, screen) : null}
       </View>
       <View style={styles.keys}>
         <Key title="Smaller" icon="remove" iconOnly weight="plain" onPress={() => zoom(1 / 1.6, middle)} />
@@ -113,11 +119,20 @@ export function TwoPictures(props: Props) {
   );
 }
 
+/** A view moved sideways by so many px of the screen. */
+const asideBy = (view: Viewport | null, dx: number): Viewport | null =>
+  view && dx ? { ...view, x: view.x + dx } : view;
+
 /** The turn of the upper picture about the place that lies on the lower one's. */
-function turnAbout(view: Viewport, { turnDeg = 0, on }: Register, byHand: { dx: number; dy: number }): Turn | null {
+function turnAbout(
+  view: Viewport,
+  { turnDeg = 0, on }: Register,
+  byHand: { dx: number; dy: number },
+  aside: number,
+): Turn | null {
   if (!turnDeg) return null;
   const at = (start: number, place: number, moved: number) => start + (place + 0.5 + moved) * view.scale;
-  return { deg: turnDeg, about: [at(view.x, on[0], byHand.dx), at(view.y, on[1], byHand.dy)] };
+  return { deg: turnDeg, about: [at(view.x, on[0], byHand.dx) + aside, at(view.y, on[1], byHand.dy)] };
 }
 
 const useStyles = stylesOf((palette) => ({

@@ -46,8 +46,8 @@ export interface Look {
   difference?: boolean;
   /** Turned about a place of the screen. */
   turn?: Turn | null;
-  /** Nothing is drawn but where another picture lies. */
-  within?: Within | null;
+  /** Nothing is drawn but where another picture lies, or in one half of the screen. */
+  within?: Within | 'left' | 'right' | null;
 }
 
 /** Where a picture lies on the screen. */
@@ -63,8 +63,15 @@ export interface Turn {
   about: readonly [number, number];
 }
 
-/** Leaves only the place of another picture to be drawn on. */
-function keepWithin(context: CanvasRenderingContext2D, { view, size, turn }: Within): void {
+/** Leaves only the place of another picture, or half of the screen, to be drawn on. */
+function keepWithin(context: CanvasRenderingContext2D, within: Within | 'left' | 'right', screen: Size): void {
+  if (within === 'left' || within === 'right') {
+    const middle = screen.width / 2;
+    context.beginPath();
+    context.rect(within === 'left' ? 0 : middle, 0, middle, screen.height);
+    return context.clip();
+  }
+  const { view, size, turn } = within;
   context.save();
   if (turn) turned(context, turn);
   context.beginPath();
@@ -103,7 +110,7 @@ export function usePictureCanvas(
       context.globalCompositeOperation = 'source-over';
       context.clearRect(0, 0, screen.width, screen.height);
       context.save();
-      if (within) keepWithin(context, within);
+      if (within) keepWithin(context, within, screen);
       if (turn) turned(context, turn);
       for (const drawn of [overview.current, sharp.current]) {
         if (!drawn) continue;

@@ -1,5 +1,5 @@
 import type { PairFound } from '../pair/comparePair';
-import { largerOf, moreOf, pairWords, unfair } from './pairWords';
+import { fieldOfBoth, largerOf, moreOf, pairWords, unfair } from './pairWords';
 
 const found = (scale: number, more: 'a' | 'b' | 'equal' | null, ratio = 1, plusMinus = 0.05): PairFound => ({
   scale,
@@ -36,6 +36,24 @@ describe('the verdict on two pictures', () => {
     expect(pairWords(found(1.001, 'equal')).sentence).toContain('Neither shows anything');
     expect(pairWords(found(0.7, 'equal')).sentence).toContain('0.7 times as large and keeps all');
     expect(pairWords(found(1, null)).title).toContain('Too little');
+  });
+  it('says of a part that it is one, and how many times narrower', () => {
+    const [whole, part] = [
+      { width: 6000, height: 4000 },
+      { width: 4000, height: 2667 },
+    ];
+    const lies = (tx: number) => ({ p: 1, q: 0, tx, ty: 0 });
+    const middle = fieldOfBoth(lies(0), whole, part);
+    expect(pairWords(found(1, 'equal'), middle)).toEqual({
+      title: 'The same picture',
+      sentence:
+        'The second is the middle of the first, 1.50 times. It shows nothing of the subject that the other does not.',
+    });
+    expect(fieldOfBoth(lies(900), whole, part).cut).toBe('The second is a part of the first, 1.50 times.');
+    expect(fieldOfBoth(lies(0), part, whole).cut).toBe('The first is the middle of the second, 1.50 times.');
+    expect(fieldOfBoth(lies(0), whole, whole).cut).toBeNull();
+    // Where one is larger as well, being a part of the other is not what matters.
+    expect(pairWords(found(1.5, 'equal'), middle).title).toBe('The same detail');
   });
   it('carries numbers with their errors', () => {
     expect(moreOf(found(1, 'b', 1.17))).toMatchObject({ unit: '%', value: expect.closeTo(17, 9) as number });

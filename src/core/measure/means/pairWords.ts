@@ -46,8 +46,39 @@ export const largerOf = ({ scale, scaleError }: PairFound): Quantity =>
     scaleError,
   );
 
+/** What the field tells that both show: words for where one is but a part of the other. */
+export interface FieldOfBoth {
+  cut: string | null;
+}
+
+/** A part shows this share of the other's area at most, and all of itself lies in it; its middle is the other's within such a share. */
+const PART = 0.9;
+const ALL = 0.98;
+const MIDDLE = 0.06;
+
+/** Whether one picture is a part of the other at the same pixels: its middle, or another part, and how many times narrower. */
+export function fieldOfBoth(match: PairFound['match'], a: Size, b: Size): FieldOfBoth {
+  const { ofFirst, ofSecond, offFirst, offSecond } = commonField(match, a, b);
+  const [part, whole, share, off] =
+    ofSecond > ALL && ofFirst < PART
+      ? (['second', 'first', ofFirst, offFirst] as const)
+      : ofFirst > ALL && ofSecond < PART
+        ? (['first', 'second', ofSecond, offSecond] as const)
+        : [null, null, 1, 0];
+  if (!part) return { cut: null };
+  // A whole side is told by the pictures' sizes, a share of the area only to a grid.
+  const times = part === 'second' ? a.width / b.width : b.width / a.width;
+  const area = times * (part === 'second' ? a.height / b.height : b.height / a.height);
+  const exact = Math.abs(area * share - 1) < 0.1 ? times : Math.sqrt(1 / share);
+  return {
+    cut: `The ${part} is ${off < MIDDLE ? 'the middle' : 'a part'} of the ${whole}, ${formatFixed(exact, 2)} times.`,
+  };
+}
+
+type Size = { width: number; height: number };
+
 /** The verdict. Sizes are on the subject; the first is what the second is held against. */
-export function pairWords({ scale, detail }: PairFound): PairWords {
+export function pairWords({ scale, detail }: PairFound, field?: FieldOfBoth): PairWords {
   const larger = Math.abs(scale - 1) < SAME_SIZE ? '' : `${formatFigures(scale, 3)} times as large`;
   if (!detail)
     return {
@@ -56,9 +87,11 @@ export function pairWords({ scale, detail }: PairFound): PairWords {
     };
   if (detail.more === 'equal')
     return {
-      title: 'The same detail',
+      title: field?.cut && !larger ? 'The same picture' : 'The same detail',
       sentence: !larger
-        ? 'Neither shows anything of the subject that the other does not.'
+        ? field?.cut
+          ? `${field.cut} It shows nothing of the subject that the other does not.`
+          : 'Neither shows anything of the subject that the other does not.'
         : scale > 1
           ? `The second shows the subject ${larger} and nothing the first, cropped later, does not.`
           : `The second shows the subject ${larger} and keeps all that the first does.`,

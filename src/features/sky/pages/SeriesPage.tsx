@@ -15,6 +15,7 @@ import { saveFile } from '@/ui/files';
 import { createRow, removeRow } from '@/data/rowActions';
 import { useSky } from '@/data/inHand';
 import { useRows } from '@/data/useRows';
+import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -145,6 +146,16 @@ function Series({ desk }: { desk: Extract<SkyDesk, { status: 'ready' }> }) {
         ))}
       </View>
       <Key title="Take the checklist along" icon="save-alt" onPress={card} />
+      <PageLinks
+        label="Measured instead of judged"
+        pages={[
+          {
+            href: '/bench',
+            name: 'Measure the pictures on the Bench',
+            gloss: 'bring all of them: how far stars ran in each, the lens told from the sky, your time from it',
+          },
+        ]}
+      />
       <Txt kind="title" level={2}>
         What you saw
       </Txt>

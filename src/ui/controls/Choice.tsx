@@ -50,7 +50,7 @@ export function Choice<T extends string>({ label, options, value, onChange, hide
 }
 
 const useStyles = stylesOf((palette) => ({
-  field: { gap: space.small },
+  field: { maxWidth: '100%', gap: space.small },
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
   key: {
     minHeight: TARGET,

@@ -101,6 +101,7 @@ export function TwoPictures(props: Props) {
         }}
         testID="two-pictures"
       >
+        {beside ? <View style={styles.between} /> : null}
         {viewBelow && viewAbove ? over?.(viewBelow, viewAbove, screen) : null}
       </View>
       <View style={styles.keys}>
@@ -145,6 +146,15 @@ const useStyles = stylesOf((palette) => ({
     borderColor: palette.ink,
     ...webStyle({ cursor: 'move', touchAction: 'none' }),
     userSelect: 'none',
+  },
+  between: {
+    position: 'absolute',
+    left: '50%',
+    top: 0,
+    bottom: 0,
+    width: 2,
+    marginLeft: -1,
+    backgroundColor: palette.ink,
   },
   keys: { flexDirection: 'row', alignItems: 'center', gap: space.small, flexWrap: 'wrap' },
 }));

@@ -119,6 +119,9 @@ const PIXEL = 1 / 12;
 const OF_SHAPE = 0.35;
 /** Ratios nearer to one than this nobody sees. */
 const SAME = 0.06;
+/** Where they seem to differ by more than this, the likelier answer is given from so many errors on. */
+const CLEAR = 0.1;
+const LIKELIER = 1.2;
 
 /**
  * Which of two pictures holds more real detail of the subject: by how the share one keeps of the other's structure falls with
@@ -143,6 +146,7 @@ export function whichHasMore(spectra: CommonSpectra, bands: DetailBands, scale: 
   const bySum = (together.error / 4) * Math.abs(1 / a - 1 / b);
   const off = Math.log(ratio);
   const error = 2 * Math.hypot(byDifference, bySum) + OF_SHAPE * Math.abs(off) + 0.025;
-  const told = Math.abs(off) > SAME && Math.abs(difference) > 2 * differenceError;
+  const sureness = Math.abs(difference) / differenceError;
+  const told = Math.abs(off) > SAME && (sureness > 2 || (Math.abs(off) > CLEAR && sureness > LIKELIER));
   return { more: !told ? 'equal' : ratio > 1 ? 'b' : 'a', ratio, plusMinus: ratio * error };
 }

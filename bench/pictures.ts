@@ -17,6 +17,7 @@ import {
   verdictOf,
   type Trial,
 } from '../tests/support/pictureTrials';
+import { benchSharpness } from './sharpness';
 import { report } from './timing';
 
 /** Pictures of each kind; `npm run bench pictures 1000` asks for more. */
@@ -162,4 +163,5 @@ function benchAccuracy(count: number): void {
 export function benchPictures(count = USUAL): void {
   benchTimes();
   benchAccuracy(count);
+  benchSharpness(count);
 }

@@ -192,6 +192,12 @@ test('a subject, at 1280 px and at night: its pixels, and what they are enough f
   await page.getByTestId('two-pictures').focus();
   await page.keyboard.press('ArrowLeft');
   await expect.poll(async () => Math.round(Number(await lineOfUpper.getAttribute('x1')) - before)).toBe(39);
+  // Their difference is what the browser itself makes of the two; beside each other both are seen as they are.
+  await page.getByRole('radio', { name: 'Difference' }).click();
+  await expect(canvases.last()).toHaveCSS('mix-blend-mode', 'difference');
+  await page.getByRole('radio', { name: 'Side by side' }).click();
+  await expect(canvases.last()).toHaveCSS('mix-blend-mode', 'normal');
+  await page.getByRole('radio', { name: 'Both' }).click();
   await page.getByRole('button', { name: 'Lay them on each other again' }).click();
   await expect.poll(async () => Math.round(Number(await lineOfUpper.getAttribute('x1')) - before)).toBe(0);
   expect(await axeFindings(page)).toEqual([]);

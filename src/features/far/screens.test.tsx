@@ -82,7 +82,7 @@ describe('the Far desk', () => {
     usePreferences.setState({ iso: 1600 });
     await renderWithKit(desk());
     await settled();
-    fireEvent.press(screen.getByRole('button', { name: /^Noise/ }));
+    fireEvent.press(await screen.findByRole('button', { name: /^Noise/ }));
     await settled();
     expect(words()).toContain('the sensor of Ostrel R45 was measured on the Bench');
     expect(words()).toMatch(/against Light bag \( at ISO [\d,]+, class \)/);

@@ -94,7 +94,7 @@ describe('the Near desk', () => {
   it('tells noise beside the other set-ups, all at one f-number', async () => {
     await renderWithKit(<NearDesk />);
     await act(() => new Promise((resolve) => setTimeout(resolve, 250)));
-    fireEvent.press(screen.getByRole('button', { name: /^Noise/ }));
+    fireEvent.press(await screen.findByRole('button', { name: /^Noise/ }));
     expect(words()).toContain('At the same f-number and time');
     fireEvent.press(screen.getByRole('button', { name: /^Electrons when full/ }));
     expect(await screen.findByText(/measured on the Bench/)).toBeTruthy();

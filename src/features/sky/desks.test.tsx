@@ -84,7 +84,7 @@ describe('the Stars desk', () => {
 
   it('tells noise at the ISO that follows from the exposure', async () => {
     await renderWithKit(<StarsDesk />);
-    fireEvent.press(screen.getByRole('button', { name: /^Noise/ }));
+    fireEvent.press(await screen.findByRole('button', { name: /^Noise/ }));
     expect(words()).toMatch(/ISO [\d,]+ follows from the exposure chosen, above/);
     expect(words()).toContain('Noise of reading');
     expect(screen.queryByTestId('noise-iso')).toBeNull();

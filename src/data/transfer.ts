@@ -57,7 +57,7 @@ export const rowCount = (data: WholeData): number =>
 /** Reads every list again: what the server holds has changed as a whole. */
 export async function readAllAgain(): Promise<void> {
   await mutate(() => true);
-  useSettledReadings.setState(({ count }) => ({ count: count + 1 }));
+  useSettledReadings.setState(({ count }) => ({ count: count + 1, answers: [] }));
 }
 
 /** Sends data, or a file of it as it is, to be brought in, all or nothing, and reads the lists again. */

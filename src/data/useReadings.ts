@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import useSWR from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import type { ReadingsSought } from '@/contract/readingsSought';
@@ -7,7 +7,7 @@ import type { StoredOf } from '@/contract/resources';
 import type { Reading } from '@/contract/schemas/reading';
 import { api } from './api';
 import { overlay, useOutbox } from './outbox';
-import { rowKey, useSettledReadings } from './outbox/settle';
+import { rowKey, useSettledReadings, type SettledReading } from './outbox/settle';
 
 /** So many readings are asked for at once: more than a screen holds. */
 const PAGE = 60;
@@ -40,16 +40,41 @@ const isSought = ({ search, desk, held }: ReadingsSought, reading: Reading): boo
   (!held || reading.held !== undefined) &&
   wordsOf(search ?? '').every((word) => readingWords(reading).includes(word));
 
-/** Rows of the server with the changes that still wait laid over them, in the order asked for. */
+/**
+ * Reads a list again when changes have reached the server, and says which of the server's answers it may not hold yet: a
+ * change leaves the outbox when it is answered, and the list comes a moment later.
+ */
+function useReadAgain(mutate: () => Promise<unknown>): SettledReading[] {
+  const { count, answers } = useSettledReadings();
+  const [read, setRead] = useState(0);
+  useEffect(() => {
+    if (count === 0) return;
+    // A list that cannot be read stays as it is, with the answers over it.
+    mutate().then(
+      () => setRead((before) => Math.max(before, count)),
+      () => undefined,
+    );
+  }, [count, mutate]);
+  return useMemo(() => answers.filter((answer) => answer.at > read), [answers, read]);
+}
+
+function withAnswers(rows: StoredOf<'readings'>[], answers: SettledReading[]): StoredOf<'readings'>[] {
+  if (answers.length === 0) return rows;
+  const answered = new Set(answers.map((answer) => answer.id));
+  return [...rows.filter((row) => !answered.has(row.id)), ...answers.flatMap(({ row }) => (row ? [row] : []))];
+}
+
+/** Rows of the server with what it answered since and the changes that still wait laid over them, in the order asked for. */
 function withWaiting(
   rows: StoredOf<'readings'>[],
+  answers: SettledReading[],
   waiting: Parameters<typeof overlay>[2],
   sought: ReadingsSought,
 ): StoredOf<'readings'>[] {
   const seen = new Set<string>();
   // A part that is read while a reading comes in may repeat the last one of the part before.
   const once = rows.filter((row) => !seen.has(row.id) && seen.add(row.id));
-  const all = overlay('readings', once, waiting);
+  const all = overlay('readings', withAnswers(once, answers), waiting);
   if (all === once) return once;
   return all
     .filter((row) => seen.has(row.id) || isSought(sought, row.data))
@@ -63,19 +88,17 @@ export function useReadings(sought: ReadingsSought): Readings {
     ([, , , offset]) => api.readings({ ...sought, limit: PAGE, offset }),
     { revalidateFirstPage: false, keepPreviousData: true },
   );
-  const settled = useSettledReadings((state) => state.count);
-  useEffect(() => {
-    if (settled > 0) void mutate();
-  }, [settled, mutate]);
+  const answers = useReadAgain(mutate);
   const waiting = useOutbox((state) => state.waiting);
   const rows = useMemo(
     () =>
       withWaiting(
         (data ?? []).flatMap((page) => page.items),
+        answers,
         waiting,
         sought,
       ),
-    [data, waiting, sought],
+    [data, answers, waiting, sought],
   );
   const total = data?.[0]?.total ?? 0;
   return {
@@ -126,16 +149,13 @@ export function useHeldReadings(): Reading[] {
   const { data, mutate } = useSWR('readings near held', () =>
     api.readings({ ...NEAR_HELD, limit: MOST_LEARNED_FROM, offset: 0 }),
   );
-  const settled = useSettledReadings((state) => state.count);
-  useEffect(() => {
-    if (settled > 0) void mutate();
-  }, [settled, mutate]);
+  const answers = useReadAgain(mutate);
   const waiting = useOutbox((state) => state.waiting);
   return useMemo(
     () =>
-      withWaiting(data?.items ?? [], waiting, NEAR_HELD)
+      withWaiting(data?.items ?? [], answers, waiting, NEAR_HELD)
         .map((row) => row.data)
         .filter((reading) => isSought(NEAR_HELD, reading)),
-    [data, waiting],
+    [data, answers, waiting],
   );
 }

@@ -9,6 +9,7 @@ import { HttpProblem, problemOf } from './problems';
 import type { Database } from './database/openDatabase';
 import { cutSlowBodies } from './httpServer';
 import { backupRoutes } from './routes/backups';
+import { changesRoutes } from './routes/changes';
 import { demoRoutes } from './routes/demo';
 import { resourceRoutes } from './routes/resources';
 import { transferRoutes } from './routes/transfer';
@@ -86,7 +87,7 @@ export function createApp(store: Store, database: Database, options: { logger: L
   app.get('/api/v1/schemas', (_request, response) => {
     response.json({ ...Object.fromEntries(ALL_SCHEMAS.map((schema) => [schema.$id, schema])), ...RESOURCE_SCHEMAS });
   });
-  app.use('/api/v1', demoRoutes(store, database), resourceRoutes(store));
+  app.use('/api/v1', changesRoutes(database), demoRoutes(store, database), resourceRoutes(store));
   app.use('/api', (request) => {
     throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.originalUrl}.`);
   });

@@ -3,7 +3,7 @@ import { chance } from './chance';
 import type { Scene } from './scene';
 
 /** Sizes of structure, each twice the one before: natural things have some of every size. */
-const OCTAVES = 9;
+const OCTAVES = 6;
 
 /**
  * A flat thing full of detail of every size: patches, fibres that run over it, specks. Its structure goes on below what a

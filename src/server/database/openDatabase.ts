@@ -6,6 +6,7 @@ import type { ResourceName } from '@/contract/resources';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import { defineTables, type Tables } from '../models/tables';
 import { makeBackup, type Why } from './backups';
+import { changedSince } from './changedRows';
 import { connect, inTransaction } from './connect';
 import { checkFile } from './fileCheck';
 import { lockFile, type FileLock } from './fileLock';
@@ -42,6 +43,8 @@ export interface Database {
     offset: number,
     sought?: ReadingsSought,
   ) => Promise<{ total: number; items: Buffer }>;
+  /** What has changed since a cursor, as JSON. */
+  changedSince: (cursor: string | undefined) => Promise<string>;
   /** Copies the file into its backups, while others read and write. */
   backup: (why: Why) => Promise<string>;
   lock: FileLock;
@@ -115,6 +118,7 @@ async function openExisting(file: string, lock: FileLock): Promise<Database> {
     together: (work) => inTransaction(writer, work),
     trace: (resource, id) => traceOf(writer, resource, id),
     page: (resource, limit, offset, sought) => pageOf(reader, resource, limit, offset, sought),
+    changedSince: (cursor) => changedSince(reader, cursor),
     backup: (why) => makeBackup(file, why),
     lock,
     close: async () => {

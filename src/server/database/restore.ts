@@ -5,11 +5,13 @@ import { RESOURCE_NAMES } from '@/contract/resources';
 import { HttpProblem } from '../problems';
 import { backupFolder, listBackups } from './backups';
 import { connect } from './connect';
+import { NEW_FILE_NAME } from './changedRows';
 import { checkFile } from './fileCheck';
 import { copyWhole, syncFolder } from './files';
 import { lockFile } from './fileLock';
 import { migrate } from './migrate';
 import type { Database } from './openDatabase';
+import { openRaw } from './raw';
 import { StorageFault } from './storageFault';
 
 /** Where a backup is laid ready before it takes the place of the data file. */
@@ -116,6 +118,7 @@ export async function restoreFile(file: string, name: string, now: Date = new Da
     await checkFile(from);
     const aside = `${file}.aside-${now.toISOString().replace(/[-:.]/g, '')}`;
     await copyWhole(from, readyFile(file));
+    await nameAnew(readyFile(file));
     const stood = fs.existsSync(file);
     for (const ending of ENDINGS)
       if (fs.existsSync(`${file}${ending}`)) fs.renameSync(`${file}${ending}`, `${aside}${ending}`);
@@ -123,6 +126,17 @@ export async function restoreFile(file: string, name: string, now: Date = new Da
     return { name, putAside: stood ? aside : null };
   } finally {
     await lock.release();
+  }
+}
+
+/** A file that goes back in time: what devices have seen since is not in it, and they must not think so. */
+async function nameAnew(file: string): Promise<void> {
+  const connection = await openRaw(file, 'write');
+  try {
+    const [named] = await connection.all("SELECT 1 FROM sqlite_master WHERE name = 'file_names'");
+    if (named) await connection.run(NEW_FILE_NAME);
+  } finally {
+    await connection.close();
   }
 }
 

@@ -5,6 +5,7 @@ import * as ratios from './0003-ratios';
 import * as starTests from './0004-star-tests';
 import * as answersAndWords from './0005-answers-and-words';
 import * as measurements from './0006-measurements';
+import * as changes from './0007-changes';
 
 /** One step from an older form of the tables to the next. */
 export interface Migration {
@@ -14,6 +15,14 @@ export interface Migration {
 }
 
 /** In this order; a file that has one that is not here was written by a newer program. */
-export const MIGRATIONS: readonly Migration[] = [first, reducers, ratios, starTests, answersAndWords, measurements];
+export const MIGRATIONS: readonly Migration[] = [
+  first,
+  reducers,
+  ratios,
+  starTests,
+  answersAndWords,
+  measurements,
+  changes,
+];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

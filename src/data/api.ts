@@ -1,5 +1,6 @@
 import type { ApiProblem } from '@/contract/problem';
 import type { Backup } from '@/contract/backup';
+import type { ChangesSince } from '@/contract/changesSince';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import type { Existing, ImportSummary } from '@/contract/wholeData';
 import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resources';
@@ -105,6 +106,10 @@ export const api = {
   },
   /** A part of the readings, searched and sorted by the server. */
   readings: (query: ReadingsQuery) => request<Page<ResourceTypes['readings']>>(`readings?${queryText(query)}`),
+
+  /** What has changed since a cursor; without one everything. */
+  changes: (since: string | null) =>
+    request<ChangesSince>(`changes${since === null ? '' : `?since=${encodeURIComponent(since)}`}`),
 
   create: <N extends ResourceName>(name: N, id: string, data: ResourceTypes[N], key?: string) =>
     request<Stored<ResourceTypes[N]>>(name, withBody('POST', { id, data }, key)),

@@ -3,7 +3,7 @@ import type { CsvReading } from '@/contract/csv/readCsv';
 import { RESOURCE_NAMES } from '@/contract/resources';
 import type { Existing, ImportSummary, WholeData } from '@/contract/wholeData';
 import { api } from './api';
-import { newId } from './outbox';
+import { agree, newId } from './outbox';
 import { useSettledReadings } from './outbox/settle';
 
 /** What a worker says while it reads a CSV. */
@@ -56,6 +56,7 @@ export const rowCount = (data: WholeData): number =>
 
 /** Reads every list again: what the server holds has changed as a whole. */
 export async function readAllAgain(): Promise<void> {
+  await agree();
   await mutate(() => true);
   useSettledReadings.setState(({ count }) => ({ count: count + 1, answers: [] }));
 }

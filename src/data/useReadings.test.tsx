@@ -31,6 +31,7 @@ it('a reading just kept stays in sight from its keeping to the list that holds i
 
   const { result } = await renderHook(() => useReadings({ sort: 'newest' }));
   const shown = () => result.current.rows.map((each) => each.id);
+  await waitFor(() => expect(reads).toHaveLength(1), { timeout: 20_000 });
   await act(() => reads[0]!([row(older!)]));
   await waitFor(() => expect(shown()).toEqual([older!.id]), { timeout: 20_000 });
 

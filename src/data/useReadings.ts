@@ -2,10 +2,10 @@ import { useEffect, useMemo, useState } from 'react';
 import useSWR from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import type { ReadingsSought } from '@/contract/readingsSought';
-import { readingSubject, readingWords, wordsOf } from '@/contract/readingWords';
 import type { StoredOf } from '@/contract/resources';
 import type { Reading } from '@/contract/schemas/reading';
-import { api } from './api';
+import { readingsFrom } from './lists';
+import { ORDERS, columnsOf, isSought } from './mirror/soughtReadings';
 import { overlay, useOutbox } from './outbox';
 import { rowKey, useSettledReadings, type SettledReading } from './outbox/settle';
 
@@ -16,7 +16,7 @@ const MOST_LEARNED_FROM = 500;
 
 export interface Readings {
   rows: StoredOf<'readings'>[];
-  /** How many the server has that are sought. */
+  /** How many there are that are sought. */
   total: number;
   loading: boolean;
   failed: boolean;
@@ -24,21 +24,6 @@ export interface Readings {
   /** Asks for the next part, when there is one. */
   more: () => void;
 }
-
-const figureOf = (reading: Reading): number =>
-  reading.desk === 'stars' ? reading.result.limitS : reading.result.pixelsOnSubject;
-
-const ORDERS: Record<ReadingsSought['sort'], (a: Reading, b: Reading) => number> = {
-  newest: (a, b) => b.takenAt.localeCompare(a.takenAt),
-  oldest: (a, b) => a.takenAt.localeCompare(b.takenAt),
-  subject: (a, b) => readingSubject(a).localeCompare(readingSubject(b)) || b.takenAt.localeCompare(a.takenAt),
-  most: (a, b) => figureOf(b) - figureOf(a) || b.takenAt.localeCompare(a.takenAt),
-};
-
-const isSought = ({ search, desk, held }: ReadingsSought, reading: Reading): boolean =>
-  (!desk || reading.desk === desk) &&
-  (!held || reading.held !== undefined) &&
-  wordsOf(search ?? '').every((word) => readingWords(reading).includes(word));
 
 /**
  * Reads a list again when changes have reached the server, and says which of the server's answers it may not hold yet: a
@@ -77,15 +62,17 @@ function withWaiting(
   const all = overlay('readings', withAnswers(once, answers), waiting);
   if (all === once) return once;
   return all
-    .filter((row) => seen.has(row.id) || isSought(sought, row.data))
-    .sort((a, b) => ORDERS[sought.sort](a.data, b.data));
+    .map((row) => ({ row, columns: columnsOf(row) }))
+    .filter(({ row, columns }) => seen.has(row.id) || isSought(sought, columns))
+    .sort((a, b) => ORDERS[sought.sort](a.columns, b.columns))
+    .map(({ row }) => row);
 }
 
-/** The readings of the Book, searched and sorted by the server, a part at a time. */
+/** The readings of the Book, searched and sorted, a part at a time. */
 export function useReadings(sought: ReadingsSought): Readings {
   const { data, error, isLoading, size, setSize, mutate } = useSWRInfinite(
     (index) => ['readings', sought.search ?? '', sought.sort, index * PAGE] as const,
-    ([, , , offset]) => api.readings({ ...sought, limit: PAGE, offset }),
+    ([, , , offset]) => readingsFrom({ ...sought, limit: PAGE, offset }),
     { revalidateFirstPage: false, keepPreviousData: true },
   );
   const answers = useReadAgain(mutate);
@@ -118,7 +105,7 @@ const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 /** Asked for as a list of one: an address that is mistyped is no fault. */
 async function readingOf(id: string): Promise<StoredOf<'readings'> | null> {
   if (!UUID.test(id)) return null;
-  return (await api.readings({ sort: 'newest', id, limit: 1, offset: 0 })).items[0] ?? null;
+  return (await readingsFrom({ sort: 'newest', id, limit: 1, offset: 0 })).items[0] ?? null;
 }
 
 /** One reading; null when there is none. */
@@ -147,15 +134,15 @@ const NEAR_HELD: ReadingsSought = { sort: 'newest', desk: 'near', held: true };
 /** Close-up readings of which is noted how they were held: what the limit by hand is learned from. */
 export function useHeldReadings(): Reading[] {
   const { data, mutate } = useSWR('readings near held', () =>
-    api.readings({ ...NEAR_HELD, limit: MOST_LEARNED_FROM, offset: 0 }),
+    readingsFrom({ ...NEAR_HELD, limit: MOST_LEARNED_FROM, offset: 0 }),
   );
   const answers = useReadAgain(mutate);
   const waiting = useOutbox((state) => state.waiting);
   return useMemo(
     () =>
       withWaiting(data?.items ?? [], answers, waiting, NEAR_HELD)
-        .map((row) => row.data)
-        .filter((reading) => isSought(NEAR_HELD, reading)),
+        .filter((row) => isSought(NEAR_HELD, columnsOf(row)))
+        .map((row) => row.data),
     [data, answers, waiting],
   );
 }

@@ -30,7 +30,7 @@ it('a list being read while a change arrives is read again, so that it is there'
       : new Promise((resolve) => reads.push((items) => resolve(answer(200, { items, total: items.length })))),
   ) as unknown as typeof fetch;
   const { result } = await renderHook(() => useRows('subjects'));
-  expect(reads).toHaveLength(1);
+  await waitFor(() => expect(reads).toHaveLength(1), { timeout: 20_000 });
   await act(() => submit({ resource: 'subjects', id: NEW, verb: 'create', data }));
   // The answer to the first reading was made before the change arrived, and comes after it.
   await act(async () => {

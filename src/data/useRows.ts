@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import useSWR from 'swr';
 import type { ResourceName, StoredOf } from '@/contract/resources';
-import { api } from './api';
+import { rowsFrom } from './lists';
 import { overlay, useOutbox } from './outbox';
 
 /** The rows of a resource as the person sees them: stored ones with the waiting changes laid over. */
@@ -17,7 +17,7 @@ export interface Rows<N extends ResourceName> {
 const NONE: never[] = [];
 
 export function useRows<N extends ResourceName>(resource: N): Rows<N> {
-  const { data, error, isLoading, mutate } = useSWR(resource, () => api.list(resource));
+  const { data, error, isLoading, mutate } = useSWR(resource, () => rowsFrom(resource));
   const waiting = useOutbox((state) => state.waiting);
   const rows = useMemo(() => overlay(resource, data ?? NONE, waiting), [resource, data, waiting]);
   return {

@@ -1,14 +1,16 @@
 import type { Stored } from '@/contract/resources';
 import type { Change, Entry, Refused, Stuck } from './changes';
 import { adoptLeftovers, endHandover, handOver, writeEntry } from './device';
-import { flush, forget, keep, refresh, sendWaiting } from './sending';
+import { agree, flush, forget, keep, refresh, sendWaiting } from './sending';
+import { readTouched } from './pulling';
 import { settle } from './settle';
 import { entryOf, handedOver, hold, nextOrder, useOutbox } from './state';
 import { listen, tell } from './tabs';
 
 export type { Change, Odd, Refused, Stuck } from './changes';
 export { overlay } from './overlay';
-export { flush } from './sending';
+export { useMirror } from './pulling';
+export { agree, flush } from './sending';
 export { useOutbox } from './state';
 
 export const newId = (): string => crypto.randomUUID();
@@ -37,11 +39,12 @@ export async function submit(change: NewChange): Promise<void> {
 /** Reads what earlier visits and other windows left, and follows what other windows do. */
 export async function openOutbox(): Promise<void> {
   listen((told) => {
+    if (told.kind === 'pulled') return void readTouched(told.touched, told.everything);
     if (told.kind === 'settled') void settle(told.resource, told.id, told.row);
     void refresh().catch(() => undefined);
   });
   await adoptLeftovers().catch(() => undefined);
-  await flush();
+  await agree();
 }
 
 /** Drops a refused change: the stored copy stays. */

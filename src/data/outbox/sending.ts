@@ -3,7 +3,9 @@ import { create } from 'zustand';
 import type { Stored } from '@/contract/resources';
 import { ApiFailed, ApiRefusal, ApiUnreachable, api } from '../api';
 import type { Change, Entry } from './changes';
+import { takeAnswer } from '../mirror';
 import { readEntries, removeEntry, writeEntry } from './device';
+import { pull } from './pulling';
 import { rowKey, settle } from './settle';
 import { hold, inOrder, letGo, replaceHeld, useOutbox } from './state';
 import { oneWindow, tell } from './tabs';
@@ -57,6 +59,7 @@ async function sendOne(entry: Entry): Promise<Outcome> {
   try {
     const row = await send(change);
     // First the answer, then the change goes: in between the row would stand there as it was before, with its old version.
+    await takeAnswer(change.resource, change.id, row).catch(() => undefined);
     await settle(change.resource, change.id, row);
     await forget(key);
     tell({ kind: 'settled', resource: change.resource, id: change.id, row });
@@ -151,6 +154,22 @@ export function sendWaiting(): Promise<void> {
   if (retry) clearTimeout(retry);
   useSending.setState({ retry: null });
   return oneWindow(drain);
+}
+
+/** What the server tells comes first, then what waits here goes: at a start, when the network or the person comes back, and now and then. */
+export function agree(): Promise<void> {
+  useSending.setState({ pauseMs: FIRST_PAUSE_MS });
+  return oneWindow(async () => {
+    try {
+      await pull();
+      useOutbox.setState({ reachable: true, serverSays: null });
+    } catch (error) {
+      // A server that has nothing to tell of changes is no reason to keep what waits.
+      if (error instanceof ApiUnreachable) useOutbox.setState({ reachable: false, serverSays: error.serverSays });
+      else if (!(error instanceof ApiRefusal)) throw error;
+    }
+    await drain();
+  });
 }
 
 /** Tries at once: a person asks for it, or the network is back. */

@@ -3,7 +3,9 @@ import type { ResourceName, Stored } from '@/contract/resources';
 
 /** What one window tells the others: that something waits or has gone, or that a row is at the server now. */
 export type Told =
-  { kind: 'changed' } | { kind: 'settled'; resource: ResourceName; id: string; row: Stored<unknown> | null };
+  | { kind: 'changed' }
+  | { kind: 'settled'; resource: ResourceName; id: string; row: Stored<unknown> | null }
+  | { kind: 'pulled'; touched: { resource: ResourceName; id: string }[]; everything: boolean };
 
 const NAME = 'jauge.outbox';
 

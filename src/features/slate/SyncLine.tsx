@@ -1,6 +1,6 @@
 import { Suspense, useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { flush, openOutbox, useOutbox } from '@/data/outbox';
+import { agree, flush, openOutbox, useOutbox } from '@/data/outbox';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
@@ -30,16 +30,20 @@ export function SyncLine() {
   );
 }
 
-/** Sends what an earlier visit could not, and again when the network or the person comes back. */
+/** What other devices did meanwhile is asked for so often, ms. */
+const AGREE_EVERY_MS = 60_000;
+
+/** Agrees with the server at the start, again when the network or the person comes back, and every minute. */
 function useOutboxOpen(): void {
   const unkept = useOutbox((state) => state.unkept.length);
   useEffect(() => {
     void openOutbox();
-    const again = () =>
-      void (document.visibilityState === 'visible' && useOutbox.getState().waiting.length > 0 && flush());
+    const again = () => void (document.visibilityState === 'visible' && agree());
     window.addEventListener('online', again);
     document.addEventListener('visibilitychange', again);
+    const now = setInterval(again, AGREE_EVERY_MS);
     return () => {
+      clearInterval(now);
       window.removeEventListener('online', again);
       document.removeEventListener('visibilitychange', again);
     };

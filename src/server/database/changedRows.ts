@@ -18,7 +18,7 @@ async function nameOf(reader: Sequelize): Promise<string> {
 }
 
 /** Gives a file another name: what devices know of it holds no longer, and they ask for everything again. */
-export const NEW_FILE_NAME = "UPDATE file_names SET name = lower(hex(randomblob(16)))";
+export const NEW_FILE_NAME = 'UPDATE file_names SET name = lower(hex(randomblob(16)))';
 
 /** Where a cursor of this file stands; null for one of another file, or of a time that this file has not seen. */
 async function placeOf(reader: Sequelize, name: string, cursor: string | undefined): Promise<number | null> {

@@ -4,7 +4,9 @@ const EVENTS = { insert: 'NEW', update: 'NEW', delete: 'OLD' } as const;
 
 /** Notes what is in a table, and from now on every change of it, for those who ask what is new (0007). */
 export async function traceChanges({ sequelize }: QueryInterface, table: string): Promise<void> {
-  await sequelize.query(`INSERT INTO changes (resource, id) SELECT '${table}', id FROM ${table} ORDER BY created_at, id`);
+  await sequelize.query(
+    `INSERT INTO changes (resource, id) SELECT '${table}', id FROM ${table} ORDER BY created_at, id`,
+  );
   for (const [event, row] of Object.entries(EVENTS))
     // Taken out and put in anew, not replaced: within a trigger OR REPLACE gives way to what the statement outside says.
     await sequelize.query(`CREATE TRIGGER ${table}_${event}_noted AFTER ${event.toUpperCase()} ON ${table} BEGIN

@@ -1,9 +1,8 @@
 import type { Grey } from '@/core/picture/grey';
-import { blurred } from '@/core/simulate/blurred';
 import { chance } from '@/core/simulate/chance';
 import { noisy } from '@/core/simulate/noisy';
-import { drawn } from '@/core/simulate/scene';
 import { textureScene } from '@/core/simulate/textureScene';
+import { throughLens } from '@/core/simulate/throughLens';
 import type { View } from '@/core/simulate/view';
 import { asFile } from './randomRuler';
 
@@ -21,9 +20,10 @@ export interface RandomPair {
   powerRatio: (frequency: number) => number;
 }
 
-const sinc = (x: number): number => (x === 0 ? 1 : Math.sin(Math.PI * x) / (Math.PI * x));
+/** What a pixel that is drawn by two samples a side lets pass. */
+const pixel = (frequency: number): number => Math.cos((Math.PI * frequency) / 2);
 const kept = (sigma: number) => (frequency: number) =>
-  Math.exp(-2 * (Math.PI * sigma * frequency) ** 2) * sinc(frequency);
+  Math.exp(-2 * (Math.PI * sigma * frequency) ** 2) * pixel(frequency);
 
 function limitOf(response: (frequency: number) => number): number {
   let [low, high] = [0, 0.999];
@@ -61,7 +61,7 @@ export function randomPair(seed: number, width = 520, height = 400): RandomPair 
   ];
   const [sigmaA, sigmaB] = [between(0.5, 1.6), between(0.5, 1.6)];
   const made = (view: View, sigma: number, gain: number, own: number): Grey => {
-    const sharp = blurred(drawn(scene, view, width, height, 2), width, height, sigma);
+    const sharp = throughLens(scene, view, width, height, sigma);
     const light = noisy(
       sharp.map((v) => gain * v),
       { fullWell: oneOf([1500, 4000, 12_000]), readNoise: 3 },

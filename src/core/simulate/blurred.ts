@@ -1,9 +1,23 @@
-/** Weights of a Gaussian of a deviation in px, cut at four deviations, summing to one. */
+/** Frequencies by which weights are made. */
+const STEPS = 512;
+/** The narrowest blurs, cut off by the pixels' own limit, ring so far before they have died away to a thousandth, px. */
+const LEAST_REACH = 10;
+
+/**
+ * Weights that let pass of every frequency what a Gaussian of a deviation in px does, as a lens's blur is there before the
+ * pixels are; summing to one. A Gaussian read at whole pixels lets pass too much when it is narrow: half as much again at
+ * 0.5 cycles a px for 0.6 px.
+ */
 function weightsOf(sigma: number): Float64Array {
-  const reach = Math.ceil(4 * sigma);
-  const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, i) =>
-    Math.exp(-((i - reach) ** 2) / (2 * sigma * sigma)),
-  );
+  const reach = Math.max(LEAST_REACH, Math.ceil(4 * sigma));
+  const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, i) => {
+    let sum = 0;
+    for (let k = 0; k < STEPS; k++) {
+      const frequency = (k + 0.5) / (2 * STEPS);
+      sum += Math.exp(-2 * (Math.PI * sigma * frequency) ** 2) * Math.cos(2 * Math.PI * frequency * (i - reach));
+    }
+    return sum;
+  });
   const sum = weights.reduce((a, b) => a + b, 0);
   return weights.map((weight) => weight / sum);
 }

@@ -1,9 +1,8 @@
-import { blurred } from './blurred';
 import { chance } from './chance';
 import { noisy } from './noisy';
-import { drawn } from './scene';
 import { shaken, shakePath } from './shaken';
 import { textureScene } from './textureScene';
+import { throughLens } from './throughLens';
 
 /** A flat thing full of detail, and how the camera stands before it: the same seed is the same thing. */
 export interface FlatThing {
@@ -59,7 +58,7 @@ export function takeFlat(thing: FlatThing, { columns, rows, sigmaPx, fullWell, s
   const [width, height] = [Math.round(columns / enlarged), Math.round(rows / enlarged)];
   const view = { pxPerMm, turnDeg, tiltAlongDeg: 0, tiltAcrossDeg: 0, middleMm, focalPx: 1e7, distortion: 0 };
   const { between } = chance(seed);
-  const sharp = blurred(drawn(textureScene(FINEST_MM, thing.seed), view, width, height, 2), width, height, sigmaPx);
+  const sharp = throughLens(textureScene(FINEST_MM, thing.seed), view, width, height, sigmaPx);
   const moved =
     shakenPx > 0.05 ? shaken(sharp, width, height, shakePath(shakenPx, between(0, 180), between(-0.3, 0.3))) : sharp;
   const light = noisy(moved, { fullWell, readNoise: 4 }, seed + 1);

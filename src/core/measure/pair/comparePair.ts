@@ -2,6 +2,7 @@ import type { Grey } from '../../picture/grey';
 import { fail, ok, type Result } from '../../quantity/result';
 import { focusShift, type FocusShift } from './acrossField';
 import { coarseMatch } from './coarseMatch';
+import { commonFit } from './commonFit';
 import { commonSpectra, type CommonSpectra } from './commonSpectra';
 import { fineMatch, type FineMatch } from './fineMatch';
 import { onWholes, type Copy } from './copies';
@@ -89,12 +90,13 @@ export function comparePair(a: Grey, b: Grey, onProgress?: (share: number) => vo
   const { match } = fine;
   const spectra = commonSpectra(a, b, match);
   if (!spectra) return noCommon;
-  const bands = detailBands(spectra);
-  return ok(foundOf(a, b, fine, bands, spectra));
+  return ok(foundOf(a, b, fine, spectra));
 }
 
-function foundOf(a: Grey, b: Grey, fine: FineMatch, bands: DetailBands, spectra: CommonSpectra): PairFound {
+function foundOf(a: Grey, b: Grey, fine: FineMatch, spectra: CommonSpectra): PairFound {
   const { match } = fine;
+  const common = commonFit(spectra);
+  const bands = detailBands(spectra, common);
   return {
     scale: scaleOf(match),
     scaleError: fine.scaleError,
@@ -106,7 +108,7 @@ function foundOf(a: Grey, b: Grey, fine: FineMatch, bands: DetailBands, spectra:
     match,
     correlation: fine.correlation,
     bands,
-    detail: whichHasMore(spectra, bands, scaleOf(match)),
+    detail: whichHasMore(spectra, bands, common, scaleOf(match)),
     focus: focusShift(spectra.across),
     lightRatio: spectra.lightRatio,
   };

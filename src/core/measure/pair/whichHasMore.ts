@@ -1,4 +1,5 @@
 import { inverseNormal, solveNormal } from '../leastSquares';
+import type { CommonFit } from './commonFit';
 import { BANDS, type CommonSpectra } from './commonSpectra';
 
 /** What two pictures keep of the same detail, band by band. */
@@ -38,7 +39,9 @@ function freed(aa: number, bb: number, coherence: number, noiseA: number, noiseB
   return [aa * (1 - kappa * na), bb * (1 - kappa * nb)];
 }
 
-export function detailBands({ aa, bb, re, im, count, noiseA, noiseB }: CommonSpectra): DetailBands {
+export function detailBands(spectra: CommonSpectra, fit: CommonFit | null): DetailBands {
+  const { aa, bb, re, im, count } = spectra;
+  const { noiseA, noiseB } = fit ?? spectra;
   const coherence = BANDS.map((_, k) => (re[k]! ** 2 + im[k]! ** 2) / Math.max(1e-30, aa[k]! * bb[k]!));
   const powerRatio = BANDS.map((_, k) => {
     if (coherence[k]! < BELIEVED || re[k]! <= 0 || count[k]! < 3) return null;
@@ -57,28 +60,6 @@ export function detailBands({ aa, bb, re, im, count, noiseA, noiseB }: CommonSpe
 interface Line {
   value: number;
   error: number;
-}
-
-/** Slope of the logarithm of the power ratio over ν²: four π² times the difference of the squared blurs. */
-function slopeOf({ powerRatio, errors }: DetailBands): Line | null {
-  const normal = [new Float64Array(2), new Float64Array(2)];
-  const right = new Float64Array(2);
-  let used = 0;
-  for (const [k, ratio] of powerRatio.entries()) {
-    if (ratio === null) continue;
-    const weight = 1 / (errors[k]! / 2) ** 2;
-    const row = [1, BANDS[k]! ** 2];
-    for (let i = 0; i < 2; i++) {
-      right[i] = right[i]! + weight * row[i]! * Math.log(ratio);
-      for (let j = 0; j < 2; j++) normal[i]![j] = normal[i]![j]! + weight * row[i]! * row[j]!;
-    }
-    used++;
-  }
-  // Both pictures are in shares of their light, so that slow structure is the same in both to a few per cent.
-  normal[0]![0] = normal[0]![0]! + 1 / 0.06 ** 2;
-  const solved = used >= 1 ? solveNormal(normal, right) : null;
-  const inverse = solved && inverseNormal(normal);
-  return solved && inverse && { value: solved[1]!, error: Math.sqrt(inverse[1]![1]!) };
 }
 
 /** Structure of natural things falls with about this power of the frequency. */
@@ -129,13 +110,17 @@ const LIKELIER = 1.2;
  *
  * @param scale px of the second a px of the first
  */
-export function whichHasMore(spectra: CommonSpectra, bands: DetailBands, scale: number): MoreDetail | null {
-  const slope = slopeOf(bands);
+export function whichHasMore(
+  spectra: CommonSpectra,
+  bands: DetailBands,
+  fit: CommonFit | null,
+  scale: number,
+): MoreDetail | null {
   const together = blursTogether(spectra, bands);
-  if (!slope || !together) return null;
+  if (!fit || !together) return null;
   // ln(ratio) = −4π²(σb² − σa²)·ν².
-  const difference = -slope.value / (4 * Math.PI ** 2);
-  const differenceError = slope.error / (4 * Math.PI ** 2);
+  const difference = -fit.slope / (4 * Math.PI ** 2);
+  const differenceError = fit.slopeError / (4 * Math.PI ** 2);
   const [leastA, leastB] = [PIXEL, PIXEL / scale ** 2];
   const sum = Math.max(together.value, Math.abs(difference) + leastA + leastB);
   const a = Math.max(leastA, (sum - difference) / 2);

@@ -30,6 +30,8 @@ export default defineConfig({
     hasTouch: true,
     locale: 'en-GB',
     timezoneId: 'Europe/London',
+    // Only where it is what is looked at: it fetches every file once for each test.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_ARGS },
   },
 });

@@ -5,6 +5,6 @@ import { findChromium, run } from './lib/steps.mjs';
 
 prepare();
 const CHROMIUM = findChromium();
-buildWeb();
+await buildWeb();
 buildServer();
 run(process.execPath, ['--import', 'tsx', 'bench/main.ts', ...process.argv.slice(2)], { env: { CHROMIUM } });

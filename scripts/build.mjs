@@ -3,5 +3,5 @@ import { buildServer, buildWeb } from './lib/build.mjs';
 import { prepare } from './lib/generate.mjs';
 
 prepare();
-buildWeb();
+await buildWeb();
 buildServer();

@@ -5,7 +5,7 @@ import { prepare } from './lib/generate.mjs';
 import { inRoot, start } from './lib/steps.mjs';
 
 prepare();
-buildWeb();
+await buildWeb();
 buildServer();
 if (process.argv.includes('--fresh')) fs.rmSync(inRoot('.demo'), { recursive: true, force: true });
 start(process.execPath, [inRoot('build', 'server.cjs')], { env: { JAUGE_DEMO: '1' } }).on('exit', (code) =>

@@ -5,6 +5,6 @@ import { bin, findChromium, run } from './lib/steps.mjs';
 
 prepare();
 const CHROMIUM = findChromium();
-buildWeb();
+await buildWeb();
 buildServer();
 run(bin('playwright'), ['test', '--config', 'e2e/screenshots.config.ts'], { env: { CHROMIUM } });

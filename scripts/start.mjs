@@ -4,6 +4,6 @@ import { prepare } from './lib/generate.mjs';
 import { inRoot, start } from './lib/steps.mjs';
 
 prepare();
-buildWeb();
+await buildWeb();
 buildServer();
 start(process.execPath, [inRoot('build', 'server.cjs')]).on('exit', (code) => process.exit(code ?? 0));

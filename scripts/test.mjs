@@ -67,7 +67,7 @@ await tests(
   }),
 );
 await over;
-buildWeb();
+await buildWeb();
 buildServer();
 await tests(
   'Browser tests',

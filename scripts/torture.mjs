@@ -6,7 +6,7 @@ import { findChromium, run } from './lib/steps.mjs';
 
 prepare();
 const CHROMIUM = findChromium();
-buildWeb();
+await buildWeb();
 buildServer();
 const { status } = run(process.execPath, ['--import', 'tsx', 'torture/main.ts', ...process.argv.slice(2)], {
   env: { CHROMIUM },

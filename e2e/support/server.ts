@@ -12,13 +12,15 @@ export class JaugeServer {
 
   constructor(private readonly demo: boolean) {}
 
-  async start(): Promise<void> {
+  /** @param env how this start differs from the usual one */
+  async start(env: Record<string, string> = {}): Promise<void> {
     const child = spawn(process.execPath, ['build/server.cjs'], {
       env: {
         ...process.env,
         JAUGE_DATABASE: path.join(this.folder, 'e2e.sqlite'),
         JAUGE_PORT: String(this.port),
         ...(this.demo ? { JAUGE_DEMO: '1' } : {}),
+        ...env,
       },
       stdio: ['ignore', 'pipe', 'inherit'],
     });

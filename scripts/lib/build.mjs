@@ -17,13 +17,42 @@ const WEB_SOURCES = [
   'app.json',
   'babel.config.js',
   'metro.config.js',
+  'scripts/lib/build.mjs',
   'package-lock.json',
 ];
 const SERVER_SOURCES = ['src/server', 'src/contract', 'src/core', 'src/demo', 'package-lock.json'];
-const COMPRESSED = new Set(['.js', '.css', '.html', '.json', '.svg', '.ttf', '.map', '.wasm']);
+const COMPRESSED = new Set(['.webmanifest', '.js', '.css', '.html', '.json', '.svg', '.ttf', '.map', '.wasm']);
 
 function isCurrent(stamp, hash) {
   return fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === hash;
+}
+
+/**
+ * Writes the worker that keeps every file of the application on the device. A new version is fetched whole beside the old
+ * one and waits until the person takes it.
+ */
+async function serviceWorker(folder) {
+  // Installed by then; this file itself must load without any package.
+  const { generateSW } = await import('workbox-build');
+  const { warnings } = await generateSW({
+    globDirectory: folder,
+    globPatterns: ['**/*.{js,css,html,json,svg,png,ttf,wasm,webmanifest}'],
+    // The default leaves out whatever lies below a folder node_modules, and so do fonts and icons.
+    globIgnores: ['**/*.map', 'metadata.json'],
+    swDest: path.join(folder, 'sw.js'),
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//, /\/[^/]+\.[^/]+$/],
+    clientsClaim: true,
+    skipWaiting: false,
+    cleanupOutdatedCaches: true,
+    // Names of the bundler's files carry their content's mark.
+    dontCacheBustURLsMatching: /-[0-9a-f]{32}\.|\.[0-9a-f]{32}\./,
+    // The decoder of camera raw is the largest.
+    maximumFileSizeToCacheInBytes: 8e6,
+  });
+  if (warnings.length > 0) throw new Error(warnings.join('\n'));
 }
 
 function compress(folder) {
@@ -41,7 +70,7 @@ function compress(folder) {
   }
 }
 
-export function buildWeb() {
+export async function buildWeb() {
   const hash = hashOfSources(WEB_SOURCES);
   const stamp = inRoot('dist', '.sources');
   if (isCurrent(stamp, hash)) return;
@@ -51,6 +80,7 @@ export function buildWeb() {
     env: { EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1' },
     quiet: true,
   });
+  await serviceWorker(inRoot('dist'));
   compress(inRoot('dist'));
   fs.writeFileSync(stamp, hash);
 }

@@ -39,6 +39,7 @@ export async function submit(change: NewChange): Promise<void> {
 /** Reads what earlier visits and other windows left, and follows what other windows do. */
 export async function openOutbox(): Promise<void> {
   listen((told) => {
+    if (told.kind === 'newer') return window.location.reload();
     if (told.kind === 'pulled') return void readTouched(told.touched, told.everything);
     if (told.kind === 'settled') void settle(told.resource, told.id, told.row);
     void refresh().catch(() => undefined);

@@ -1,11 +1,13 @@
 import { Mutex } from 'async-mutex';
 import type { ResourceName, Stored } from '@/contract/resources';
 
-/** What one window tells the others: that something waits or has gone, or that a row is at the server now. */
+/** What one window tells the others: that something waits or has gone, that rows are at the server or came from
+ * there, or that a newer version of the application is taken. */
 export type Told =
   | { kind: 'changed' }
   | { kind: 'settled'; resource: ResourceName; id: string; row: Stored<unknown> | null }
-  | { kind: 'pulled'; touched: { resource: ResourceName; id: string }[]; everything: boolean };
+  | { kind: 'pulled'; touched: { resource: ResourceName; id: string }[]; everything: boolean }
+  | { kind: 'newer' };
 
 const NAME = 'jauge.outbox';
 

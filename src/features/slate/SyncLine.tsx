@@ -1,6 +1,7 @@
 import { Suspense, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { agree, flush, openOutbox, useOutbox } from '@/data/outbox';
+import { keepFiles, takeNewer, useOffline } from '@/data/offline';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
@@ -38,6 +39,7 @@ function useOutboxOpen(): void {
   const unkept = useOutbox((state) => state.unkept.length);
   useEffect(() => {
     void openOutbox();
+    void keepFiles();
     const again = () => void (document.visibilityState === 'visible' && agree());
     window.addEventListener('online', again);
     document.addEventListener('visibilitychange', again);
@@ -65,6 +67,7 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
   const unkept = useOutbox((state) => state.unkept.length);
   const reachable = useOutbox((state) => state.reachable);
   const serverSays = useOutbox((state) => state.serverSays);
+  const newer = useOffline((state) => state.newer);
   const first = refused[0];
   if (unkept > 0)
     return (
@@ -86,6 +89,10 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
         text={`${tray === 1 ? 'One thing lies' : `${tray} things lie`} in the tray that could not be sent or read. Everything else goes on.`}
         action={{ title: 'Open the tray', run: () => onOpen('tray') }}
       />
+    );
+  if (newer && (reachable || waiting === 0))
+    return (
+      <Line text="A newer version of Jauge lies ready." action={{ title: 'Take it', run: () => void takeNewer() }} />
     );
   if (reachable || waiting === 0) return null;
   return (

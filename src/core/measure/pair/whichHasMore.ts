@@ -130,7 +130,7 @@ export function whichHasMore(
   const byDifference = (differenceError / 4) * (1 / a + 1 / b);
   const bySum = (together.error / 4) * Math.abs(1 / a - 1 / b);
   const off = Math.log(ratio);
-  const error = 2 * Math.hypot(byDifference, bySum) + OF_SHAPE * Math.abs(off) + 0.025;
+  const error = 2 * Math.hypot(byDifference, bySum) + OF_SHAPE * Math.abs(off) + 0.03;
   const sureness = Math.abs(difference) / differenceError;
   const told = Math.abs(off) > SAME && (sureness > 2 || (Math.abs(off) > CLEAR && sureness > LIKELIER));
   return { more: !told ? 'equal' : ratio > 1 ? 'b' : 'a', ratio, plusMinus: ratio * error };

@@ -1,0 +1,195 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium, expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+import { CHROMIUM_ARGS } from '../playwright.config';
+import { demoReadings } from '../src/demo/readings';
+import { JaugeServer } from './support/server';
+
+/** A browser with a folder of its own, closed and opened again as a phone is, and what its pages complained of. */
+class Device {
+  private readonly folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-device-'));
+  private context: BrowserContext | null = null;
+  readonly faults: string[] = [];
+
+  async open(): Promise<Page> {
+    this.context = await chromium.launchPersistentContext(this.folder, {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: CHROMIUM_ARGS,
+      viewport: { width: 390, height: 844 },
+      hasTouch: true,
+      serviceWorkers: 'allow',
+      locale: 'en-GB',
+      timezoneId: 'Europe/London',
+    });
+    const page = this.context.pages()[0] ?? (await this.context.newPage());
+    page.on('pageerror', (error) => this.faults.push(`uncaught: ${error.message}`));
+    return page;
+  }
+
+  async close(): Promise<void> {
+    await this.context?.close();
+    this.context = null;
+  }
+
+  async dispose(): Promise<void> {
+    await this.close();
+    fs.rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+const test = base.extend<{ server: JaugeServer; device: Device }>({
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, provide) => {
+    const server = new JaugeServer(true);
+    await server.start();
+    await provide(server);
+    await server.dispose();
+  },
+  // eslint-disable-next-line no-empty-pattern
+  device: async ({}, provide) => {
+    const device = new Device();
+    await provide(device);
+    await device.dispose();
+    expect(device.faults).toEqual([]);
+  },
+});
+test.setTimeout(420_000);
+
+/** Opens the application and waits until files and rows lie on the device. */
+async function takeAlong(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/far`);
+  await expect(page.getByTestId('pixels-value')).toBeVisible();
+  await expect
+    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state))
+    .toBe('activated');
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise((resolve) => {
+            const open = indexedDB.open('jauge.mirror');
+            open.onsuccess = () => {
+              const database = open.result;
+              const asked = database.transaction('standing').objectStore('standing').get('now');
+              asked.onsuccess = () => {
+                database.close();
+                resolve((asked.result as { whole?: boolean } | undefined)?.whole ?? false);
+              };
+            };
+            open.onerror = () => resolve(false);
+          }),
+      ),
+    )
+    .toBe(true);
+}
+
+const places: [address: string, shows: RegExp][] = [
+  ['/', /px.?on the subject/],
+  ['/far', /px.?on the subject/],
+  ['/far/beside', /Side by side/],
+  ['/far/detail', /Detail/],
+  ['/far/takes', /What would it take/],
+  ['/far/plan', /Planner curve|distance/],
+  ['/far/routes', /Another way/],
+  ['/far/test', /Fair test/],
+  ['/near', /: 1/],
+  ['/near/sizes', /Three sizes/],
+  ['/near/plan', /Plan for a ratio/],
+  ['/near/aperture', /f-number/],
+  ['/near/stack', /Focus stack/],
+  ['/near/sensors', /Sensors compared/],
+  ['/near/measure', /Measure the ratio/],
+  ['/sky', /longest/],
+  ['/sky/planets', /arcsec|″/],
+  ['/sky/deep', /Deep sky|galaxy|nebula/i],
+  ['/sky/night', /darkness|night/i],
+  ['/sky/schools', /Schools/],
+  ['/sky/series', /Test series/],
+  ['/sky/strokes', /strokes/i],
+  ['/bench', /Bench|picture/],
+  ['/bench/charts', /Charts/],
+  ['/book', /Curlew/],
+  [`/book/${demoReadings()[0]!.id}`, /Taken|Kept|px|s\b/],
+  ['/kit', /Ostrel R45/],
+  ['/kit/bring', /Backups|In and out/],
+  ['/kit/compare', /Compare/],
+];
+
+test('with no server, after a new start of the browser, every place opens, reads and keeps; at home it is sent', async ({
+  server,
+  device,
+}) => {
+  await takeAlong(await device.open(), server.url);
+  await device.close();
+  await server.stop();
+
+  const page = await device.open();
+  for (const [address, shows] of places) {
+    await page.goto(`${server.url}${address}`);
+    await expect(page.getByRole('main'), address).toContainText(shows);
+    await expect(
+      page.getByText(/cannot be fetched|could not be loaded|did not arrive|cannot be read/),
+      address,
+    ).toHaveCount(0);
+  }
+  await page.goto(`${server.url}/far`);
+  await page.getByRole('button', { name: 'Add a note' }).click();
+  await page.getByRole('textbox', { name: 'Note' }).fill('from beyond signal');
+  await page.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(page.getByText(/Kept on this device/)).toBeVisible();
+  await page.goto(`${server.url}/book`);
+  await expect(page.getByText('from beyond signal')).toBeVisible();
+  // What needs the server says so.
+  await page.goto(`${server.url}/kit/bring`);
+  await page.getByRole('button', { name: 'Everything, as JSON' }).click();
+  await expect(page.getByText(/server cannot be reached/i).first()).toBeVisible();
+
+  await device.close();
+  await server.start();
+  const back = await device.open();
+  await back.goto(`${server.url}/far`);
+  await expect
+    .poll(async () => {
+      const answer = await fetch(`${server.url}/api/v1/readings?search=beyond`);
+      return ((await answer.json()) as { total: number }).total;
+    })
+    .toBe(1);
+});
+
+/** The built application with another title, as a version to come. */
+function nextVersion(): string {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-next-'));
+  fs.cpSync('dist', folder, { recursive: true });
+  for (const name of ['index.html', 'sw.js'])
+    for (const packed of ['br', 'gz']) fs.rmSync(path.join(folder, `${name}.${packed}`));
+  const page = path.join(folder, 'index.html');
+  fs.writeFileSync(page, fs.readFileSync(page, 'utf8').replace('<html ', '<html data-version="next" '));
+  const worker = path.join(folder, 'sw.js');
+  const text = fs.readFileSync(worker, 'utf8');
+  const marked = text.replace(/(url:"index\.html",revision:")[0-9a-f]+"/, '$1next"');
+  if (marked === text) throw new Error('the worker names no revision of index.html');
+  fs.writeFileSync(worker, marked);
+  return folder;
+}
+
+test('a newer version waits until it is taken, in every window', async ({ server, device }) => {
+  const page = await device.open();
+  await takeAlong(page, server.url);
+  const folder = nextVersion();
+  await server.stop();
+  await server.start({ JAUGE_DIST: folder });
+  const version = (each: Page) => each.evaluate(() => document.documentElement.dataset.version ?? 'first');
+  await page.goto(`${server.url}/near`);
+  await expect(page.getByText('A newer version of Jauge lies ready.')).toBeVisible();
+  expect(await version(page)).toBe('first');
+  // A window opened now begins with the old version too: the two never mix.
+  const other = await page.context().newPage();
+  await other.goto(`${server.url}/sky`);
+  expect(await version(other)).toBe('first');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  for (const each of [page, other])
+    await expect.poll(() => version(each).catch(() => 'between'), { message: each.url() }).toBe('next');
+  await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
+  fs.rmSync(folder, { recursive: true, force: true });
+});

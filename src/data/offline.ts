@@ -1,0 +1,83 @@
+import { create } from 'zustand';
+import { tell } from './outbox/tabs';
+
+/** How far this device can do without the server. */
+interface Offline {
+  /** `ready`: every file of the application lies on the device. */
+  state: 'no' | 'fetching' | 'ready';
+  /** A newer version lies ready and waits until the person takes it. */
+  newer: boolean;
+}
+
+export const useOffline = create<Offline>()(() => ({ state: 'no', newer: false }));
+
+const HOUR_MS = 3600_000;
+
+/** Follows what becomes of a worker that is being installed. */
+function follow(worker: ServiceWorker, replaces: boolean): void {
+  const look = () => {
+    if (worker.state === 'installed' && replaces) useOffline.setState({ newer: true });
+    if (worker.state === 'activated') useOffline.setState({ state: 'ready', newer: false });
+    // The browser has no room, or a file did not come: the next start tries again.
+    if (worker.state === 'redundant' && !replaces) useOffline.setState({ state: 'no' });
+  };
+  worker.addEventListener('statechange', look);
+  look();
+}
+
+/**
+ * Has the browser keep every file of the application (`sw.js`, made at build). A page goes on with the files it began with;
+ * when another version takes over, which the person decides, every window begins anew with it (`public/anew.js`).
+ */
+export async function keepFiles(): Promise<void> {
+  const container = (navigator as { serviceWorker?: ServiceWorkerContainer }).serviceWorker;
+  if (!container || process.env.NODE_ENV !== 'production') return;
+  const registration = await container.register('/sw.js').catch(() => null);
+  // Not at home and never been here with a network that is trusted, or storage is blocked: the server serves as before.
+  if (!registration) return;
+  const replaces = registration.active !== null;
+  useOffline.setState({ state: replaces ? 'ready' : 'fetching' });
+  if (registration.waiting) follow(registration.waiting, replaces);
+  if (registration.installing) follow(registration.installing, replaces);
+  registration.addEventListener('updatefound', () => {
+    if (registration.installing) follow(registration.installing, registration.active !== null);
+  });
+  goOnTaking();
+  setInterval(() => void registration.update().catch(() => undefined), HOUR_MS);
+}
+
+/** A version that is called takes over within this, unless something holds it back, ms. */
+const CALLED_MS = 1200;
+/** So often a window begins anew to let go of what holds it back. */
+const MOST_CALLS = 8;
+const CALLS = 'jauge.callsNewer';
+
+const calls = {
+  made: (): number => Number(sessionStorage.getItem(CALLS) ?? 0),
+  count: () => sessionStorage.setItem(CALLS, String(calls.made() + 1)),
+  end: () => sessionStorage.removeItem(CALLS),
+};
+
+/**
+ * Takes the newer version: every window of this device begins anew with it. The browser lets it wait on while any request of
+ * a window is not quite through; then the windows begin anew by themselves, which ends those, and it is called again.
+ */
+export async function takeNewer(): Promise<void> {
+  const registration = await navigator.serviceWorker.getRegistration();
+  if (!registration?.waiting) return calls.end();
+  calls.count();
+  registration.waiting.postMessage({ type: 'SKIP_WAITING' });
+  setTimeout(() => {
+    if (!registration.waiting) return calls.end();
+    // The others first: this window's own beginning must not overlap theirs.
+    tell({ kind: 'newer' });
+    setTimeout(() => window.location.reload(), CALLED_MS);
+  }, CALLED_MS);
+}
+
+/** Goes on taking what was being taken when this window began anew. */
+function goOnTaking(): void {
+  if (calls.made() === 0) return;
+  if (calls.made() >= MOST_CALLS) return calls.end();
+  void takeNewer();
+}

@@ -7,9 +7,16 @@ interface Offline {
   state: 'no' | 'fetching' | 'ready';
   /** A newer version lies ready and waits until the person takes it. */
   newer: boolean;
+  /** The browser offers to put the application on the home screen. */
+  offers: InstallOffer | null;
 }
 
-export const useOffline = create<Offline>()(() => ({ state: 'no', newer: false }));
+/** What some browsers hand over when an application may be put on the home screen. */
+interface InstallOffer extends Event {
+  prompt: () => Promise<unknown>;
+}
+
+export const useOffline = create<Offline>()(() => ({ state: 'no', newer: false, offers: null }));
 
 const HOUR_MS = 3600_000;
 
@@ -31,6 +38,7 @@ function follow(worker: ServiceWorker, replaces: boolean): void {
  */
 export async function keepFiles(): Promise<void> {
   const container = (navigator as { serviceWorker?: ServiceWorkerContainer }).serviceWorker;
+  followOffers();
   if (!container || process.env.NODE_ENV !== 'production') return;
   const registration = await container.register('/sw.js').catch(() => null);
   // Not at home and never been here with a network that is trusted, or storage is blocked: the server serves as before.
@@ -80,4 +88,20 @@ function goOnTaking(): void {
   if (calls.made() === 0) return;
   if (calls.made() >= MOST_CALLS) return calls.end();
   void takeNewer();
+}
+
+/** Keeps the browser's offer until the person asks for it, instead of the browser's own bar over the page. */
+function followOffers(): void {
+  window.addEventListener('beforeinstallprompt', (event) => {
+    event.preventDefault();
+    useOffline.setState({ offers: event as InstallOffer });
+  });
+  window.addEventListener('appinstalled', () => useOffline.setState({ offers: null }));
+}
+
+/** Takes the browser's offer up; it holds once. */
+export async function putOnDevice(): Promise<void> {
+  const { offers } = useOffline.getState();
+  useOffline.setState({ offers: null });
+  await offers?.prompt();
 }

@@ -35,6 +35,7 @@ export async function pull(): Promise<void> {
   const before = await standing().catch(() => null);
   // No database, no copy: lists come from the server.
   if (!before) return;
+  useMirror.setState({ whole: before.whole });
   const touched: Touched[] = [];
   let { cursor } = before;
   let whole = before.whole;

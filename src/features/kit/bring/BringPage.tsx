@@ -6,6 +6,7 @@ import { Backups } from './Backups';
 import { EmptyKit } from './EmptyKit';
 import { FromFile } from './FromFile';
 import { FromPhoto } from './FromPhoto';
+import { OnThisDevice } from './OnThisDevice';
 import { TakeOut } from './TakeOut';
 
 /** What comes into the kit from pictures and files, and what goes out of it. */
@@ -21,6 +22,9 @@ export default function BringPage() {
           marginHorizontal: 'auto',
         }}
       >
+        <Part title="On this device">
+          <OnThisDevice />
+        </Part>
         <Part title="From a photo">
           <FromPhoto />
         </Part>

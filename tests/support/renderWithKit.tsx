@@ -38,10 +38,11 @@ export async function renderWithKit(
   element: React.ReactElement,
   { held = demoHeld(), unreachable = false, silent = false, look = 'day' }: Options = {},
 ): Promise<void> {
-  jest.spyOn(api, 'list').mockImplementation(((name: ResourceName) => {
+  const list = jest.spyOn(api, 'list').mockImplementation(((name: ResourceName) => {
     if (silent) return new Promise(() => undefined);
     return unreachable ? Promise.reject(new Error('unreachable')) : Promise.resolve(held[name] ?? []);
   }) as typeof api.list);
+  const before = list.mock.calls.length;
   jest.spyOn(api, 'readings').mockImplementation((query) => {
     if (silent) return new Promise(() => undefined);
     if (unreachable) return Promise.reject(new Error('unreachable'));
@@ -78,9 +79,16 @@ export async function renderWithKit(
     </SWRConfig>,
   );
   await act(async () => {
-    await new Promise((resolve) => setTimeout(resolve, 20));
+    // First the device is asked whether it has a copy; under Jest it has none.
+    for (let i = 0; i < MOST_TURNS && list.mock.calls.length < before + KIT_LISTS; i++) await turn();
+    await turn();
   });
 }
+
+/** Lists that make up a kit. */
+const KIT_LISTS = 7;
+const MOST_TURNS = 500;
+const turn = () => new Promise((resolve) => setTimeout(resolve, 20));
 
 /** All words on the screen, in order. */
 export function words(): string {

@@ -54,7 +54,8 @@ const test = base.extend<{ server: JaugeServer; device: Device }>({
     expect(device.faults).toEqual([]);
   },
 });
-test.setTimeout(420_000);
+// Two dozen pages one after the other, and a newer version that may need several calls, on a machine that may be slow.
+test.setTimeout(1_200_000);
 
 /** Opens the application and waits until files and rows lie on the device. */
 async function takeAlong(page: Page, url: string): Promise<void> {
@@ -189,7 +190,9 @@ test('a newer version waits until it is taken, in every window', async ({ server
   expect(await version(other)).toBe('first');
   await page.getByRole('button', { name: 'Take it' }).click();
   for (const each of [page, other])
-    await expect.poll(() => version(each).catch(() => 'between'), { message: each.url() }).toBe('next');
+    await expect
+      .poll(() => version(each).catch(() => 'between'), { message: each.url(), timeout: 300_000 })
+      .toBe('next');
   await expect(page.getByRole('button', { name: 'Take it' })).toHaveCount(0);
   fs.rmSync(folder, { recursive: true, force: true });
 });

@@ -12,6 +12,9 @@ interface Fixtures {
   server: JaugeServer;
 }
 
+/** What Playwright itself says where workers that keep files are left out (playwright.config). */
+const BLOCKED = 'Service Worker registration blocked by Playwright';
+
 /**
  * Every test has a server and a database of its own, and fails on any error or warning in the console, any uncaught
  * exception, and any request that leaves the own origin.
@@ -31,7 +34,7 @@ export const test = base.extend<Options & Fixtures>({
   page: async ({ page, server, expectedConsole }, provide) => {
     const faults: string[] = [];
     page.on('console', (message) => {
-      if (!['error', 'warning'].includes(message.type())) return;
+      if (!['error', 'warning'].includes(message.type()) || message.text() === BLOCKED) return;
       if (!expectedConsole?.test(message.text())) faults.push(`console ${message.type()}: ${message.text()}`);
     });
     page.on('pageerror', (error) => faults.push(`uncaught: ${error.message}`));

@@ -37,9 +37,10 @@ function follow(worker: ServiceWorker, replaces: boolean): void {
  * when another version takes over, which the person decides, every window begins anew with it (`public/anew.js`).
  */
 export async function keepFiles(): Promise<void> {
-  const container = (navigator as { serviceWorker?: ServiceWorkerContainer }).serviceWorker;
+  if (process.env.NODE_ENV !== 'production') return;
   followOffers();
-  if (!container || process.env.NODE_ENV !== 'production') return;
+  const container = (navigator as { serviceWorker?: ServiceWorkerContainer }).serviceWorker;
+  if (!container) return;
   const registration = await container.register('/sw.js').catch(() => null);
   // Not at home and never been here with a network that is trusted, or storage is blocked: the server serves as before.
   if (!registration) return;

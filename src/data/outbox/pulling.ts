@@ -7,10 +7,7 @@ import { rowKey, useSettledReadings } from './settle';
 import { tell } from './tabs';
 
 /** The copy on this device, as far as the screen speaks of it. */
-export const useMirror = create<{ whole: boolean; pulledAt: number | null }>()(() => ({
-  whole: false,
-  pulledAt: null,
-}));
+export const useMirror = create<{ whole: boolean }>()(() => ({ whole: false }));
 
 /** Lists and rows that are shown are read again, from the copy. */
 export async function readTouched(touched: Touched[], everything: boolean): Promise<void> {
@@ -39,16 +36,23 @@ export async function pull(): Promise<void> {
   const touched: Touched[] = [];
   let { cursor } = before;
   let whole = before.whole;
-  for (let more = true; more;) {
-    const told = await api.changes(cursor);
-    const taken = await takeIn(told).catch(() => null);
-    if (!taken) return;
-    touched.push(...taken);
-    ({ cursor, more } = told);
-    whole ||= !more;
+  try {
+    for (let more = true; more;) {
+      const told = await api.changes(cursor);
+      const taken = await takeIn(told).catch(() => null);
+      if (!taken) return;
+      touched.push(...taken);
+      ({ cursor, more } = told);
+      whole ||= !more;
+    }
+  } finally {
+    // Cut off too: what was taken in is not told again.
+    await showPulled(touched, whole, whole && !before.whole);
   }
-  useMirror.setState({ whole, pulledAt: Date.now() });
-  const first = whole && !before.whole;
+}
+
+async function showPulled(touched: Touched[], whole: boolean, first: boolean): Promise<void> {
+  useMirror.setState({ whole });
   if (touched.length > 0 || first)
     tell({ kind: 'pulled', touched: touched.slice(0, MOST_TOLD), everything: first || touched.length > MOST_TOLD });
   await readTouched(touched, first);

@@ -8,6 +8,7 @@ prepare();
 await buildWeb();
 buildServer();
 if (process.argv.includes('--fresh')) fs.rmSync(inRoot('.demo'), { recursive: true, force: true });
-start(process.execPath, [inRoot('build', 'server.cjs')], { env: { JAUGE_DEMO: '1' } }).on('exit', (code) =>
+const words = process.argv.slice(2).filter((word) => word !== '--fresh');
+start(process.execPath, [inRoot('build', 'server.cjs'), ...words], { env: { JAUGE_DEMO: '1' } }).on('exit', (code) =>
   process.exit(code ?? 0),
 );

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import express, { type ErrorRequestHandler, type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import type { Logger } from 'pino';
 import { ALL_SCHEMAS, RESOURCE_SCHEMAS } from '@/contract/allSchemas';
@@ -8,12 +8,15 @@ import { firstView, firstViewHtml } from './firstView';
 import { HttpProblem, problemOf } from './problems';
 import type { Database } from './database/openDatabase';
 import { cutSlowBodies } from './httpServer';
+import { gate } from './lan/gate';
+import type { Home } from './lan/home';
 import { backupRoutes } from './routes/backups';
 import { changesRoutes } from './routes/changes';
 import { demoRoutes } from './routes/demo';
+import { lanRoutes } from './routes/lan';
 import { resourceRoutes } from './routes/resources';
 import { transferRoutes } from './routes/transfer';
-import { insideOnly, localOnly, oneOrigin, securityHeaders } from './security';
+import { COMPUTER_DOOR, insideOnly, oneOrigin, ownNamesOnly, securityHeaders } from './security';
 import type { Store } from './store';
 
 const BODY_LIMIT = '512kb';
@@ -63,17 +66,29 @@ function serveFiles(app: Express, folder: string, store: Store): void {
   });
 }
 
-/**
- * The whole application over HTTP.
- *
- * @param distFolder the exported web application; without it only the API answers
- */
-export function createApp(store: Store, database: Database, options: { logger: Logger; distFolder?: string }): Express {
+export interface AppOptions {
+  logger: Logger;
+  /** The exported web application; without it only the API answers. */
+  distFolder?: string;
+  /** The home network's side, when there is one. */
+  home?: Home;
+  /** Through which door this one is reached. */
+  door?: 'computer' | 'home';
+}
+
+/** What stands before everything else: who may ask at all. */
+function guards({ home, door }: AppOptions): RequestHandler[] {
+  if (door !== 'home' || !home) return [ownNamesOnly(COMPUTER_DOOR), oneOrigin];
+  return [ownNamesOnly({ scheme: 'https', names: home.names }), ...gate(home)];
+}
+
+/** The whole application over HTTP, through one door. */
+export function createApp(store: Store, database: Database, options: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   // Nothing of the API is kept by a browser, so hashing every answer for a tag would be wasted.
   app.disable('etag');
-  app.use(securityHeaders, localOnly, oneOrigin, cutSlowBodies());
+  app.use(securityHeaders, cutSlowBodies(), guards(options));
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
@@ -87,6 +102,7 @@ export function createApp(store: Store, database: Database, options: { logger: L
   app.get('/api/v1/schemas', (_request, response) => {
     response.json({ ...Object.fromEntries(ALL_SCHEMAS.map((schema) => [schema.$id, schema])), ...RESOURCE_SCHEMAS });
   });
+  app.use('/api/v1', lanRoutes(options.home ?? null, options.door ?? 'computer'));
   app.use('/api/v1', changesRoutes(database), demoRoutes(store, database), resourceRoutes(store));
   app.use('/api', (request) => {
     throw new HttpProblem(404, 'route.unknown', 'Unknown address', `There is nothing at ${request.originalUrl}.`);

@@ -25,18 +25,19 @@ function rawAnswer(problem: HttpProblem): string {
   return `HTTP/1.1 ${problem.status} ${http.STATUS_CODES[problem.status] ?? ''}\r\nContent-Type: application/problem+json; charset=utf-8\r\nContent-Length: ${Buffer.byteLength(body)}\r\nConnection: close\r\n\r\n${body}`;
 }
 
+export const SERVER_OPTIONS = {
+  headersTimeout: HEAD_MS,
+  requestTimeout: REQUEST_MS,
+  connectionsCheckingInterval: 2000,
+  requireHostHeader: false,
+  maxHeaderSize: 16 * 1024,
+} satisfies http.ServerOptions;
+
 /** The server around an application: everything is bounded, and what Node itself refuses is told in the same form. */
-export function httpServer(app: http.RequestListener): http.Server {
-  const server = http.createServer(
-    {
-      headersTimeout: HEAD_MS,
-      requestTimeout: REQUEST_MS,
-      connectionsCheckingInterval: 2000,
-      requireHostHeader: false,
-      maxHeaderSize: 16 * 1024,
-    },
-    app,
-  );
+export const httpServer = (app: http.RequestListener): http.Server => bounded(http.createServer(SERVER_OPTIONS, app));
+
+/** Bounds a server, and has it tell what Node refuses in the form of everything else. */
+export function bounded<S extends http.Server>(server: S): S {
   server.maxConnections = MOST_CONNECTIONS;
   server.on('clientError', (error: NodeJS.ErrnoException, socket: Duplex) => {
     if (!socket.writable || error.code === 'ECONNRESET') return void socket.destroy();

@@ -4,10 +4,14 @@ import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import pino from 'pino';
 import { createApp } from './app';
-import { openDatabase } from './database/openDatabase';
+import { openDatabase, type Database } from './database/openDatabase';
 import { ownFolder } from './database/files';
 import { storageFaultOf } from './database/storageFault';
 import { httpServer } from './httpServer';
+import { listenAddresses } from './lan/addresses';
+import { openHome, type Home } from './lan/home';
+import { listenAtHome, namesFor } from './lan/listener';
+import { homeLines, offerLine } from './lan/words';
 import { loadFirstOutputs } from './firstOutputs';
 import { loadDemo } from './loadDemo';
 import { maintainHourly } from './maintenance';
@@ -59,13 +63,24 @@ async function start(settings: Settings): Promise<void> {
   await finishImport(database);
   const store = createStore(database);
   const hasFiles = fs.existsSync(path.join(settings.distFolder, 'index.html'));
-  const server = httpServer(
-    createApp(store, database, { logger, ...(hasFiles ? { distFolder: settings.distFolder } : {}) }),
-  );
-  const port = await listenOn(server, settings).catch(async (error: unknown) => {
+  const home = settings.lan ? await homeOf(database, settings.lan) : null;
+  const options = {
+    logger,
+    ...(hasFiles ? { distFolder: settings.distFolder } : {}),
+    ...(home ? { home } : {}),
+  };
+  const server = httpServer(createApp(store, database, options));
+  const closing = async (error: unknown): Promise<never> => {
     await database.close();
     throw error;
-  });
+  };
+  const port = await listenOn(server, settings).catch(closing);
+  const atHome =
+    home &&
+    (await listenAtHome(createApp(store, database, { ...options, door: 'home' }), home, {
+      ...settings.lan!,
+      logger,
+    }).catch(closing));
   const address = `http://${LOOPBACK}:${port}`;
   database.lock.tell(address);
   const stopMaintaining = maintainHourly(database, logger);
@@ -73,12 +88,15 @@ async function start(settings: Settings): Promise<void> {
     console.log(`Port ${settings.port} is in use, so this is on ${port}.`);
   console.log(`Jauge${settings.demo ? ' with demo data' : ''}: ${address}`);
   console.log(`Data: ${settings.databaseFile}. Ctrl-C stops it.`);
+  if (home) await tellOfHome(home, address);
 
   let stopping = false;
   const stop = () => {
     if (stopping) return;
     stopping = true;
     stopMaintaining();
+    atHome?.close();
+    process.stdin.pause();
     server.closeIdleConnections();
     setTimeout(() => server.closeAllConnections(), STOP_MS).unref();
     server.close(() => {
@@ -95,9 +113,21 @@ async function start(settings: Settings): Promise<void> {
   process.on('SIGTERM', stop);
 }
 
-async function main([command, wanted]: string[]): Promise<void> {
+/** The home network's side, with what vouches for it beside the data file. */
+const homeOf = (database: Database, { wanted }: { wanted: string }): Promise<Home> =>
+  openHome(database, path.join(path.dirname(database.file), 'lan'), namesFor(listenAddresses(wanted)));
+
+/** Says in the terminal how a phone comes in; Enter shows a code there, for a computer without a screen. */
+async function tellOfHome(home: Home, address: string): Promise<void> {
+  const [first, ...others] = home.urls();
+  for (const line of await homeLines(first!, others, address)) console.log(line);
+  if (process.stdin.isTTY) process.stdin.on('data', () => console.log(offerLine(home.pairing.offer())));
+}
+
+async function main(words: string[]): Promise<void> {
   process.umask(0o077);
-  const settings = readSettings(process.env, process.cwd());
+  const [command, wanted] = words;
+  const settings = readSettings(process.env, process.cwd(), command === '--restore' ? [] : words);
   if (settings.databaseFile.startsWith(dataFolder(process.env) + path.sep)) ownFolder(dataFolder(process.env));
   try {
     if (command === '--restore')

@@ -9,6 +9,15 @@ const OWN_NAME = '127.0.0.1';
 /** Other names under which a browser on this machine may address the server. */
 const LOCAL_NAMES = new Set([OWN_NAME, 'localhost', '[::1]']);
 
+/** Through what a request may come: by which scheme, and under which names. */
+export interface Door {
+  scheme: 'http' | 'https';
+  names: () => Iterable<string>;
+}
+
+/** This machine's own. */
+export const COMPUTER_DOOR: Door = { scheme: 'http', names: () => LOCAL_NAMES };
+
 const hostName = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
 const isApi = (request: Request): boolean => /^\/api(\/|$)/i.test(request.path);
 
@@ -16,28 +25,37 @@ const isApi = (request: Request): boolean => /^\/api(\/|$)/i.test(request.path);
  * Refuses requests that were sent to another name than this machine's own (a page elsewhere whose name was pointed
  * here), and requests from a page of another origin: by the Origin header, and by what the browser itself says of the page.
  */
-export const localOnly: RequestHandler = (request, _response, next) => {
-  const host = request.headers.host ?? '';
-  if (!LOCAL_NAMES.has(hostName(host))) {
-    throw new HttpProblem(
-      403,
-      'host.refused',
-      'Wrong host',
-      'Jauge answers on this machine’s own address only: open it under 127.0.0.1 or localhost.',
-    );
-  }
-  const origin = request.headers.origin;
-  const site = request.headers['sec-fetch-site'];
-  // Following a link from elsewhere to a page of the application is fine; everything else must come from its own pages.
-  const visits = request.headers['sec-fetch-mode'] === 'navigate' && request.method === 'GET' && !isApi(request);
-  if (
-    (origin !== undefined && origin !== `http://${host}`) ||
-    (site !== undefined && site !== 'same-origin' && site !== 'none' && !visits)
-  ) {
-    throw new HttpProblem(403, 'origin.refused', 'Wrong origin', 'Requests from pages of another origin are refused.');
-  }
-  next();
-};
+export const ownNamesOnly =
+  ({ scheme, names }: Door): RequestHandler =>
+  (request, _response, next) => {
+    const host = request.headers.host ?? '';
+    if (![...names()].includes(hostName(host))) {
+      throw new HttpProblem(
+        403,
+        'host.refused',
+        'Wrong host',
+        scheme === 'http'
+          ? 'Jauge answers on this machine’s own address only: open it under 127.0.0.1 or localhost.'
+          : 'Jauge answers under this computer’s own addresses only: open the one it shows.',
+      );
+    }
+    const origin = request.headers.origin;
+    const site = request.headers['sec-fetch-site'];
+    // Following a link from elsewhere to a page of the application is fine; everything else must come from its own pages.
+    const visits = request.headers['sec-fetch-mode'] === 'navigate' && request.method === 'GET' && !isApi(request);
+    if (
+      (origin !== undefined && origin !== `${scheme}://${host}`) ||
+      (site !== undefined && site !== 'same-origin' && site !== 'none' && !visits)
+    ) {
+      throw new HttpProblem(
+        403,
+        'origin.refused',
+        'Wrong origin',
+        'Requests from pages of another origin are refused.',
+      );
+    }
+    next();
+  };
 
 /** Leads a page asked for under another name of this machine to the one name: what waits in the browser is kept by name. */
 export const oneOrigin: RequestHandler = (request, response, next) => {
@@ -123,7 +141,7 @@ export const securityHeaders: RequestHandler[] = [
     if (request.path === RAW_DECODER) response.setHeader('Content-Security-Policy', RAW_POLICY);
     response.setHeader(
       'Permissions-Policy',
-      'geolocation=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), midi=(), display-capture=(), browsing-topics=()',
+      'geolocation=(self), accelerometer=(self), gyroscope=(self), magnetometer=(self), screen-wake-lock=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), midi=(), display-capture=(), browsing-topics=()',
     );
     next();
   },

@@ -129,12 +129,17 @@ export async function restoreFile(file: string, name: string, now: Date = new Da
   }
 }
 
-/** A file that goes back in time: what devices have seen since is not in it, and they must not think so. */
+/**
+ * A file that goes back in time: what devices have seen since is not in it, and they must not think so. Nor may a device come
+ * in again that was revoked since: all are paired anew.
+ */
 async function nameAnew(file: string): Promise<void> {
   const connection = await openRaw(file, 'write');
   try {
     const [named] = await connection.all("SELECT 1 FROM sqlite_master WHERE name = 'file_names'");
     if (named) await connection.run(NEW_FILE_NAME);
+    const [paired] = await connection.all("SELECT 1 FROM sqlite_master WHERE name = 'devices'");
+    if (paired) await connection.run('DELETE FROM devices');
   } finally {
     await connection.close();
   }

@@ -6,6 +6,7 @@ import * as starTests from './0004-star-tests';
 import * as answersAndWords from './0005-answers-and-words';
 import * as measurements from './0006-measurements';
 import * as changes from './0007-changes';
+import * as devices from './0008-devices';
 
 /** One step from an older form of the tables to the next. */
 export interface Migration {
@@ -23,6 +24,7 @@ export const MIGRATIONS: readonly Migration[] = [
   answersAndWords,
   measurements,
   changes,
+  devices,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

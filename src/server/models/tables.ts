@@ -37,11 +37,21 @@ export interface TombstoneAttributes {
   version: number;
 }
 
+/** A paired device, with the hash of its secret. */
+export interface DeviceAttributes {
+  id: string;
+  name: string;
+  secretHash: string;
+  pairedAt: string;
+  lastSeenAt: string;
+}
+
 export interface Tables {
   rows: Record<ResourceName, RowModel>;
   setupParts: ModelStatic<Model<SetupPartAttributes>>;
   tombstones: ModelStatic<Model<TombstoneAttributes>>;
   answers: ModelStatic<Model<AnswerAttributes>>;
+  devices: ModelStatic<Model<DeviceAttributes>>;
 }
 
 const common = {
@@ -94,6 +104,17 @@ export function defineTables(sequelize: Sequelize): Tables {
         madeAt: { type: DataTypes.TEXT, allowNull: false, field: 'made_at' },
       },
       { tableName: 'answers', timestamps: false },
+    ),
+    devices: sequelize.define<Model<DeviceAttributes>>(
+      'devices',
+      {
+        id: { type: DataTypes.TEXT, primaryKey: true },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        secretHash: { type: DataTypes.TEXT, allowNull: false, field: 'secret_hash' },
+        pairedAt: { type: DataTypes.TEXT, allowNull: false, field: 'paired_at' },
+        lastSeenAt: { type: DataTypes.TEXT, allowNull: false, field: 'last_seen_at' },
+      },
+      { tableName: 'devices', timestamps: false },
     ),
   };
 }

@@ -1,42 +1,10 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { chromium, expect, test as base, type BrowserContext, type Page } from '@playwright/test';
-import { CHROMIUM_ARGS } from '../playwright.config';
+import { expect, test as base, type Page } from '@playwright/test';
 import { demoReadings } from '../src/demo/readings';
+import { Device, takeAlong } from './support/device';
 import { JaugeServer } from './support/server';
-
-/** A browser with a folder of its own, closed and opened again as a phone is, and what its pages complained of. */
-class Device {
-  private readonly folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-device-'));
-  private context: BrowserContext | null = null;
-  readonly faults: string[] = [];
-
-  async open(): Promise<Page> {
-    this.context = await chromium.launchPersistentContext(this.folder, {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: CHROMIUM_ARGS,
-      viewport: { width: 390, height: 844 },
-      hasTouch: true,
-      serviceWorkers: 'allow',
-      locale: 'en-GB',
-      timezoneId: 'Europe/London',
-    });
-    const page = this.context.pages()[0] ?? (await this.context.newPage());
-    page.on('pageerror', (error) => this.faults.push(`uncaught: ${error.message}`));
-    return page;
-  }
-
-  async close(): Promise<void> {
-    await this.context?.close();
-    this.context = null;
-  }
-
-  async dispose(): Promise<void> {
-    await this.close();
-    fs.rmSync(this.folder, { recursive: true, force: true });
-  }
-}
 
 const test = base.extend<{ server: JaugeServer; device: Device }>({
   // eslint-disable-next-line no-empty-pattern
@@ -56,34 +24,6 @@ const test = base.extend<{ server: JaugeServer; device: Device }>({
 });
 // Two dozen pages one after the other, and a newer version that may need several calls, on a machine that may be slow.
 test.setTimeout(1_200_000);
-
-/** Opens the application and waits until files and rows lie on the device. */
-async function takeAlong(page: Page, url: string): Promise<void> {
-  await page.goto(`${url}/far`);
-  await expect(page.getByTestId('pixels-value')).toBeVisible();
-  await expect
-    .poll(() => page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.active?.state))
-    .toBe('activated');
-  await expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          new Promise((resolve) => {
-            const open = indexedDB.open('jauge.mirror');
-            open.onsuccess = () => {
-              const database = open.result;
-              const asked = database.transaction('standing').objectStore('standing').get('now');
-              asked.onsuccess = () => {
-                database.close();
-                resolve((asked.result as { whole?: boolean } | undefined)?.whole ?? false);
-              };
-            };
-            open.onerror = () => resolve(false);
-          }),
-      ),
-    )
-    .toBe(true);
-}
 
 const places: [address: string, shows: RegExp][] = [
   ['/', /px.?on the subject/],

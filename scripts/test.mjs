@@ -5,10 +5,11 @@ import os from 'node:os';
 import path from 'node:path';
 import { buildServer, buildWeb } from './lib/build.mjs';
 import { prepare } from './lib/generate.mjs';
-import { bin, findChromium, runBeside, say, start } from './lib/steps.mjs';
+import { bin, findCertutil, findChromium, runBeside, say, start } from './lib/steps.mjs';
 
 prepare();
 const CHROMIUM = findChromium();
+findCertutil();
 const reports = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-reports-'));
 const unitReport = path.join(reports, 'unit.json');
 const browserReport = path.join(reports, 'browser.json');

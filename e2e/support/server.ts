@@ -10,11 +10,20 @@ export class JaugeServer {
   url = '';
   private port = 0;
 
-  constructor(private readonly demo: boolean) {}
+  /** @param words what stands on the command line */
+  constructor(
+    private readonly demo: boolean,
+    private readonly words: string[] = [],
+  ) {}
+
+  /** Where the authority of its certificate lies. */
+  get authority(): string {
+    return path.join(this.folder, 'lan', 'authority.pem');
+  }
 
   /** @param env how this start differs from the usual one */
   async start(env: Record<string, string> = {}): Promise<void> {
-    const child = spawn(process.execPath, ['build/server.cjs'], {
+    const child = spawn(process.execPath, ['build/server.cjs', ...this.words], {
       env: {
         ...process.env,
         JAUGE_DATABASE: path.join(this.folder, 'e2e.sqlite'),

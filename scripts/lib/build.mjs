@@ -43,7 +43,7 @@ async function serviceWorker(folder) {
     inlineWorkboxRuntime: true,
     sourcemap: false,
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/^\/api\//, /\/[^/]+\.[^/]+$/],
+    navigateFallbackDenylist: [/^\/api\//, /^\/pair$/, /\/[^/]+\.[^/]+$/],
     clientsClaim: true,
     skipWaiting: false,
     cleanupOutdatedCaches: true,

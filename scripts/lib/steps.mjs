@@ -112,6 +112,16 @@ export function installPackages() {
   fs.writeFileSync(stamp, lock);
 }
 
+/** Installs a Debian package that only the tests need, where the system allows it. */
+function installForTests(name, instead) {
+  const hasApt = fs.existsSync('/usr/bin/apt-get');
+  if (!hasApt || process.getuid?.() !== 0) stop(`The browser tests need ${name}. ${instead}`);
+  say(`Installing Debian’s ${name} for the browser tests …`);
+  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  run('apt-get', ['update', '-qq'], { env, quiet: true });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], { env, quiet: true });
+}
+
 /** Finds Chromium for the browser tests, and installs Debian's where the system allows it. */
 export function findChromium() {
   const places = [
@@ -122,14 +132,14 @@ export function findChromium() {
   ].filter(Boolean);
   const found = () => places.find((each) => fs.existsSync(each));
   if (found()) return found();
-  const hasApt = fs.existsSync('/usr/bin/apt-get');
-  if (!hasApt || process.getuid?.() !== 0)
-    stop('The browser tests need Chromium. Install it (Debian: apt-get install chromium) or set CHROMIUM to its path.');
-  say('Installing Debian’s chromium for the browser tests …');
-  const env = { DEBIAN_FRONTEND: 'noninteractive' };
-  run('apt-get', ['update', '-qq'], { env, quiet: true });
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env, quiet: true });
+  installForTests('chromium', 'Install it (Debian: apt-get install chromium) or set CHROMIUM to its path.');
   return found() ?? stop('Chromium was installed but not found. Set CHROMIUM to its path.');
+}
+
+/** Sees to the program that puts a certificate into a browser's own store. */
+export function findCertutil() {
+  if (spawnSync('certutil', ['-H'], { stdio: 'ignore' }).error)
+    installForTests('libnss3-tools', 'Install it (Debian: apt-get install libnss3-tools): it brings certutil.');
 }
 
 /** Starts a program that goes on, and stops it with everything when this script is stopped. */

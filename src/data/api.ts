@@ -1,5 +1,6 @@
 import type { ApiProblem } from '@/contract/problem';
 import type { Backup } from '@/contract/backup';
+import type { LanStanding, PairedDevice, PairingOffer, PairingStanding } from '@/contract/lan';
 import type { ChangesSince } from '@/contract/changesSince';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import type { Existing, ImportSummary } from '@/contract/wholeData';
@@ -23,6 +24,9 @@ export class ApiUnreachable extends Error {
     super(message);
   }
 }
+
+/** This device is not paired with the computer, or no longer: what is on it stays, and goes on once it is paired anew. */
+export class ApiUnpaired extends ApiUnreachable {}
 
 /** The server failed on this very request; another may work. */
 export class ApiFailed extends ApiUnreachable {}
@@ -52,6 +56,7 @@ async function refusalOf(response: Response): Promise<Error> {
   } catch {
     return new ApiUnreachable('The server’s answer broke off.');
   }
+  if (response.status === 401) return new ApiUnpaired(problem.detail, problem.detail);
   if (response.status === 500) return new ApiFailed(problem.detail);
   // Its disk is full or its file is held: nothing that this request could mend.
   if (response.status > 500 || response.status === 408 || response.status === 429)
@@ -135,6 +140,17 @@ export const api = {
       { method: 'POST', headers: { 'content-type': 'application/json' }, body: data },
       TRANSFER_TIMEOUT_MS,
     ),
+
+  /** The home network: how it reaches the computer, and there the code and the devices. */
+  lan: {
+    standing: () => request<LanStanding>('lan'),
+    offer: () => request<PairingOffer>('pairing', { method: 'POST' }),
+    pairing: () => request<PairingStanding>('pairing'),
+    withdraw: () => request<void>('pairing', { method: 'DELETE' }),
+    devices: async (): Promise<PairedDevice[]> => (await request<{ items: PairedDevice[] }>('devices')).items,
+    rename: (id: string, name: string) => request<PairedDevice>(`devices/${id}`, withBody('PUT', { name })),
+    revoke: (id: string) => request<void>(`devices/${id}`, { method: 'DELETE' }),
+  },
 
   backups: async (): Promise<Backup[]> => (await request<{ items: Backup[] }>('backups')).items,
   makeBackup: () => request<Backup>('backups', { method: 'POST' }, TRANSFER_TIMEOUT_MS),

@@ -3,8 +3,8 @@ import { tell } from './outbox/tabs';
 
 /** How far this device can do without the server. */
 interface Offline {
-  /** `ready`: every file of the application lies on the device. */
-  state: 'no' | 'fetching' | 'ready';
+  /** `ready`: every file of the application lies on the device; `untrusted`: the browser keeps none of a computer it does not trust. */
+  state: 'no' | 'fetching' | 'ready' | 'untrusted';
   /** A newer version lies ready and waits until the person takes it. */
   newer: boolean;
   /** The browser offers to put the application on the home screen. */
@@ -42,8 +42,11 @@ export async function keepFiles(): Promise<void> {
   const container = (navigator as { serviceWorker?: ServiceWorkerContainer }).serviceWorker;
   if (!container) return;
   const registration = await container.register('/sw.js').catch(() => null);
-  // Not at home and never been here with a network that is trusted, or storage is blocked: the server serves as before.
-  if (!registration) return;
+  // A certificate the person passed over, or storage that is blocked: the server serves as before.
+  if (!registration) {
+    if (window.location.protocol === 'https:' && navigator.onLine) useOffline.setState({ state: 'untrusted' });
+    return;
+  }
   const replaces = registration.active !== null;
   useOffline.setState({ state: replaces ? 'ready' : 'fetching' });
   if (registration.waiting) follow(registration.waiting, replaces);

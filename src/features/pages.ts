@@ -47,6 +47,7 @@ const PAGES: Record<string, PageOfPlace> = {
   '/book': { title: 'Book', View: BookHome },
   '/kit': later('Kit', () => import('./kit/KitHome')),
   '/kit/bring': later('In and out', () => import('./kit/bring/BringPage')),
+  '/kit/along': later('Take it along', () => import('./kit/along/AlongPage')),
   '/kit/compare': later('Compare', () => import('./kit/compare/CompareKit')),
 };
 

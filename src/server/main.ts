@@ -120,7 +120,7 @@ const homeOf = (database: Database, { wanted }: { wanted: string }): Promise<Hom
 /** Says in the terminal how a phone comes in; Enter shows a code there, for a computer without a screen. */
 async function tellOfHome(home: Home, address: string): Promise<void> {
   const [first, ...others] = home.urls();
-  for (const line of await homeLines(first!, others, address)) console.log(line);
+  for (const line of await homeLines(first!, others, address, home.identity().fingerprint)) console.log(line);
   if (process.stdin.isTTY) process.stdin.on('data', () => console.log(offerLine(home.pairing.offer())));
 }
 

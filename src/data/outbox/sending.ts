@@ -1,7 +1,7 @@
 import { mutate } from 'swr';
 import { create } from 'zustand';
 import type { Stored } from '@/contract/resources';
-import { ApiFailed, ApiRefusal, ApiUnreachable, api } from '../api';
+import { ApiFailed, ApiRefusal, ApiUnpaired, ApiUnreachable, api } from '../api';
 import type { Change, Entry } from './changes';
 import { takeAnswer } from '../mirror';
 import { readEntries, removeEntry, writeEntry } from './device';
@@ -51,6 +51,11 @@ function waitsFor(change: Change, others: Entry[]): boolean {
   );
 }
 
+const serverIsThere = (): void => useOutbox.setState({ reachable: true, paired: true, serverSays: null });
+
+const serverIsAway = (error: ApiUnreachable): void =>
+  useOutbox.setState({ reachable: false, paired: !(error instanceof ApiUnpaired), serverSays: error.serverSays });
+
 type Outcome = 'gone' | 'held' | 'stop';
 
 /** Sends one change and does what its answer asks for. */
@@ -63,7 +68,7 @@ async function sendOne(entry: Entry): Promise<Outcome> {
     await settle(change.resource, change.id, row);
     await forget(key);
     tell({ kind: 'settled', resource: change.resource, id: change.id, row });
-    useOutbox.setState({ reachable: true, serverSays: null });
+    serverIsThere();
     useSending.setState({ pauseMs: FIRST_PAUSE_MS });
     return 'gone';
   } catch (error) {
@@ -73,7 +78,7 @@ async function sendOne(entry: Entry): Promise<Outcome> {
       return 'held';
     }
     if (error instanceof ApiUnreachable) {
-      useOutbox.setState({ reachable: false, serverSays: error.serverSays });
+      serverIsAway(error);
       return 'stop';
     }
     if (!(error instanceof ApiRefusal)) throw error;
@@ -83,7 +88,7 @@ async function sendOne(entry: Entry): Promise<Outcome> {
 
 async function refusedBy(entry: Entry, { problem }: ApiRefusal): Promise<Outcome> {
   const { change, key } = entry;
-  useOutbox.setState({ reachable: true, serverSays: null });
+  serverIsThere();
   if (
     problem.code === 'reference.missing' &&
     waitsFor(
@@ -162,10 +167,10 @@ export function agree(): Promise<void> {
   return oneWindow(async () => {
     try {
       await pull();
-      useOutbox.setState({ reachable: true, serverSays: null });
+      serverIsThere();
     } catch (error) {
       // A server that has nothing to tell of changes is no reason to keep what waits.
-      if (error instanceof ApiUnreachable) useOutbox.setState({ reachable: false, serverSays: error.serverSays });
+      if (error instanceof ApiUnreachable) serverIsAway(error);
       else if (!(error instanceof ApiRefusal)) throw error;
     }
     await drain();

@@ -12,6 +12,8 @@ interface Outbox {
   unkept: string[];
   /** False while the last try to reach the server failed. */
   reachable: boolean;
+  /** False when the computer does not know this device any more: it must be paired anew. */
+  paired: boolean;
   /** What the server said of itself when it failed, in its words. */
   serverSays: string | null;
   /** The entries of this window: those of the database, and its own that are just being written there. */
@@ -30,6 +32,7 @@ export const useOutbox = create<Outbox>()(() => ({
   odd: [],
   unkept: [],
   reachable: true,
+  paired: true,
   serverSays: null,
   entries: new Map(),
   own: new Set(),

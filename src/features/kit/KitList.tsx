@@ -76,7 +76,16 @@ export default function KitList({ openId, onOpen }: Props) {
         ? 'Nothing of the kit matches. Seek less, or show all.'
         : 'The kit is empty. Add a body or a lens above, or bring them in from a photo’s data.';
   return (
-    <Page title="Kit" up="/far" keys={<Key title="In and out" icon="import-export" onPress={() => go('/kit/bring')} />}>
+    <Page
+      title="Kit"
+      up="/far"
+      keys={
+        <>
+          <Key title="Take it along" icon="phone-iphone" iconOnly onPress={() => go('/kit/along')} />
+          <Key title="In and out" icon="import-export" onPress={() => go('/kit/bring')} />
+        </>
+      }
+    >
       <FlatList
         data={shown}
         keyExtractor={(item) => item.id}

@@ -67,6 +67,7 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
   const unkept = useOutbox((state) => state.unkept.length);
   const reachable = useOutbox((state) => state.reachable);
   const serverSays = useOutbox((state) => state.serverSays);
+  const paired = useOutbox((state) => state.paired);
   const newer = useOffline((state) => state.newer);
   const first = refused[0];
   if (unkept > 0)
@@ -93,6 +94,13 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
   if (newer && (reachable || waiting === 0))
     return (
       <Line text="A newer version of Jauge lies ready." action={{ title: 'Take it', run: () => void takeNewer() }} />
+    );
+  if (!paired)
+    return (
+      <Line
+        text={`The computer no longer knows this device. What is here stays and works${waiting > 0 ? `; ${changes(waiting, 'waits', 'wait')}` : ''}.`}
+        action={{ title: 'Pair again', run: () => window.location.assign('/pair') }}
+      />
     );
   if (reachable || waiting === 0) return null;
   return (

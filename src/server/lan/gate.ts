@@ -52,6 +52,8 @@ const asksForPage = (request: Request): boolean =>
 function sendPage(response: Response, status: number, parts: Parameters<typeof pairingPage>[0]): void {
   response.status(status).setHeader('Content-Security-Policy', PAIRING_POLICY);
   response.setHeader('Cache-Control', 'no-store');
+  // Without any referrer a form is sent with no origin either, and it is by its origin that a page elsewhere is refused.
+  response.setHeader('Referrer-Policy', 'same-origin');
   response.type('html').send(pairingPage(parts));
 }
 

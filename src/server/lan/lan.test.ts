@@ -140,14 +140,16 @@ describe('the addresses', () => {
   });
 
   it('come from the command line, beside the port', () => {
-    expect(readSettings({}, '/x').lan).toBeNull();
-    expect(readSettings({}, '/x', ['--lan']).lan).toEqual({ wanted: '', port: 4101 });
-    expect(readSettings({ JAUGE_LAN_PORT: '5000' }, '/x', ['--lan=10.0.0.5']).lan).toEqual({
+    const settingsOf = (env: Record<string, string>, words: string[] = []) =>
+      readSettings(env as NodeJS.ProcessEnv, '/x', words);
+    expect(settingsOf({}).lan).toBeNull();
+    expect(settingsOf({}, ['--lan']).lan).toEqual({ wanted: '', port: 4101 });
+    expect(settingsOf({ JAUGE_LAN_PORT: '5000' }, ['--lan=10.0.0.5']).lan).toEqual({
       wanted: '10.0.0.5',
       port: 5000,
     });
-    expect(() => readSettings({}, '/x', ['--wlan'])).toThrow(/“--wlan” is not known/);
-    expect(() => readSettings({ JAUGE_LAN_PORT: 'x' }, '/x', ['--lan'])).toThrow(/JAUGE_LAN_PORT/);
+    expect(() => settingsOf({}, ['--wlan'])).toThrow(/“--wlan” is not known/);
+    expect(() => settingsOf({ JAUGE_LAN_PORT: 'x' }, ['--lan'])).toThrow(/JAUGE_LAN_PORT/);
   });
 
   it('have names that a certificate can hold', () => {
@@ -460,11 +462,12 @@ describe('a paired device', () => {
 
   it('takes no orders from a page elsewhere', async () => {
     const headers = { ...(await paired()), 'content-type': 'application/json' };
-    for (const odd of [
+    const oddOnes: Record<string, string>[] = [
       { origin: 'https://elsewhere.example' },
       { 'sec-fetch-site': 'cross-site' },
       { origin: `http://127.0.0.2:${at.url.port}` },
-    ])
+    ];
+    for (const odd of oddOnes)
       expect(
         (await ask('/api/v1/bodies', { method: 'POST', headers: { ...headers, ...odd }, body: '{}' })).status,
       ).toBe(403);

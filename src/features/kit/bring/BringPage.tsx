@@ -2,6 +2,8 @@ import { ScrollView, View } from 'react-native';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
 import { Page } from '@/ui/Page';
+import { Key } from '@/ui/controls/Key';
+import { useGo } from '../useGo';
 import { Backups } from './Backups';
 import { EmptyKit } from './EmptyKit';
 import { FromFile } from './FromFile';
@@ -11,6 +13,7 @@ import { TakeOut } from './TakeOut';
 
 /** What comes into the kit from pictures and files, and what goes out of it. */
 export default function BringPage() {
+  const go = useGo();
   return (
     <Page title="In and out" up="/kit">
       <ScrollView
@@ -24,6 +27,7 @@ export default function BringPage() {
       >
         <Part title="On this device">
           <OnThisDevice />
+          <Key title="Take it along" icon="phone-iphone" onPress={() => go('/kit/along')} />
         </Part>
         <Part title="From a photo">
           <FromPhoto />

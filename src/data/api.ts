@@ -2,6 +2,7 @@ import type { ApiProblem } from '@/contract/problem';
 import type { Backup } from '@/contract/backup';
 import type { LanStanding, PairedDevice, PairingOffer, PairingStanding } from '@/contract/lan';
 import type { ChangesSince } from '@/contract/changesSince';
+import { REPEATED } from '@/contract/repeated';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import type { Existing, ImportSummary } from '@/contract/wholeData';
 import type { Page, ResourceName, ResourceTypes, Stored } from '@/contract/resources';
@@ -67,6 +68,10 @@ async function refusalOf(response: Response): Promise<Error> {
 async function request<T>(path: string, init?: RequestInit, timeoutMs?: number): Promise<T> {
   const response = await ask(path, init, timeoutMs);
   if (response.status === 204) return undefined as T;
+  return bodyOf(response);
+}
+
+async function bodyOf<T>(response: Response): Promise<T> {
   try {
     return (await response.json()) as T;
   } catch {
@@ -83,6 +88,18 @@ const withBody = (method: string, body: unknown, key?: string): RequestInit => (
   headers: { 'content-type': 'application/json', ...withKey(key) },
   body: JSON.stringify(body),
 });
+
+/** What the server made of a change: the row as it was then, and whether that was told before. */
+export interface Taken {
+  row: Stored<unknown> | null;
+  repeated: boolean;
+}
+
+async function change(path: string, init: RequestInit): Promise<Taken> {
+  const response = await ask(path, init);
+  const repeated = response.headers.get(REPEATED) === 'true';
+  return { row: response.status === 204 ? null : await bodyOf<Stored<unknown>>(response), repeated };
+}
 
 const PAGE = 1000;
 
@@ -116,12 +133,19 @@ export const api = {
   changes: (since: string | null) =>
     request<ChangesSince>(`changes${since === null ? '' : `?since=${encodeURIComponent(since)}`}`),
 
+  /** A row as it is now; null when there is none. */
+  row: (name: ResourceName, id: string): Promise<Stored<unknown> | null> =>
+    request<Stored<unknown>>(`${name}/${id}`).catch((error: unknown) => {
+      if (error instanceof ApiRefusal && error.problem.code === 'row.notFound') return null;
+      throw error;
+    }),
+
   create: <N extends ResourceName>(name: N, id: string, data: ResourceTypes[N], key?: string) =>
-    request<Stored<ResourceTypes[N]>>(name, withBody('POST', { id, data }, key)),
+    change(name, withBody('POST', { id, data }, key)),
   replace: <N extends ResourceName>(name: N, id: string, version: number, data: ResourceTypes[N], key?: string) =>
-    request<Stored<ResourceTypes[N]>>(`${name}/${id}`, withBody('PUT', { version, data }, key)),
+    change(`${name}/${id}`, withBody('PUT', { version, data }, key)),
   remove: (name: ResourceName, id: string, version: number, key?: string) =>
-    request<void>(`${name}/${id}?version=${version}`, { method: 'DELETE', headers: withKey(key) }),
+    change(`${name}/${id}?version=${version}`, { method: 'DELETE', headers: withKey(key) }),
 
   /** The demo kit: how much of it is there, put in, put away. */
   demo: {

@@ -15,6 +15,8 @@ export interface SentOnce {
   key: string;
   /** What is asked, as a fingerprint: a key holds for one request. */
   request: string;
+  /** Told when it was done before and is only answered again. */
+  onRepeated?: () => void;
 }
 
 /** The rows of all resources, with their rules: validated, versioned, one transaction per change. */
@@ -201,10 +203,16 @@ export function createStore(
               'Key used before',
               'This Idempotency-Key came with another change before. Every change needs a key of its own.',
             );
+          sent.onRepeated?.();
           return JSON.parse(before.get('body') as string) as T;
         }
         const result = await work();
-        await write.answers.create({ ...sent, body: JSON.stringify(result ?? null), madeAt: now().toISOString() });
+        await write.answers.create({
+          key: sent.key,
+          request: sent.request,
+          body: JSON.stringify(result ?? null),
+          madeAt: now().toISOString(),
+        });
         return result;
       }),
     );

@@ -42,6 +42,16 @@ export async function writeEntry(entry: Entry | (Odd & { order?: never })): Prom
   await Promise.all([transaction.store.put(entry), transaction.done]);
 }
 
+/** Writes some entries and removes others in one transaction. */
+export async function changeEntries(kept: Entry[], gone: string[]): Promise<void> {
+  const transaction = (await open()).transaction(STORE, 'readwrite', { durability: 'strict' });
+  await Promise.all([
+    ...kept.map((entry) => transaction.store.put(entry)),
+    ...gone.map((key) => transaction.store.delete(key)),
+    transaction.done,
+  ]);
+}
+
 export async function removeEntry(key: string): Promise<void> {
   await (await open()).delete(STORE, key);
 }

@@ -1,13 +1,16 @@
-import type { Stored } from '@/contract/resources';
+import type { ApiProblem } from '@/contract/problem';
 import type { Change, Entry, Refused, Stuck } from './changes';
 import { adoptLeftovers, endHandover, handOver, writeEntry } from './device';
-import { agree, flush, forget, keep, refresh, sendWaiting } from './sending';
+import { isConflict, storedOf } from './conflicts';
+import { exchange, forget, keep } from './entries';
+import { agree, flush, refresh, sendWaiting } from './sending';
 import { readTouched } from './pulling';
 import { settle } from './settle';
 import { entryOf, handedOver, hold, nextOrder, useOutbox } from './state';
 import { listen, tell } from './tabs';
 
 export type { Change, Odd, Refused, Stuck } from './changes';
+export { isConflict, storedOf } from './conflicts';
 export { overlay } from './overlay';
 export { useMirror } from './pulling';
 export { agree, flush } from './sending';
@@ -17,10 +20,14 @@ export const newId = (): string => crypto.randomUUID();
 
 type NewChange = Change extends infer C ? (C extends Change ? Omit<C, 'key' | 'madeAt'> : never) : never;
 
+function newEntry(change: NewChange): Entry {
+  const whole = { ...change, key: newId(), madeAt: new Date().toISOString() } as Change;
+  return { key: whole.key, order: nextOrder(), change: whole, failures: 0, state: 'waiting' };
+}
+
 /** Takes a change: it is on the screen at once, on the device at once, and at the server as soon as it can be reached. */
 export async function submit(change: NewChange): Promise<void> {
-  const whole = { ...change, key: newId(), madeAt: new Date().toISOString() } as Change;
-  const entry: Entry = { key: whole.key, order: nextOrder(), change: whole, failures: 0, state: 'waiting' };
+  const entry = newEntry(change);
   hold(entry, true);
   const handed = handOver(entry);
   try {
@@ -53,28 +60,22 @@ export function keepStored(refused: Refused): Promise<void> {
   return forget(refused.change.key);
 }
 
-/** Sends a refused change again over the stored copy, as the person decided. */
-export async function keepMine(refused: Refused): Promise<void> {
-  const stored = refused.problem.stored as Stored<unknown> | undefined;
-  const { change } = refused;
-  await forget(change.key);
-  if (change.verb === 'remove')
-    return submit({
-      resource: change.resource,
-      id: change.id,
-      verb: 'remove',
-      version: stored?.version ?? change.version,
-    } as NewChange);
+/** Sends a refused change again, over the stored copy where there is one, as the person decided. */
+export async function keepMine({ change, problem }: Refused): Promise<void> {
+  // In one: a kill in between must leave the one or the other.
+  await exchange([newEntry(sentAnew(change, problem))], [change.key]);
+  await sendWaiting();
+}
+
+/** A refused change as it can be taken, by what the server has now. */
+function sentAnew(change: Change, problem: ApiProblem): NewChange {
+  const { resource, id, verb } = change;
+  if (!isConflict(problem)) return change;
+  const stored = storedOf(problem);
   // Deleted meanwhile: what was typed is kept by making the row again.
-  return stored
-    ? submit({
-        resource: change.resource,
-        id: change.id,
-        verb: 'replace',
-        version: stored.version,
-        data: change.data,
-      } as NewChange)
-    : submit({ resource: change.resource, id: change.id, verb: 'create', data: change.data } as NewChange);
+  if (!stored) return { resource, id, verb: 'create', ...('data' in change ? { data: change.data } : {}) } as NewChange;
+  if (verb === 'remove') return { resource, id, verb, version: stored.version };
+  return { resource, id, verb: 'replace', version: stored.version, data: change.data } as NewChange;
 }
 
 /** Lets a change try again that the server failed on. */

@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import type { ResourceName } from '@/contract/resources';
 import { api } from '../api';
 import { standing, takeIn, type Touched } from '../mirror';
+import { renewConflicts } from './conflicts';
 import { rowKey, useSettledReadings } from './settle';
 import { tell } from './tabs';
 
@@ -42,6 +43,7 @@ export async function pull(): Promise<void> {
       const taken = await takeIn(told).catch(() => null);
       if (!taken) return;
       touched.push(...taken);
+      await renewConflicts(told.changes);
       ({ cursor, more } = told);
       whole ||= !more;
     }

@@ -1,13 +1,14 @@
 import { mutate } from 'swr';
 import { create } from 'zustand';
-import type { Stored } from '@/contract/resources';
-import { ApiFailed, ApiRefusal, ApiUnpaired, ApiUnreachable, api } from '../api';
+import { ApiFailed, ApiRefusal, ApiUnpaired, ApiUnreachable, api, type Taken } from '../api';
 import type { Change, Entry } from './changes';
 import { takeAnswer } from '../mirror';
-import { readEntries, removeEntry, writeEntry } from './device';
+import { countOn, takeRefusal } from './conflicts';
+import { readEntries } from './device';
+import { forget, keep } from './entries';
 import { pull } from './pulling';
 import { rowKey, settle } from './settle';
-import { hold, inOrder, letGo, replaceHeld, useOutbox } from './state';
+import { inOrder, replaceHeld, useOutbox } from './state';
 import { oneWindow, tell } from './tabs';
 
 /** Pauses before the server is tried again, ms: each twice the last. */
@@ -22,15 +23,14 @@ const useSending = create<{ pauseMs: number; retry: ReturnType<typeof setTimeout
   retry: null,
 }));
 
-async function send(change: Change): Promise<Stored<unknown> | null> {
+function send(change: Change): Promise<Taken> {
   switch (change.verb) {
     case 'create':
       return api.create(change.resource, change.id, change.data, change.key);
     case 'replace':
       return api.replace(change.resource, change.id, change.version, change.data, change.key);
     case 'remove':
-      await api.remove(change.resource, change.id, change.version, change.key);
-      return null;
+      return api.remove(change.resource, change.id, change.version, change.key);
   }
 }
 
@@ -56,16 +56,19 @@ const serverIsThere = (): void => useOutbox.setState({ reachable: true, paired: 
 const serverIsAway = (error: ApiUnreachable): void =>
   useOutbox.setState({ reachable: false, paired: !(error instanceof ApiUnpaired), serverSays: error.serverSays });
 
-type Outcome = 'gone' | 'held' | 'stop';
+type Outcome = 'gone' | 'again' | 'held' | 'stop';
 
 /** Sends one change and does what its answer asks for. */
 async function sendOne(entry: Entry): Promise<Outcome> {
   const { change, key } = entry;
   try {
-    const row = await send(change);
+    const { row: answered, repeated } = await send(change);
+    // Told before, and only now heard: others may have changed the row since, or deleted it.
+    const row = repeated ? await api.row(change.resource, change.id) : answered;
     // First the answer, then the change goes: in between the row would stand there as it was before, with its old version.
     await takeAnswer(change.resource, change.id, row).catch(() => undefined);
     await settle(change.resource, change.id, row);
+    await countOn(entry, answered);
     await forget(key);
     tell({ kind: 'settled', resource: change.resource, id: change.id, row });
     serverIsThere();
@@ -87,7 +90,7 @@ async function sendOne(entry: Entry): Promise<Outcome> {
 }
 
 async function refusedBy(entry: Entry, { problem }: ApiRefusal): Promise<Outcome> {
-  const { change, key } = entry;
+  const { change } = entry;
   serverIsThere();
   if (
     problem.code === 'reference.missing' &&
@@ -97,26 +100,10 @@ async function refusedBy(entry: Entry, { problem }: ApiRefusal): Promise<Outcome
     )
   )
     return 'held';
-  // A row that is gone already need not be deleted again.
-  if (change.verb === 'remove' && problem.code === 'row.notFound') await forget(key);
-  else await keep({ ...entry, state: 'refused', problem });
+  const again = await takeRefusal(entry, problem);
   await mutate(change.resource);
   await mutate(rowKey(change.resource, change.id));
-  return 'gone';
-}
-
-/** Changes an entry on the screen and on the device. */
-export async function keep(entry: Entry): Promise<void> {
-  hold(entry, false);
-  await writeEntry(entry).catch(() => undefined);
-  tell({ kind: 'changed' });
-}
-
-/** Takes an entry off the screen and the device. */
-export async function forget(key: string): Promise<void> {
-  letGo(key);
-  await removeEntry(key).catch(() => undefined);
-  tell({ kind: 'changed' });
+  return again ? 'again' : 'gone';
 }
 
 async function drain(): Promise<void> {

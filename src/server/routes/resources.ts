@@ -1,5 +1,6 @@
 import crypto from 'node:crypto';
-import { Router, type Request } from 'express';
+import { Router, type Request, type Response } from 'express';
+import { REPEATED } from '@/contract/repeated';
 import {
   MOST_SEARCH_CHARACTERS,
   MOST_SEARCH_WORDS,
@@ -61,8 +62,11 @@ function objectOf(request: Request): Record<string, unknown> {
 
 const versionOf = (value: unknown) => wholeNumber(value, 'version', undefined, 1, Number.MAX_SAFE_INTEGER);
 
-/** The key of a change, when one was sent, with a fingerprint of what it asks. */
-function sentOnce(request: Request): SentOnce | undefined {
+/**
+ * The key of a change, when one was sent, with a fingerprint of what it asks. An answer given again says so: the row may have
+ * been changed since.
+ */
+function sentOnce(request: Request, response: Response): SentOnce | undefined {
   const key = request.get('idempotency-key');
   if (key === undefined) return undefined;
   if (!/^[\w-]{8,100}$/.test(key))
@@ -73,7 +77,11 @@ function sentOnce(request: Request): SentOnce | undefined {
       'An Idempotency-Key has 8 to 100 letters, digits, “-” or “_”.',
     );
   const asked = JSON.stringify([request.method, request.path, request.query.version, request.body ?? null]);
-  return { key, request: crypto.createHash('sha256').update(asked).digest('hex') };
+  return {
+    key,
+    request: crypto.createHash('sha256').update(asked).digest('hex'),
+    onRepeated: () => response.setHeader(REPEATED, 'true'),
+  };
 }
 
 function oneOf<T extends string>(value: unknown, path: string, known: readonly T[]): T | undefined {
@@ -125,20 +133,22 @@ export function resourceRoutes(store: Store): Router {
   router.post('/:resource', async (request, response) => {
     const name = resourceOf(request);
     const { id, data } = objectOf(request);
-    const row = await store.create(name, idOf(id), data, sentOnce(request));
+    const row = await store.create(name, idOf(id), data, sentOnce(request, response));
     response.status(201).location(`/api/v1/${name}/${row.id}`).json(row);
   });
   router.put('/:resource/:id', async (request, response) => {
     const name = resourceOf(request);
     const { version, data } = objectOf(request);
-    response.json(await store.replace(name, idOf(request.params.id), versionOf(version), data, sentOnce(request)));
+    response.json(
+      await store.replace(name, idOf(request.params.id), versionOf(version), data, sentOnce(request, response)),
+    );
   });
   router.delete('/:resource/:id', async (request, response) => {
     await store.remove(
       resourceOf(request),
       idOf(request.params.id),
       versionOf(request.query.version),
-      sentOnce(request),
+      sentOnce(request, response),
     );
     response.status(204).end();
   });

@@ -8,7 +8,7 @@ import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { lazyPart } from '@/ui/lazyPart';
 
-const RefusedSheet = lazyPart(() => import('./RefusedSheet'));
+const RefusedSheet = lazyPart(() => import('./refused/RefusedSheet'));
 const TraySheet = lazyPart(() => import('./TraySheet'));
 
 const changes = (count: number, one: string, many: string): string =>
@@ -17,14 +17,13 @@ const changes = (count: number, one: string, many: string): string =>
 /** Says, only when there is something to say, what has not reached the server, what it refused and what it fails on. */
 export function SyncLine() {
   const [open, setOpen] = useState<'refused' | 'tray' | null>(null);
-  const refused = useOutbox((state) => state.refused[0]);
   useOutboxOpen();
   const close = () => setOpen(null);
   return (
     <>
       <State onOpen={setOpen} />
       <Suspense fallback={null}>
-        {open === 'refused' && refused ? <RefusedSheet refused={refused} onClose={close} /> : null}
+        {open === 'refused' ? <RefusedSheet onClose={close} /> : null}
         {open === 'tray' ? <TraySheet onClose={close} /> : null}
       </Suspense>
     </>
@@ -80,8 +79,12 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
   if (first)
     return (
       <Line
-        text={`${first.problem.title}: ${first.problem.detail}`}
-        action={{ title: 'Look at both', run: () => onOpen('refused') }}
+        text={
+          refused.length > 1
+            ? `${refused.length} changes made here could not be taken as they are: most were made elsewhere as well. Nothing is lost; choose which copies to keep.`
+            : `${first.problem.title}: ${first.problem.detail}`
+        }
+        action={{ title: refused.length > 1 ? 'Decide' : 'Look at both', run: () => onOpen('refused') }}
       />
     );
   if (tray > 0)

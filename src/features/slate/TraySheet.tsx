@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { nounOf } from '@/contract/resources';
 import { saveFile } from '@/ui/files';
+import { nameOfChange } from './refused/nameOfChange';
 import { discard, tryStuck, useOutbox, type Change } from '@/data/outbox';
 import { Sheet } from '@/ui/Sheet';
 import { Txt } from '@/ui/Txt';
@@ -9,15 +10,6 @@ import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
 const VERBS: Record<Change['verb'], string> = { create: 'New', replace: 'Changed', remove: 'Deleted' };
-
-function nameOf(change: Change): string {
-  const data = ((change as { data?: unknown }).data ?? {}) as {
-    name?: unknown;
-    input?: { subject?: { name?: unknown } };
-  };
-  const name = data.name ?? data.input?.subject?.name;
-  return typeof name === 'string' ? ` “${name}”` : '';
-}
 
 /** Changes the server fails on, and what on this device cannot be read: to try again, to save as a file, or to drop. */
 export default function TraySheet({ onClose }: { onClose: () => void }) {
@@ -34,7 +26,7 @@ export default function TraySheet({ onClose }: { onClose: () => void }) {
       {stuck.map((each) => (
         <Item
           key={each.change.key}
-          title={`${VERBS[each.change.verb]} ${nounOf(each.change.resource)}${nameOf(each.change)}`}
+          title={`${VERBS[each.change.verb]} ${nounOf(each.change.resource)}${nameOfChange(each.change)}`}
           words={`The server failed on it ${each.failures} times.`}
           onTry={() => void tryStuck(each)}
           onSave={() => save(each.change.key, each.change)}

@@ -19,7 +19,7 @@ const SWR_SETTINGS = { revalidateOnFocus: true, errorRetryInterval: 4000 };
 
 /** The frame around every place: theme, slate, places. */
 export default function Layout() {
-  const look = usePreferences((state) => state.look);
+  const look = usePreferences((state): Look => (state.look === 'day' && state.fullSun ? 'sun' : state.look));
   // Text is readable in the system's face until the fonts are there; nothing waits for them.
   useFonts({ Barlow_400Regular, Barlow_600SemiBold, BarlowSemiCondensed_500Medium, BarlowSemiCondensed_600SemiBold });
   return (

@@ -12,6 +12,14 @@ export type { Preferences } from '@/core/preferences';
 /** How this person reads and looks; shared by all places and kept on the device. */
 export interface OwnPreferences extends Preferences {
   look: 'day' | 'night' | 'dim';
+  /** Black on white by day, for sunlight. */
+  fullSun: boolean;
+  /** The night look as soon as the place is dark. */
+  nightByItself: boolean;
+  keepAwake: boolean;
+  /** A tick is felt on the rule. */
+  ruleTick: boolean;
+  oneHand: boolean;
   /** Whether single keys go to places and do things. */
   singleKeys: boolean;
   /** Width at which pictures are looked at, mm, and the ratio up to which this person holds by hand. */
@@ -46,11 +54,18 @@ export function useCarrying(): Carrying {
   return useMemo(() => carryingOf({ carrying, bagKg }), [carrying, bagKg]);
 }
 
+const isFlag = (value: unknown): boolean => typeof value === 'boolean';
+
 /** What of a stored state is taken. */
 export const PREFERENCES_FIT: Fits<OwnPreferences> = {
   ...choicesFit,
   look: isOneOf('day', 'night', 'dim'),
-  singleKeys: (value) => typeof value === 'boolean',
+  fullSun: isFlag,
+  nightByItself: isFlag,
+  keepAwake: isFlag,
+  ruleTick: isFlag,
+  oneHand: isFlag,
+  singleKeys: isFlag,
   screenWidthMm: isBetween(1, 1e5),
   handHoldRatio: isBetween(0, 1e3),
   carrying: isOneOf('all', 'hand', 'bag'),
@@ -64,6 +79,11 @@ export const usePreferences = create<Store>()(
     (set) => ({
       ...USUAL_PREFERENCES,
       look: 'day',
+      fullSun: false,
+      nightByItself: false,
+      keepAwake: false,
+      ruleTick: false,
+      oneHand: false,
       singleKeys: true,
       screenWidthMm: USUAL_SCREEN_WIDTH_MM,
       handHoldRatio: USUAL_HAND_HOLD_RATIO,

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { Txt } from './Txt';
+import { useFieldModes } from './fieldModes';
 import { DESK_PICTURE, DESK_READING } from './take/drawing';
 import { WIDE_FROM, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
@@ -25,10 +26,15 @@ interface Props {
   sheet?: ReactNode;
 }
 
+/** Of the height of a phone that the levers take where they lie under the thumb. */
+const LEVERS_SHARE = 0.24;
+
 /** A desk: one scroll above its controls on a phone; in hand, reading and levers side by side on a wide screen. */
 export function DeskFrame({ picture, reading, cautions, keep, levers, more, groups, column, dock, sheet }: Props) {
   const styles = useStyles();
-  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const { width, height } = useWindowDimensions();
+  const wide = width >= WIDE_FROM;
+  const { oneHand } = useFieldModes();
   const drawn = <View nativeID={DESK_PICTURE}>{picture}</View>;
   const read = <View nativeID={DESK_READING}>{reading}</View>;
   if (wide) {
@@ -62,10 +68,15 @@ export function DeskFrame({ picture, reading, cautions, keep, levers, more, grou
         {read}
         {cautions}
         {keep}
-        {levers}
+        {oneHand ? null : levers}
         {more}
         {groups}
       </ScrollView>
+      {oneHand ? (
+        <ScrollView style={[styles.near, { height: height * LEVERS_SHARE }]} contentContainerStyle={styles.nearContent}>
+          {levers}
+        </ScrollView>
+      ) : null}
       {dock}
       {sheet}
     </View>
@@ -91,6 +102,8 @@ const useStyles = stylesOf((palette) => ({
   columnContent: { padding: space.page, gap: space.page },
   phone: { flex: 1 },
   scroll: { flex: 1 },
+  near: { flexGrow: 0, borderTopWidth: 1, borderColor: palette.ink },
+  nearContent: { paddingHorizontal: space.page, paddingVertical: space.small },
   phoneContent: { padding: space.page, paddingTop: space.medium, gap: space.large },
   centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },
   centreText: { textAlign: 'center', maxWidth: 420 },

@@ -3,6 +3,7 @@ import { createContext, useContext, type ReactNode } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { Key } from './controls/Key';
 import { Txt } from './Txt';
+import { useFieldModes } from './fieldModes';
 import { RADIUS, WIDE_FROM, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
 import { useEscape } from './useEscape';
@@ -29,6 +30,7 @@ export function Sheet({ title, onClose, onBack, children, footer }: Props) {
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const over = useContext(OverSheets);
+  const { oneHand } = useFieldModes();
   const inside = useEscape(onBack ?? onClose);
   return (
     <Overlay
@@ -48,12 +50,17 @@ export function Sheet({ title, onClose, onBack, children, footer }: Props) {
         <Txt kind="title" level={2} style={styles.title}>
           {title}
         </Txt>
-        <Key title="Close" icon="close" iconOnly weight="plain" onPress={onClose} />
+        {oneHand ? null : <Key title="Close" icon="close" iconOnly weight="plain" onPress={onClose} />}
       </View>
       <ScrollView style={styles.scroll} contentContainerStyle={styles.content} keyboardShouldPersistTaps="handled">
         {children}
       </ScrollView>
-      {footer ? <View style={styles.footer}>{footer}</View> : null}
+      {footer || oneHand ? (
+        <View style={styles.footer}>
+          {footer}
+          {oneHand ? <Key title="Close" icon="close" onPress={onClose} /> : null}
+        </View>
+      ) : null}
       {over}
     </Overlay>
   );

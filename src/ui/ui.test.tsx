@@ -16,7 +16,7 @@ import {
   showQuantity,
   showSubjectMm,
 } from '@/core/quantity/quantityText';
-import { DAY, NIGHT } from './theme/palette';
+import { DAY, NIGHT, SUN } from './theme/palette';
 
 const px = (value: number, plusMinus?: number) =>
   computed(
@@ -231,6 +231,16 @@ describe('palettes', () => {
         expect(contrast(text, ground)).toBeGreaterThanOrEqual(4.5);
     }
     expect(contrast(palette.onPress, palette.press)).toBeGreaterThanOrEqual(4.5);
+  });
+
+  it('in full sun all that is read has a contrast of 7 on both grounds, lines of 4.5', () => {
+    for (const ground of [SUN.paper, SUN.raised]) {
+      for (const text of [SUN.ink, SUN.inkSoft, SUN.press, SUN.needle, SUN.caution])
+        expect(contrast(text, ground)).toBeGreaterThanOrEqual(7);
+      expect(contrast(SUN.hairline, ground)).toBeGreaterThanOrEqual(4.5);
+    }
+    expect(contrast(SUN.onPress, SUN.press)).toBeGreaterThanOrEqual(7);
+    expect(contrast(SUN.star, SUN.skyGround)).toBeGreaterThanOrEqual(7);
   });
 
   it('night has nothing but red', () => {

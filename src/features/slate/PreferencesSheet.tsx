@@ -3,6 +3,7 @@ import { usePreferences } from '@/data/preferences';
 import { Sheet } from '@/ui/Sheet';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
+import { InTheField } from './InTheField';
 
 /** One preference of the table, as a choice. */
 function PreferenceChoice<K extends keyof Preferences>({ name }: { name: K }) {
@@ -26,6 +27,7 @@ function PreferenceChoice<K extends keyof Preferences>({ name }: { name: K }) {
 export default function PreferencesSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet title="Units and schools" onClose={onClose}>
+      <InTheField />
       <PreferenceChoice name="units" />
       <PreferenceChoice name="cropConvention" />
       <PreferenceChoice name="judgeBy" />

@@ -2,13 +2,17 @@ import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Text as SvgText } from 'react-native-svg';
 import { labelled } from '../gauge/labelled';
-import { HAIRLINE, RADIUS, family, fontSize } from '../theme/measures';
+import { tick, useFieldModes } from '../fieldModes';
+import { HAIRLINE, RADIUS, family, fontSize, space } from '../theme/measures';
 import { elementOf, webStyle } from '../web';
+import { Key } from './Key';
 import { stylesOf, usePalette } from '../theme/theme';
 
 /** Height of the ruled strip, and how many px a tenfold change takes: wide enough for one per cent a pixel and finer. */
 const HEIGHT = 60;
 const PX_PER_DECADE = 420;
+/** What one press of a key beside the rule changes. */
+const STEP = 0.05;
 /** Between two figures at least, px. */
 const LABEL_GAP = 6;
 
@@ -100,7 +104,32 @@ const Strip = memo(function Strip({ minimum, maximum, width }: { minimum: number
   );
 });
 
+/** Whether a figure of the strip passes the needle between two values, in the unit shown. */
+export function passesFigure(from: number, to: number): boolean {
+  const [low, high] = from < to ? [from, to] : [to, from];
+  // Down, the figure that is reached counts; up as well: one step, one tick.
+  return ticksOf(low, high).some(({ at, size }) => size === 'long' && at !== from && at >= low && at <= high);
+}
+
 const clamp = (value: number, minimum: number, maximum: number) => Math.min(maximum, Math.max(minimum, value));
+
+/** What a rule is set to now, and what becomes of another value. */
+type Setting = Required<Pick<RulerProps, 'value' | 'minimum' | 'maximum' | 'rounded' | 'onChange' | 'perUnit'>> & {
+  ruleTick: boolean;
+};
+
+function setTo(now: Setting, next: number): void {
+  const settled = clamp(now.rounded(clamp(next, now.minimum, now.maximum)), now.minimum, now.maximum);
+  if (settled === now.value) return;
+  if (now.ruleTick && passesFigure(now.value * now.perUnit, settled * now.perUnit)) tick();
+  now.onChange(settled);
+}
+
+/** Moves by a share of the value. A step smaller than the rounding must still move. */
+function nudge(now: Setting, share: number): void {
+  const settled = now.rounded(now.value * (1 + share));
+  setTo(now, settled === now.value ? now.value + Math.sign(share) * smallestStep(now.value, now.rounded) : settled);
+}
 
 /**
  * A slide rule for one value: the strip is pulled along beneath a fixed needle. Logarithmic, so that a small pull is the
@@ -122,37 +151,25 @@ export function Ruler({
   const host = useRef<View>(null);
   const start = useRef(value);
   // Listeners outlive a render; they read the newest values from here.
-  const latest = useRef({ value, minimum, maximum, rounded, onChange });
+  const { oneHand, ruleTick } = useFieldModes();
+  const latest = useRef({ value, minimum, maximum, rounded, onChange, perUnit, ruleTick });
   useEffect(() => {
-    latest.current = { value, minimum, maximum, rounded, onChange };
+    latest.current = { value, minimum, maximum, rounded, onChange, perUnit, ruleTick };
   });
-
-  const set = (next: number) => {
-    const now = latest.current;
-    const settled = clamp(now.rounded(clamp(next, now.minimum, now.maximum)), now.minimum, now.maximum);
-    if (settled !== now.value) now.onChange(settled);
-  };
 
   useEffect(() => {
     const element = elementOf(host);
     if (!element || disabled || typeof element.addEventListener !== 'function') return;
-    const nudge = (share: number) => {
-      const now = latest.current;
-      const moved = now.value * (1 + share);
-      // A step smaller than the rounding must still move.
-      const settled = now.rounded(moved);
-      set(settled === now.value ? now.value + Math.sign(share) * smallestStep(now.value, now.rounded) : settled);
-    };
     const onKey = (event: KeyboardEvent) => {
       const moves: Record<string, () => void> = {
-        ArrowRight: () => nudge(0.01),
-        ArrowUp: () => nudge(0.01),
-        ArrowLeft: () => nudge(-0.01),
-        ArrowDown: () => nudge(-0.01),
-        PageUp: () => nudge(0.1),
-        PageDown: () => nudge(-0.1),
-        Home: () => set(latest.current.minimum),
-        End: () => set(latest.current.maximum),
+        ArrowRight: () => nudge(latest.current, 0.01),
+        ArrowUp: () => nudge(latest.current, 0.01),
+        ArrowLeft: () => nudge(latest.current, -0.01),
+        ArrowDown: () => nudge(latest.current, -0.01),
+        PageUp: () => nudge(latest.current, 0.1),
+        PageDown: () => nudge(latest.current, -0.1),
+        Home: () => setTo(latest.current, latest.current.minimum),
+        End: () => setTo(latest.current, latest.current.maximum),
       };
       const move = moves[event.key];
       if (!move) return;
@@ -161,7 +178,7 @@ export function Ruler({
     };
     const onWheel = (event: WheelEvent) => {
       event.preventDefault();
-      nudge(event.deltaY < 0 ? 0.02 : -0.02);
+      nudge(latest.current, event.deltaY < 0 ? 0.02 : -0.02);
     };
     // A drag: pointer events reach mouse, touch and pen alike; `touch-action` below leaves vertical scrolling to the page.
     let startX: number | null = null;
@@ -172,7 +189,7 @@ export function Ruler({
       element.setPointerCapture(event.pointerId);
     };
     const onMove = (event: PointerEvent) => {
-      if (startX !== null) set(start.current * 10 ** (-(event.clientX - startX) / PX_PER_DECADE));
+      if (startX !== null) setTo(latest.current, start.current * 10 ** (-(event.clientX - startX) / PX_PER_DECADE));
     };
     const onUp = () => {
       startX = null;
@@ -197,7 +214,7 @@ export function Ruler({
   const high = maximum * perUnit;
   const stripWidth = Math.log10(high / low) * PX_PER_DECADE;
   const offset = width / 2 - Math.log10(value / minimum) * PX_PER_DECADE;
-  return (
+  const strip = (
     <View
       ref={host}
       style={[styles.host, disabled && styles.disabled]}
@@ -215,6 +232,26 @@ export function Ruler({
         <Strip minimum={low} maximum={high} width={stripWidth} />
       </View>
       <View style={styles.needle} pointerEvents="none" />
+    </View>
+  );
+  if (!oneHand) return strip;
+  return (
+    <View style={styles.withKeys}>
+      <Key
+        title={`${label}: less`}
+        icon="remove"
+        iconOnly
+        disabled={disabled}
+        onPress={() => nudge(latest.current, -STEP)}
+      />
+      <View style={styles.between}>{strip}</View>
+      <Key
+        title={`${label}: more`}
+        icon="add"
+        iconOnly
+        disabled={disabled}
+        onPress={() => nudge(latest.current, STEP)}
+      />
     </View>
   );
 }
@@ -240,6 +277,8 @@ const useStyles = stylesOf((palette) => ({
     ...webStyle({ cursor: 'grab', touchAction: 'pan-y' }),
     userSelect: 'none',
   },
+  withKeys: { flexDirection: 'row', alignItems: 'center', gap: space.small },
+  between: { flex: 1, minWidth: 0 },
   disabled: { opacity: 0.5, ...webStyle({ cursor: 'auto' }) },
   strip: { position: 'absolute', left: 0, top: 0, height: HEIGHT },
   needle: {

@@ -50,6 +50,26 @@ export const DAY: Palette = {
   star: '#FFFDF8',
 };
 
+/** Black on white, for a screen in full sun: all that is read has 7 : 1 on both grounds. */
+export const SUN: Palette = {
+  paper: '#FFFFFF',
+  raised: '#FFFFFF',
+  ink: '#000000',
+  inkSoft: '#333333',
+  hairline: '#767676',
+  press: '#003B44',
+  onPress: '#FFFFFF',
+  needle: '#9A1400',
+  caution: '#5E3C00',
+  veil: 'rgba(0, 0, 0, 0.6)',
+  finderGround: '#FFFFFF',
+  finderHidden: 'rgba(118, 118, 118, 0.55)',
+  patchDark: '#000000',
+  patchLight: '#FFFFFF',
+  skyGround: '#000000',
+  star: '#FFFFFF',
+};
+
 /** One red on black, so that eyes used to the dark stay so: nothing white, nothing blue. */
 export const NIGHT: Palette = {
   paper: '#000000',

@@ -2,10 +2,10 @@ import { ThemeProvider, createTheme } from '../rne';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { StyleSheet } from 'react-native';
 import { RADIUS, TARGET, family, fontSize, space } from './measures';
-import { DAY, NIGHT, NIGHT_DIM, type Palette } from './palette';
+import { DAY, NIGHT, NIGHT_DIM, SUN, type Palette } from './palette';
 
-/** Day, the night look, and the same one step darker. */
-export type Look = 'day' | 'night' | 'dim';
+/** Day, day in full sun, the night look, and the same one step darker. */
+export type Look = 'day' | 'sun' | 'night' | 'dim';
 
 const rneColours = (palette: Palette) => ({
   ...palette,
@@ -29,7 +29,7 @@ const rneColours = (palette: Palette) => ({
   disabled: palette.inkSoft,
 });
 
-const PALETTES: Record<Look, Palette> = { day: DAY, night: NIGHT, dim: NIGHT_DIM };
+const PALETTES: Record<Look, Palette> = { day: DAY, sun: SUN, night: NIGHT, dim: NIGHT_DIM };
 const PaletteInUse = createContext<Palette>(DAY);
 
 function themeOf(look: Look) {

@@ -18,6 +18,7 @@ import { Choice } from '@/ui/controls/Choice';
 import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { NoiseGroup } from '../desk/NoiseGroup';
+import { AimKey } from './AimKey';
 import { SiteLine } from './SiteLine';
 import { lensIdOf, pointingFrom, type LensRecord } from './skyWays';
 import { secondsText } from './starWords';
@@ -100,6 +101,7 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
         {sky.pointBy === 'horizon' ? (
           <>
             <SiteLine />
+            <AimKey />
             <FieldRow>
               <NumberField
                 label="Azimuth, from north by east"

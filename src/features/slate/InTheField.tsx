@@ -22,7 +22,7 @@ function FieldSwitch({ name, title, says }: { name: Switch; title: string; says:
         aria-checked={on}
         aria-label={title}
       />
-      <Txt kind="small" tone="soft" style={{ paddingLeft: 34 }}>
+      <Txt kind="small" tone="soft" style={{ paddingLeft: 44, marginTop: -6 }}>
         {says}
       </Txt>
     </View>

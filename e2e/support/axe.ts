@@ -10,10 +10,16 @@ interface Violation {
   nodes: { html: string }[];
 }
 
-/** Runs axe-core in the page and gives all it finds, each with the first places. */
-export async function axeFindings(page: Page): Promise<string[]> {
+/**
+ * Runs axe-core in the page and gives all it finds, each with the first places.
+ *
+ * @param rules these alone, those included that are not asked by default
+ */
+export async function axeFindings(page: Page, rules?: string[]): Promise<string[]> {
   await page.evaluate(source);
-  const violations = (await page.evaluate('axe.run().then((result) => result.violations)')) as Violation[];
+  const violations = (await page.evaluate(
+    `axe.run(${rules ? JSON.stringify({ runOnly: { type: 'rule', values: rules } }) : ''}).then((result) => result.violations)`,
+  )) as Violation[];
   return violations.map(
     ({ id, nodes }) =>
       `${id}: ${nodes

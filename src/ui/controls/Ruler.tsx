@@ -208,7 +208,8 @@ export function Ruler({
       element.removeEventListener('keydown', onKey);
       element.removeEventListener('wheel', onWheel);
     };
-  }, [disabled]);
+    // With keys beside it the strip is another element.
+  }, [disabled, oneHand]);
 
   const low = minimum * perUnit;
   const high = maximum * perUnit;

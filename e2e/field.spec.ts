@@ -1,0 +1,63 @@
+import { axeFindings } from './support/axe';
+import { holdInHand } from './support/inHand';
+import { expect, openFar, test } from './support/test';
+
+test('with one hand: what is touched often lies at the bottom, and keys stand in for gestures', async ({ page }) => {
+  await openFar(page);
+  await page.getByRole('button', { name: 'Units and schools' }).click();
+  await page.getByRole('checkbox', { name: 'One hand' }).click();
+  // The way out lies at the bottom now.
+  const close = page.getByRole('button', { name: 'Close', exact: true });
+  expect((await close.boundingBox())!.y).toBeGreaterThan(600);
+  await close.click();
+  const height = page.viewportSize()!.height;
+  for (const name of [/^Set-up/, /^Subject/, 'Units and schools', 'Night look', 'Distance: less', 'Distance: more'])
+    expect((await page.getByRole('button', { name }).first().boundingBox())!.y, String(name)).toBeGreaterThan(
+      height / 2,
+    );
+  expect((await page.getByText('Levers', { exact: true }).boundingBox())!.y).toBeGreaterThan(height / 2);
+  // The reading stays in sight above them.
+  expect((await page.getByTestId('pixels-value').boundingBox())!.y).toBeLessThan(height / 2);
+  const rule = page.getByRole('slider', { name: 'Distance' });
+  const before = Number(await rule.getAttribute('aria-valuenow'));
+  await page.getByRole('button', { name: 'Distance: more' }).click();
+  await expect.poll(async () => Number(await rule.getAttribute('aria-valuenow'))).toBeCloseTo(before * 1.05, 0);
+  expect(await axeFindings(page)).toEqual([]);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Distance: less' })).toBeVisible();
+});
+
+test('in full sun all text has a contrast of 7 to 1', async ({ page }) => {
+  await holdInHand(page, { preferences: { look: 'day', fullSun: true } });
+  for (const route of [
+    '/far',
+    '/near',
+    '/sky',
+    '/sky/planets',
+    '/bench',
+    '/book',
+    '/kit',
+    '/kit/bring',
+    '/kit/along',
+  ]) {
+    await page.goto(route);
+    await expect(page.getByRole('main')).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    expect(await axeFindings(page, ['color-contrast-enhanced', 'color-contrast']), route).toEqual([]);
+  }
+});
+
+test('the device gives azimuth and altitude when it is asked', async ({ page }) => {
+  await page.goto('/sky');
+  await page.getByRole('button', { name: /Where it points/ }).click();
+  await page.getByRole('radio', { name: 'Azimuth and altitude' }).click();
+  await page.getByRole('button', { name: 'Take it from this device' }).click();
+  // As a phone tells it that is held towards the south-west, 35° up; this machine has no compass of its own.
+  await page.evaluate(() =>
+    window.dispatchEvent(
+      new DeviceOrientationEvent('deviceorientationabsolute', { alpha: 135, beta: 125, gamma: 0, absolute: true }),
+    ),
+  );
+  await expect(page.getByText(/^Azimuth 22\d° from true north/)).toBeVisible();
+  await expect(page.getByRole('textbox', { name: /^Altitude/ })).toHaveValue('35');
+});

@@ -30,6 +30,7 @@ const ROUTES = [
   '/sky/series',
   '/sky/strokes',
   '/kit',
+  '/kit/along',
   '/kit/bring',
   '/kit/compare',
   '/kit/optics/new?kind=lens',

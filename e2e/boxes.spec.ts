@@ -33,6 +33,7 @@ const PAGES = [
   '/bench/charts',
   '/book',
   '/kit',
+  '/kit/along',
   '/kit/bring',
   `/kit/bodies/${demoBodies.ostrel.id}`,
   `/kit/optics/${demoOptics.tele600.id}`,

@@ -54,6 +54,7 @@ const places: [address: string, shows: RegExp][] = [
   [`/book/${demoReadings()[0]!.id}`, /Taken|Kept|px|s\b/],
   ['/kit', /Ostrel R45/],
   ['/kit/bring', /Backups|In and out/],
+  ['/kit/along', /cannot be reached/],
   ['/kit/compare', /Compare/],
 ];
 

@@ -112,8 +112,6 @@ test.describe('wide', () => {
     await page.screenshot({ path: `${folder}/sky-deep-wide.png` });
     for (const [path, name] of [
       ['/kit', 'kit-wide'],
-      ['/far/routes', 'far-routes-wide'],
-      ['/near/plan', 'near-plan-wide'],
       ['/book', 'book-wide'],
     ] as const) {
       await page.goto(path);
@@ -143,5 +141,50 @@ test.describe('with nothing in it', () => {
     await page.getByRole('radio', { name: /^150–600/ }).click();
     await page.waitForTimeout(600);
     await page.screenshot({ path: `${folder}/start.png` });
+  });
+});
+
+test.describe('in the field', () => {
+  test.use({ deviceScaleFactor: 2 });
+
+  test('one hand, in full sun', async ({ page }) => {
+    await holdInHand(page, { preferences: { look: 'day', fullSun: true, oneHand: true } });
+    await openFar(page);
+    await page.waitForTimeout(800);
+    await page.screenshot({ path: `${folder}/one-hand.png` });
+  });
+});
+
+test.describe('at home', () => {
+  test.use({ viewport: { width: 1280, height: 800 }, hasTouch: false });
+
+  test('take it along', async ({ page }) => {
+    const answers: Record<string, unknown> = {
+      lan: {
+        here: 'computer',
+        on: true,
+        addresses: ['https://192.168.1.20:4101'],
+        authority: { fingerprint: '5C:07:9E:21:'.repeat(8).slice(0, -1), validUntil: '2036-11-24T10:00:00.000Z' },
+      },
+      pairing: { offer: { code: 'ACDE3467', expiresAt: new Date(Date.now() + 272_000).toISOString(), triesLeft: 5 } },
+      devices: {
+        items: [
+          {
+            id: 'a',
+            name: 'Field phone',
+            pairedAt: '2026-11-20T08:00:00.000Z',
+            lastSeenAt: '2026-11-26T17:30:00.000Z',
+          },
+        ],
+      },
+    };
+    // Made-up addresses in place of this machine's own.
+    await page.route(/\/api\/v1\/(lan|pairing|devices)$/, (route) =>
+      route.fulfill({ json: answers[new URL(route.request().url()).pathname.split('/').at(-1)!] }),
+    );
+    await page.goto('/kit/along');
+    await page.getByTestId('pairing-code').waitFor();
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${folder}/along-wide.png` });
   });
 });

@@ -115,8 +115,8 @@ export function installPackages() {
 /** Installs a Debian package that only the tests need, where the system allows it. */
 function installForTests(name, instead) {
   const hasApt = fs.existsSync('/usr/bin/apt-get');
-  if (!hasApt || process.getuid?.() !== 0) stop(`The browser tests need ${name}. ${instead}`);
-  say(`Installing Debian’s ${name} for the browser tests …`);
+  if (!hasApt || process.getuid?.() !== 0) stop(`These tests need ${name}. ${instead}`);
+  say(`Installing Debian’s ${name} for the tests …`);
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-qq'], { env, quiet: true });
   run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], { env, quiet: true });
@@ -134,6 +134,16 @@ export function findChromium() {
   if (found()) return found();
   installForTests('chromium', 'Install it (Debian: apt-get install chromium) or set CHROMIUM to its path.');
   return found() ?? stop('Chromium was installed but not found. Set CHROMIUM to its path.');
+}
+
+/** Sees to WebKit, its driver and a screen for it. */
+export function findWebKit() {
+  for (const [command, name] of [
+    ['WebKitWebDriver', 'webkit2gtk-driver'],
+    ['Xvfb', 'xvfb'],
+  ])
+    if (spawnSync('which', [command], { stdio: 'ignore' }).status !== 0)
+      installForTests(name, `Install it: apt-get install ${name}.`);
 }
 
 /** Sees to the program that puts a certificate into a browser's own store. */

@@ -133,13 +133,6 @@ export const api = {
   changes: (since: string | null) =>
     request<ChangesSince>(`changes${since === null ? '' : `?since=${encodeURIComponent(since)}`}`),
 
-  /** A row as it is now; null when there is none. */
-  row: (name: ResourceName, id: string): Promise<Stored<unknown> | null> =>
-    request<Stored<unknown>>(`${name}/${id}`).catch((error: unknown) => {
-      if (error instanceof ApiRefusal && error.problem.code === 'row.notFound') return null;
-      throw error;
-    }),
-
   create: <N extends ResourceName>(name: N, id: string, data: ResourceTypes[N], key?: string) =>
     change(name, withBody('POST', { id, data }, key)),
   replace: <N extends ResourceName>(name: N, id: string, version: number, data: ResourceTypes[N], key?: string) =>

@@ -19,7 +19,10 @@ function signsOf(locale: string | undefined): Signs | null {
     const parts = new Intl.NumberFormat(locale, { maximumFractionDigits: 1 }).formatToParts(12345678.5);
     const plain = parts.map((part) => (part.type === 'group' || part.type === 'decimal' ? ' ' : part.value)).join('');
     const sign = (type: 'group' | 'decimal') => parts.find((part) => part.type === type)?.value ?? '';
-    signs = plain === '12 345 678 5' ? { group: sign('group'), decimal: sign('decimal') } : null;
+    const decimal = sign('decimal');
+    if (plain === '12 345 678 5') signs = { group: sign('group'), decimal };
+    // A device set to no country groups nothing: there too a thousand is read at a glance.
+    else signs = plain === '12345678 5' ? { group: decimal === ',' ? '.' : ',', decimal } : null;
     signsByLocale.set(key, signs);
   }
   return signs;

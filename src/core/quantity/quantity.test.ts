@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatChange, formatFigures, formatFixed, formatRatio, formatStops } from './format';
+import { formatChange, formatFigures, formatFixed, formatRatio, formatStops, groupSign } from './format';
 import { parseAspect, parseDecimal, parseLength, parseRatio } from './parseNumber';
 import { computed, given, input } from './quantity';
 import { lengthPairText } from './quantityText';
@@ -162,6 +162,14 @@ describe('formats', () => {
         },
       ),
     );
+  });
+
+  it('groups where the locale has no groups at all, as in an engine that knows no country', () => {
+    expect(new Intl.NumberFormat('en-US-u-va-posix').format(1290)).toBe('1290');
+    expect(formatFixed(1290, 0, 'en-US-u-va-posix')).toBe('1,290');
+    expect(formatFixed(-1234567.25, 1, 'en-US-u-va-posix')).toBe('−1,234,567.3');
+    expect(formatFixed(290, 0, 'en-US-u-va-posix')).toBe('290');
+    expect(groupSign('en-US-u-va-posix')).toBe(',');
   });
 
   it('uses the locale’s signs', () => {

@@ -6,7 +6,7 @@ import { takeAnswer } from '../mirror';
 import { countOn, takeRefusal } from './conflicts';
 import { readEntries } from './device';
 import { forget, keep } from './entries';
-import { pull } from './pulling';
+import { pull, readTouched } from './pulling';
 import { rowKey, settle } from './settle';
 import { inOrder, replaceHeld, useOutbox } from './state';
 import { oneWindow, tell } from './tabs';
@@ -58,19 +58,26 @@ const serverIsAway = (error: ApiUnreachable): void =>
 
 type Outcome = 'gone' | 'again' | 'held' | 'stop';
 
+/** An answer that was given before tells of the row as it was then: others may have changed it since, or deleted it. */
+async function readAsItIs({ resource, id }: Change): Promise<void> {
+  await pull();
+  await readTouched([{ resource, id }], false);
+}
+
 /** Sends one change and does what its answer asks for. */
 async function sendOne(entry: Entry): Promise<Outcome> {
   const { change, key } = entry;
   try {
-    const { row: answered, repeated } = await send(change);
-    // Told before, and only now heard: others may have changed the row since, or deleted it.
-    const row = repeated ? await api.row(change.resource, change.id) : answered;
+    const { row, repeated } = await send(change);
     // First the answer, then the change goes: in between the row would stand there as it was before, with its old version.
-    await takeAnswer(change.resource, change.id, row).catch(() => undefined);
-    await settle(change.resource, change.id, row);
-    await countOn(entry, answered);
+    if (repeated) await readAsItIs(change);
+    else {
+      await takeAnswer(change.resource, change.id, row).catch(() => undefined);
+      await settle(change.resource, change.id, row);
+    }
+    await countOn(entry, row);
     await forget(key);
-    tell({ kind: 'settled', resource: change.resource, id: change.id, row });
+    if (!repeated) tell({ kind: 'settled', resource: change.resource, id: change.id, row });
     serverIsThere();
     useSending.setState({ pauseMs: FIRST_PAUSE_MS });
     return 'gone';

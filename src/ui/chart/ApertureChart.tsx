@@ -1,4 +1,5 @@
 import { scaleLog } from 'd3-scale';
+import { formatFigures } from '@/core/quantity/format';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { HaloText } from '../HaloText';
@@ -59,13 +60,13 @@ export function ApertureChart({
               strokeWidth={HAIRLINE}
             />
             <SvgText {...text} x={LEFT - 6} y={y(tick) + 4} textAnchor="end">
-              {tick.toLocaleString()}
+              {formatFigures(tick, 6)}
             </SvgText>
           </G>
         ))}
         {some(depth.ticks(4)).map((tick) => (
           <SvgText key={tick} {...text} x={width - RIGHT + 6} y={depth(tick) + 4}>
-            {tick.toLocaleString()}
+            {formatFigures(tick, 6)}
           </SvgText>
         ))}
         <Line

@@ -1,4 +1,5 @@
 import { scaleLog } from 'd3-scale';
+import { formatFigures } from '@/core/quantity/format';
 import { useEffect, useMemo, useRef } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
@@ -158,7 +159,7 @@ export function PlannerChart({
               fontSize={fontSize.fine}
               fontFamily={family.figure}
             >
-              {tick.toLocaleString()}
+              {formatFigures(tick, 6)}
             </SvgText>
           </G>
         ))}

@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { formatFigures } from '@/core/quantity/format';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { HaloText } from '../HaloText';
@@ -91,7 +92,7 @@ export function ResponseChart(props: Props) {
         ))}
         {x.ticks(5).map((tick) => (
           <SvgText key={tick} {...text} x={x(tick)} y={height - BOTTOM + 14} textAnchor="middle">
-            {tick.toLocaleString()}
+            {formatFigures(tick, 6)}
           </SvgText>
         ))}
         <SvgText {...text} x={width - RIGHT} y={height - 4} textAnchor="end">

@@ -48,7 +48,7 @@ export async function openWebKit(width: number, height: number): Promise<WebKit>
   try {
     const capabilities = new Capabilities({
       browserName: 'MiniBrowser',
-      'webkitgtk:browserOptions': { binary, args: ['--automation'] },
+      'webkitgtk:browserOptions': { binary, args: ['--automation', '--full-screen'] },
     });
     const driver = await new Builder()
       .usingServer(`http://127.0.0.1:${DRIVER_PORT}`)
@@ -62,7 +62,7 @@ export async function openWebKit(width: number, height: number): Promise<WebKit>
   }
 }
 
-/** The window gets so much larger than the page as its own frame takes. */
+/** Without the browser's own bars, which are wider than a phone; the window gets so much larger than the page as its own frame takes. */
 async function fit(driver: WebDriver, width: number, height: number): Promise<void> {
   await driver.manage().window().setRect({ x: 0, y: 0, width, height });
   const [inner, outer] = await driver.executeScript<[number, number]>('return [innerWidth, innerHeight]');

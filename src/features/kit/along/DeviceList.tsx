@@ -2,15 +2,16 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import useSWR from 'swr';
 import { LONGEST_DEVICE_NAME, type PairedDevice } from '@/contract/lan';
-import { ApiRefusal, ApiUnreachable, api } from '@/data/api';
+import { api } from '@/data/api';
 import { whenText } from '@/features/book/whenText';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { useAsking } from './useAsking';
 
-/** The paired devices, with what can be done to each. `count` changes when one was just paired. */
+/** The paired devices, with what can be done to each. `freshness` changes when one may just have been paired. */
 export function DeviceList({ freshness }: { freshness: unknown }) {
   const { data, error, mutate } = useSWR('devices', api.lan.devices);
   useEffect(() => void mutate(), [freshness, mutate]);
@@ -32,18 +33,13 @@ export function DeviceList({ freshness }: { freshness: unknown }) {
 function Device({ device, onChanged }: { device: PairedDevice; onChanged: () => void }) {
   const styles = useStyles();
   const [doing, setDoing] = useState<'rename' | 'revoke' | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const during = async (work: () => Promise<unknown>) => {
-    setProblem(null);
-    try {
+  const { problem, ask } = useAsking();
+  const during = (work: () => Promise<unknown>) =>
+    ask(async () => {
       await work();
       setDoing(null);
       onChanged();
-    } catch (error) {
-      if (!(error instanceof ApiRefusal) && !(error instanceof ApiUnreachable)) throw error;
-      setProblem(error.message);
-    }
-  };
+    });
   return (
     <View role="listitem" style={styles.device}>
       <View style={styles.words}>

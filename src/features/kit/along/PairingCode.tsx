@@ -2,11 +2,12 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import useSWR from 'swr';
 import type { PairingOffer, PairingStanding } from '@/contract/lan';
-import { ApiRefusal, ApiUnreachable, api } from '@/data/api';
+import { api } from '@/data/api';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { useAsking } from './useAsking';
 
 /** While a code is shown, the server is asked so often whether it was used, ms. */
 const ASK_EVERY_MS = 2000;
@@ -57,17 +58,12 @@ function Shown({ offer }: { offer: PairingOffer }) {
 /** Shows a code for one device, and what became of it. */
 export function PairingCode({ offer, ended, again }: ReturnType<typeof usePairing>) {
   const styles = useStyles();
-  const [problem, setProblem] = useState<string | null>(null);
-  const during = async (work: () => Promise<unknown>) => {
-    setProblem(null);
-    try {
+  const { problem, ask } = useAsking();
+  const during = (work: () => Promise<unknown>) =>
+    ask(async () => {
       await work();
       await again();
-    } catch (error) {
-      if (!(error instanceof ApiRefusal) && !(error instanceof ApiUnreachable)) throw error;
-      setProblem(error.message);
-    }
-  };
+    });
   return (
     <View style={styles.part}>
       {offer ? <Shown key={offer.code} offer={offer} /> : null}

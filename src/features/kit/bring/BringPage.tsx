@@ -1,8 +1,8 @@
-import { ScrollView, View } from 'react-native';
-import { Txt } from '@/ui/Txt';
+import { ScrollView } from 'react-native';
 import { space } from '@/ui/theme/measures';
 import { Page } from '@/ui/Page';
 import { Key } from '@/ui/controls/Key';
+import { Block } from '../along/blocks';
 import { useGo } from '../useGo';
 import { Backups } from './Backups';
 import { EmptyKit } from './EmptyKit';
@@ -25,37 +25,26 @@ export default function BringPage() {
           marginHorizontal: 'auto',
         }}
       >
-        <Part title="On this device">
+        <Block title="On this device">
           <OnThisDevice />
           <Key title="Take it along" icon="phone-iphone" onPress={() => go('/kit/along')} />
-        </Part>
-        <Part title="From a photo">
+        </Block>
+        <Block title="From a photo">
           <FromPhoto />
-        </Part>
-        <Part title="From a file">
+        </Block>
+        <Block title="From a file">
           <FromFile />
-        </Part>
-        <Part title="Take out">
+        </Block>
+        <Block title="Take out">
           <TakeOut />
-        </Part>
-        <Part title="Start anew">
+        </Block>
+        <Block title="Start anew">
           <EmptyKit />
-        </Part>
-        <Part title="Backups">
+        </Block>
+        <Block title="Backups">
           <Backups />
-        </Part>
+        </Block>
       </ScrollView>
     </Page>
-  );
-}
-
-function Part({ title, children }: { title: string; children: React.ReactNode }) {
-  return (
-    <View style={{ gap: space.medium }}>
-      <Txt kind="title" level={2}>
-        {title}
-      </Txt>
-      {children}
-    </View>
   );
 }

@@ -1,10 +1,12 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import { Txt } from './Txt';
+import { Filled, Slot } from './slots';
 import { useFieldModes } from './fieldModes';
 import { DESK_PICTURE, DESK_READING } from './take/drawing';
 import { WIDE_FROM, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
+import { GRID_COLUMN } from './web';
 
 interface Props {
   /** The drawing of what the frame shows. */
@@ -30,13 +32,34 @@ interface Props {
 const LEVERS_SHARE = 0.24;
 
 /** A desk: one scroll above its controls on a phone; in hand, reading and levers side by side on a wide screen. */
-export function DeskFrame({ picture, reading, cautions, keep, levers, more, groups, column, dock, sheet }: Props) {
+export function DeskFrame({ sheet, ...slots }: Props) {
+  return (
+    <>
+      <Filled slots={{ ...slots }}>
+        <Layout />
+      </Filled>
+      {sheet}
+    </>
+  );
+}
+
+/** The scrolls and boxes of a desk; they stand still while what lies in them changes. */
+const Layout = memo(function Layout() {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const { oneHand } = useFieldModes();
-  const drawn = <View nativeID={DESK_PICTURE}>{picture}</View>;
-  const read = <View nativeID={DESK_READING}>{reading}</View>;
+  const drawn = (
+    <View nativeID={DESK_PICTURE}>
+      <Slot name="picture" />
+    </View>
+  );
+  const read = (
+    <View nativeID={DESK_READING}>
+      <Slot name="reading" />
+    </View>
+  );
+  const levers = <Slot name="levers" />;
   if (wide) {
     return (
       <View style={styles.columns}>
@@ -44,20 +67,19 @@ export function DeskFrame({ picture, reading, cautions, keep, levers, more, grou
           <Txt kind="title" level={2}>
             In hand
           </Txt>
-          {column}
-          {cautions}
-          {keep}
-          {groups}
+          <Slot name="column" />
+          <Slot name="cautions" />
+          <Slot name="keep" />
+          <Slot name="groups" />
         </ScrollView>
         <ScrollView style={styles.middle} contentContainerStyle={styles.columnContent}>
           {drawn}
           {read}
-          {more}
+          <Slot name="more" />
         </ScrollView>
         <ScrollView style={styles.right} contentContainerStyle={styles.columnContent}>
           {levers}
         </ScrollView>
-        {sheet}
       </View>
     );
   }
@@ -66,22 +88,21 @@ export function DeskFrame({ picture, reading, cautions, keep, levers, more, grou
       <ScrollView style={styles.scroll} contentContainerStyle={styles.phoneContent}>
         {drawn}
         {read}
-        {cautions}
-        {keep}
+        <Slot name="cautions" />
+        <Slot name="keep" />
         {oneHand ? null : levers}
-        {more}
-        {groups}
+        <Slot name="more" />
+        <Slot name="groups" />
       </ScrollView>
       {oneHand ? (
         <ScrollView style={[styles.near, { height: height * LEVERS_SHARE }]} contentContainerStyle={styles.nearContent}>
           {levers}
         </ScrollView>
       ) : null}
-      {dock}
-      {sheet}
+      <Slot name="dock" />
     </View>
   );
-}
+});
 
 /** A desk that cannot be read yet: what to do next, in the middle. */
 export function DeskMessage({ text, children }: { text: string; children?: ReactNode }) {
@@ -99,12 +120,12 @@ const useStyles = stylesOf((palette) => ({
   hand: { width: 320, flexGrow: 0, borderRightWidth: 1, borderColor: palette.hairline },
   middle: { flex: 1 },
   right: { width: 348, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
-  columnContent: { padding: space.page, gap: space.page },
+  columnContent: { ...GRID_COLUMN, padding: space.page, gap: space.page },
   phone: { flex: 1 },
   scroll: { flex: 1 },
   near: { flexGrow: 0, borderTopWidth: 1, borderColor: palette.ink },
-  nearContent: { paddingHorizontal: space.page, paddingVertical: space.small },
-  phoneContent: { padding: space.page, paddingTop: space.medium, gap: space.large },
+  nearContent: { ...GRID_COLUMN, paddingHorizontal: space.page, paddingVertical: space.small },
+  phoneContent: { ...GRID_COLUMN, padding: space.page, paddingTop: space.medium, gap: space.large },
   centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },
   centreText: { textAlign: 'center', maxWidth: 420 },
 }));

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useDeferredValue } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
@@ -19,8 +19,15 @@ interface Props {
   testID?: string;
 }
 
-/** A number with its name; pressing it tells why it is what it is. */
-export const Figure = memo(function Figure({ label, quantity, units, onWhy, name, beside, testID }: Props) {
+/**
+ * A number with its name; pressing it tells why it is what it is. It follows a drag a moment later, so that the reading
+ * need not wait for it.
+ */
+export function Figure({ quantity, ...rest }: Props) {
+  return <Steady {...rest} quantity={useDeferredValue(quantity)} />;
+}
+
+const Steady = memo(function Steady({ label, quantity, units, onWhy, name, beside, testID }: Props) {
   const styles = useStyles();
   const { number, unit } = showQuantity(quantity, units);
   const error = showError(quantity, units);

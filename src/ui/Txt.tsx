@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Text, type TextProps } from 'react-native';
 import { family, fontSize } from './theme/measures';
 import { stylesOf } from './theme/theme';
@@ -14,8 +15,11 @@ interface Props extends TextProps {
   level?: 1 | 2 | 3;
 }
 
-/** All text of the interface. Figures have equal widths, so that a changing number does not jump. */
-export function Txt({ kind = 'body', tone = 'ink', level, style, ...rest }: Props) {
+/**
+ * All text of the interface. Figures have equal widths, so that a changing number does not jump; words that stay are not
+ * drawn again beside it.
+ */
+export const Txt = memo(function Txt({ kind = 'body', tone = 'ink', level, style, ...rest }: Props) {
   const styles = useStyles();
   return (
     <Text
@@ -24,7 +28,7 @@ export function Txt({ kind = 'body', tone = 'ink', level, style, ...rest }: Prop
       style={[styles[kind], styles[tone], style]}
     />
   );
-}
+});
 
 const useStyles = stylesOf((palette) => ({
   body: { fontFamily: family.body, fontSize: fontSize.body, lineHeight: 22 },

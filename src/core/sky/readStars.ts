@@ -252,9 +252,20 @@ export function starLimits(from: Omit<StarsInput, 'exposureS'>): StarLimits {
   };
 }
 
+/** What runs of so many px are, in the centre and at the worst point, by the tolerance of these limits. */
+export function starVerdict(
+  { centreTolerancePx, cornerTolerancePx }: Pick<StarLimits, 'centreTolerancePx' | 'cornerTolerancePx'>,
+  centrePx: number,
+  worstPx: number,
+): StarsReading['verdict'] {
+  const within = (px: number, allowed: Quantity) => px <= allowed.value * (1 + 1e-6);
+  if (!within(centrePx, centreTolerancePx)) return 'strokes';
+  return within(worstPx, cornerTolerancePx) ? 'points' : 'cornersRun';
+}
+
 /** The stars at an exposure: the longest by the chosen school when none is set. */
 export function starsAt(limits: StarLimits, exposureS: number | undefined): StarsReading {
-  const { grid, pitchUm, limitS, centreTolerancePx, cornerTolerancePx, runInputs } = limits;
+  const { grid, pitchUm, limitS, runInputs } = limits;
   const seconds = exposureS ?? limitS.value;
   const exposure = exposureS === undefined ? limitS : given(exposureS, 's', 'Exposure', 'as set');
   const worst = worstPoint(grid, seconds);
@@ -267,7 +278,6 @@ export function starsAt(limits: StarLimits, exposureS: number | undefined): Star
     }));
   const centrePx = (driftMm(grid.camera, { xMm: 0, yMm: 0 }, seconds) * 1000) / pitchUm;
   const worstPx = (worst.mm * 1000) / pitchUm;
-  const within = (px: number, allowedPx: number) => px <= allowedPx * (1 + 1e-6);
   return {
     ...limits,
     worst: worst.point,
@@ -278,11 +288,7 @@ export function starsAt(limits: StarLimits, exposureS: number | undefined): Star
       'Run of a star at the worst point',
       `${Math.round(worst.point.xMm)} mm right and ${Math.round(worst.point.yMm)} mm up of the centre`,
     ),
-    verdict: !within(centrePx, centreTolerancePx.value)
-      ? 'strokes'
-      : within(worstPx, cornerTolerancePx.value)
-        ? 'points'
-        : 'cornersRun',
+    verdict: starVerdict(limits, centrePx, worstPx),
   };
 }
 

@@ -16,7 +16,7 @@ import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
 import { PictureView } from '@/ui/picture/PictureView';
 import { space } from '@/ui/theme/measures';
-import { useWhy, quantitiesOf } from '../desk/useWhy';
+import { useWhy } from '../desk/useWhy';
 import { BenchColumns } from './BenchColumns';
 import { BringPicture } from './BringPicture';
 import { Comparing } from './Comparing';
@@ -84,7 +84,7 @@ function OnBench({ picture, pictures }: { picture: BenchPicture; pictures: Bench
       <Together pictures={pictures} taken={taken} units={units} ask={ask} />
       <OnTheBench picture={picture} pictures={pictures} />
       <BringPicture short />
-      {sheetFor({})}
+      {sheetFor()}
     </>
   );
   return <BenchColumns shown={shown} side={side} />;
@@ -207,7 +207,7 @@ function Answer({ picture, taken }: { picture: BenchPicture; taken: TakenWith })
       ) : null}
       <KeepMeasurement picture={picture} found={found} taken={taken} />
       <TruthShown truth={picture.truth} found={found} />
-      {sheetFor(quantitiesOf(ruler))}
+      {sheetFor(ruler)}
     </>
   );
 }

@@ -122,7 +122,7 @@ function Both({ first, second, head }: BothProps) {
       <OneSide picture={second} name="Second" side={two} units={units} taken={takenSecond} />
       <ChangePlaces first={first} second={second} />
       <Key title="Back to one picture" icon="arrow-back" weight="plain" onPress={stopComparing} />
-      {sheetFor({})}
+      {sheetFor()}
     </>
   );
   return <BenchColumns shown={shown} side={side} />;

@@ -150,7 +150,7 @@ export function BookEntry({ id }: { id: string }) {
           </View>
         </View>
       )}
-      {sheetFor({})}
+      {sheetFor()}
     </ScrollView>
   );
 }

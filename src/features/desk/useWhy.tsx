@@ -20,8 +20,12 @@ export type Asked = string | Quantity | null;
 interface WhyHost {
   asked: Asked;
   ask: (what: string | Quantity) => void;
-  /** The sheet with the derivation, while one is asked for. */
-  sheetFor: (quantities: Record<string, Quantity>) => ReactNode;
+  /**
+   * The sheet with the derivation, while one is asked for. The objects are looked through only then.
+   *
+   * @param objects whose quantities can be asked for by name; of two with one name the later counts
+   */
+  sheetFor: (...objects: (object | null | undefined)[]) => ReactNode;
 }
 
 /**
@@ -34,8 +38,8 @@ export function useWhy(takes?: (preference: string, choice: string) => boolean):
   const units = usePreferences((state) => state.units);
   const chooseSchool = usePreferences((state) => state.chooseSchool);
   const ask = useCallback((what: string | Quantity) => setAsked(what), []);
-  const sheetFor = (quantities: Record<string, Quantity>) => {
-    const quantity = typeof asked === 'string' ? quantities[asked] : (asked ?? undefined);
+  const sheetFor = (...objects: (object | null | undefined)[]) => {
+    const quantity = typeof asked === 'string' ? quantitiesOf(...objects)[asked] : (asked ?? undefined);
     if (!quantity) return null;
     return (
       <Suspense fallback={null}>

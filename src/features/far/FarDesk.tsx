@@ -61,11 +61,10 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       : null;
   }, []);
 
-  const own = system && reading ? quantitiesOf(system, reading) : {};
   // The rest is worked out here only while one of its numbers is asked for; the groups below follow at their own pace.
-  const elsewhere = typeof asked === 'string' && !(asked in own);
+  const elsewhere = typeof asked === 'string' && !(system && reading && asked in quantitiesOf(system, reading));
   const more = useFarMore(situation, system, elsewhere ? reading : null);
-  const sheet = sheetFor({ ...own, ...quantitiesOf(more) });
+  const sheet = system && reading ? sheetFor(system, reading, more) : sheetFor(more);
 
   const picture =
     system && reading && !reading.obstacle ? (

@@ -123,7 +123,7 @@ export function PartCard({ resource, id }: { resource: PartResource; id: string 
           ) : null}
         </View>
       </ScrollView>
-      {sheetFor({})}
+      {sheetFor()}
     </Page>
   );
 }

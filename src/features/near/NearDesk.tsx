@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, type ReactNode } from 'react';
+import { memo, useCallback, useEffect, useRef, type ReactNode } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { Link, useRouter, type Href } from 'expo-router';
 import type { NearReading } from '@/core/near/readNear';
@@ -26,15 +26,24 @@ import { KeepBar } from '@/features/book/KeepBar';
 import { NearColumn, NearDock } from './NearControls';
 import { NearGroups } from './NearGroups';
 import { NearLeverList } from './NearLeverList';
-import { useNearDesk, useNearWays, type NearDeskState, type NearDeskView } from './useNearDesk';
+import { NearWaysHost, useNearWays } from './NearWays';
+import { useNearDesk, type NearDeskState, type NearDeskView } from './useNearDesk';
 import { AssumedLine } from '../desk/AssumedLine';
 import { DeskGate } from '../desk/DeskGate';
-import { quantitiesOf, useWhy } from '../desk/useWhy';
+import { useWhy } from '../desk/useWhy';
 
 type Ready = Extract<NearDeskView, { status: 'ready' }>;
 
 /** Near: one set-up on one tiny subject, focused at a ratio. */
 export default function NearDesk() {
+  return (
+    <NearWaysHost>
+      <Desk />
+    </NearWaysHost>
+  );
+}
+
+function Desk() {
   const desk = useNearDesk();
   return desk.status === 'ready' ? <ReadyDesk desk={desk} /> : <DeskGate desk={desk} />;
 }
@@ -68,7 +77,7 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       ? nearReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading, by)
       : null;
   }, []);
-  const sheet = sheetFor(system && reading ? quantitiesOf(system, reading) : {});
+  const sheet = system && reading ? sheetFor(system, reading) : sheetFor();
   const block =
     system && reading ? (
       <Reading
@@ -159,45 +168,17 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
   const { reading, situation } = now;
   if (!reading) return null;
   const { output } = situation;
-  const ratio = showQuantity(reading.ratio, units);
-  const kind = { measured: 'measured', computed: 'reckoned', given: 'as entered' }[reading.ratio.kind];
   return (
     <View style={styles.block}>
-      <View style={styles.numbers}>
-        <Pressable
-          role="button"
-          onPress={() => onWhy('ratio')}
-          style={styles.main}
-          aria-label={`Reproduction ratio: ${ratio.number}, ${kind}. Why?`}
-          testID="ratio"
-        >
-          <Txt kind="huge" testID="ratio-value">
-            {ratio.number}
-          </Txt>
-          <Txt kind="fine" tone="soft">
-            on the sensor, {kind} {showError(reading.ratio, units)}
-          </Txt>
-        </Pressable>
-        <Pressable
-          role="button"
-          onPress={() => onWhy('fieldWidthMm')}
-          style={styles.second}
-          aria-label={`Field: ${quantityText(reading.fieldWidthMm, units)} wide. Why?`}
-          testID="field"
-        >
-          <Txt kind="large">{quantityText(reading.fieldWidthMm, units)}</Txt>
-          <Txt kind="fine" tone="soft">
-            wide, {quantityText(reading.fieldHeightMm, units)} high
-          </Txt>
-        </Pressable>
-      </View>
-      {reading.ratio.kind === 'measured' ? null : (
-        <Link href={'/near/measure' as Href} style={styles.measure}>
-          <Txt kind="small" tone="press">
-            Measure it with a ruler
-          </Txt>
-        </Link>
-      )}
+      <Numbers
+        ratio={showQuantity(reading.ratio, units).number}
+        kind={{ measured: 'measured', computed: 'reckoned', given: 'as entered' }[reading.ratio.kind]}
+        error={showError(reading.ratio, units)}
+        wide={quantityText(reading.fieldWidthMm, units)}
+        high={quantityText(reading.fieldHeightMm, units)}
+        onWhy={onWhy}
+      />
+      {reading.ratio.kind === 'measured' ? null : <MeasureLink />}
       {reading.overflow ? (
         <View role="status">
           <Txt kind="title" tone="needle" testID="withheld">
@@ -248,6 +229,60 @@ function Reading({ now, outputs, verdicts, onOutput, onWhy }: ReadingProps) {
     </View>
   );
 }
+
+interface NumbersProps {
+  ratio: string;
+  kind: string;
+  error: string;
+  wide: string;
+  high: string;
+  onWhy: (name: string) => void;
+}
+
+/** The two numbers, large: the ratio on the sensor, and the field it takes in. */
+const Numbers = memo(function Numbers({ ratio, kind, error, wide, high, onWhy }: NumbersProps) {
+  const styles = useStyles();
+  return (
+    <View style={styles.numbers}>
+      <Pressable
+        role="button"
+        onPress={() => onWhy('ratio')}
+        style={styles.main}
+        aria-label={`Reproduction ratio: ${ratio}, ${kind}. Why?`}
+        testID="ratio"
+      >
+        <Txt kind="huge" testID="ratio-value">
+          {ratio}
+        </Txt>
+        <Txt kind="fine" tone="soft">
+          {`on the sensor, ${kind} ${error}`}
+        </Txt>
+      </Pressable>
+      <Pressable
+        role="button"
+        onPress={() => onWhy('fieldWidthMm')}
+        style={styles.second}
+        aria-label={`Field: ${wide} wide. Why?`}
+        testID="field"
+      >
+        <Txt kind="large">{wide}</Txt>
+        <Txt kind="fine" tone="soft">
+          {`wide, ${high} high`}
+        </Txt>
+      </Pressable>
+    </View>
+  );
+});
+
+const MeasureLink = memo(function MeasureLink() {
+  return (
+    <Link href={'/near/measure' as Href} style={useStyles().measure}>
+      <Txt kind="small" tone="press">
+        Measure it with a ruler
+      </Txt>
+    </Link>
+  );
+});
 
 interface JudgedProps {
   reading: NearReading;

@@ -18,7 +18,7 @@ import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
 import { NoiseGroup } from '../desk/NoiseGroup';
 import { quantitiesOf } from '../desk/useWhy';
-import { useLearnedHandHold } from './useNearDesk';
+import { useLearnedHandHold } from './NearWays';
 
 const PAGES = [
   {

@@ -4,7 +4,7 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { usePreferences } from '@/data/preferences';
 import { LeverList, type ShownLever } from '../desk/LeverList';
 import { nearLeverText } from './nearLeverText';
-import { useNearLevers } from './useNearLevers';
+import { useNearLevers, type NearLevers } from './useNearLevers';
 
 const ICONS = {
   ratio: 'center-focus-strong',
@@ -17,7 +17,12 @@ const NONE = 'Nothing else to try: add tubes or close-up lenses to the kit.';
 
 /** Levers close up: focus, f-number, tubes, close-up lenses, converters, modes, other set-ups. */
 export const NearLeverList = memo(function NearLeverList({ onWhy }: { onWhy: (gain: Quantity) => void }) {
-  const { levers, situation, pending } = useNearLevers();
+  return <Shown found={useNearLevers()} onWhy={onWhy} />;
+});
+
+/** The list, drawn again only when it was reckoned anew. */
+const Shown = memo(function Shown({ found, onWhy }: { found: NearLevers; onWhy: (gain: Quantity) => void }) {
+  const { levers, situation, pending } = found;
   const units = usePreferences((state) => state.units);
   const shown = situation
     ? levers.map((lever): ShownLever => ({

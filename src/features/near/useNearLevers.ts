@@ -5,7 +5,7 @@ import { situationOf, type Chosen, type Kit, type Situation } from '@/data/situa
 import { useCalmed } from '@/data/useCalmed';
 import { useChosen } from '@/data/useChosen';
 import { useKit } from '@/data/useKit';
-import { useNearWays, type NearWays } from './useNearDesk';
+import { useNearWays, type NearWays } from './NearWays';
 
 const ORDER: NearLeverKind[] = ['ratio', 'aperture', 'chain', 'mode', 'setup'];
 
@@ -36,7 +36,7 @@ export function useNearLevers(): NearLevers {
   const { kit } = useKit();
   const ways = useNearWays();
   const chosen = useCalmed<Chosen>(useChosen(), EVERY_MS, isTap);
-  return useMemo(() => {
+  return useMemo((): NearLevers => {
     if (!chosen) return { levers: [], situation: null, pending: true };
     const situation = situationOf(kit, chosen);
     return {

@@ -27,7 +27,7 @@ import { SkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
 import { useDemoEvening } from '@/data/demoEvening';
 import { useNight, type SkyNight } from './useNight';
-import { quantitiesOf, useWhy } from '../desk/useWhy';
+import { useWhy } from '../desk/useWhy';
 
 /** Night: dark hours, Moon, planets, and when an object stands best. */
 export default function NightDesk() {
@@ -116,7 +116,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
       ? { fromMs: night.sunset, toMs: night.sunrise }
       : { fromMs: night.fromMs, toMs: night.toMs };
   const numbers = nightQuantities(night, shown.best, shown.name);
-  const sheet = sheetFor(quantitiesOf(numbers));
+  const sheet = sheetFor(numbers);
   const choose = (id: string) => {
     setShownId(id);
     if (DEEP_OBJECTS.some((each) => each.id === id)) sky.set({ targetId: id });

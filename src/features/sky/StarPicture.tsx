@@ -1,3 +1,4 @@
+import { memo, useDeferredValue, useMemo } from 'react';
 import { View } from 'react-native';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import { outputLongSidePx, type OutputSpec } from '@/core/output/needs';
@@ -23,35 +24,49 @@ function runWords(px: number, most: number, share: number, outputName: string): 
 
 /** The frame under the sky with the strokes of the exposure, and loupes on its centre and its worst point. */
 export function StarPicture({ system, reading, output, maxHeight }: Props) {
+  const { used } = system;
+  const seconds = reading.exposureS.value;
+  const strokes = useMemo(
+    () => strokesOf(reading, used.widthMm, used.heightMm, seconds),
+    [reading, used.widthMm, used.heightMm, seconds],
+  );
+  const later = useDeferredValue(reading);
+  return (
+    <View style={{ gap: space.medium }}>
+      <StarField
+        widthMm={used.widthMm}
+        heightMm={used.heightMm}
+        strokes={strokes}
+        worst={reading.worst}
+        maxHeight={maxHeight}
+        description={`The frame after ${secondsText(seconds)}: a star in the centre runs ${runText(reading.centreDriftPx.value)}, at the worst point ${runText(reading.worstDriftPx.value)}.`}
+      />
+      <Loupes system={system} reading={later} output={output} />
+    </View>
+  );
+}
+
+/** The two loupes; they follow a drag a moment later. */
+const Loupes = memo(function Loupes({ system, reading, output }: Omit<Props, 'maxHeight'>) {
   const { used, pitchUm } = system;
   const seconds = reading.exposureS.value;
   const share = Math.min(1, (outputLongSidePx(output) ?? Infinity) / Math.max(used.columns, used.rows));
   const shown = { outputShare: share, outputName: output.name };
   const [centrePx, worstPx] = [reading.centreDriftPx.value, reading.worstDriftPx.value];
   return (
-    <View style={{ gap: space.medium }}>
-      <StarField
-        widthMm={used.widthMm}
-        heightMm={used.heightMm}
-        strokes={strokesOf(reading, used.widthMm, used.heightMm, seconds)}
-        worst={reading.worst}
-        maxHeight={maxHeight}
-        description={`The frame after ${secondsText(seconds)}: a star in the centre runs ${runText(centrePx)}, at the worst point ${runText(worstPx)}.`}
+    <View style={{ flexDirection: 'row', gap: space.page, justifyContent: 'center' }}>
+      <StarLoupe
+        title="Centre"
+        stroke={strokePx(reading, { xMm: 0, yMm: 0 }, seconds, pitchUm.value)}
+        words={runWords(centrePx, reading.centreTolerancePx.value, share, output.name)}
+        {...shown}
       />
-      <View style={{ flexDirection: 'row', gap: space.page, justifyContent: 'center' }}>
-        <StarLoupe
-          title="Centre"
-          stroke={strokePx(reading, { xMm: 0, yMm: 0 }, seconds, pitchUm.value)}
-          words={runWords(centrePx, reading.centreTolerancePx.value, share, output.name)}
-          {...shown}
-        />
-        <StarLoupe
-          title="Worst point"
-          stroke={strokePx(reading, reading.worst, seconds, pitchUm.value)}
-          words={runWords(worstPx, reading.cornerTolerancePx.value, share, output.name)}
-          {...shown}
-        />
-      </View>
+      <StarLoupe
+        title="Worst point"
+        stroke={strokePx(reading, reading.worst, seconds, pitchUm.value)}
+        words={runWords(worstPx, reading.cornerTolerancePx.value, share, output.name)}
+        {...shown}
+      />
     </View>
   );
-}
+});

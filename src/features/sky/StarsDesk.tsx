@@ -1,6 +1,6 @@
-import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
-import { starLimits, starsAt, type StarsReading } from '@/core/sky/readStars';
+import { starLimits, starVerdict, starsAt, type StarsReading } from '@/core/sky/readStars';
 import { isStarRule } from '@/core/sky/starRules';
 import { useInHand, useSky } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
@@ -25,7 +25,7 @@ import { useLensRecord, useStarWays } from './skyWays';
 import { STAR_VERDICT_WORDS, secondsText, starMark, starSentence } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
 import { AssumedLine } from '../desk/AssumedLine';
-import { quantitiesOf, useWhy } from '../desk/useWhy';
+import { useWhy } from '../desk/useWhy';
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
 
@@ -66,9 +66,17 @@ function Stars({ desk }: { desk: Ready }) {
   const calm = useCalmed(reading, 140, isTap);
   const seconds = reading.exposureS.value;
   const outputs = useMemo(() => kit.outputs.map((row) => ({ id: row.id, name: row.data.name })), [kit.outputs]);
-  const verdicts = limitsByOutput.map((each) => starMark(starsAt(each, exposureS ?? undefined).verdict)).join(' ');
+  // A star runs as far whatever the picture is for: only how far it may differs, and, with none set, the exposure.
+  const verdicts = limitsByOutput
+    .map((each) =>
+      exposureS === null
+        ? starsAt(each, undefined).verdict
+        : starVerdict(each, reading.centreDriftPx.value, reading.worstDriftPx.value),
+    )
+    .map(starMark)
+    .join(' ');
 
-  const sheet = sheetFor(quantitiesOf(system, reading));
+  const sheet = sheetFor(system, reading);
   const latest = useRef({ situation, system, reading, ways });
   useEffect(() => {
     latest.current = { situation, system, reading, ways };
@@ -91,34 +99,12 @@ function Stars({ desk }: { desk: Ready }) {
       }
       reading={
         <View style={styles.block}>
-          <View style={styles.numbers}>
-            <Pressable
-              role="button"
-              onPress={() => onWhy('limitS')}
-              style={styles.main}
-              aria-label={`Longest exposure: ${secondsText(reading.limitS.value)}, ${chosen.name}. Why?`}
-              testID="limit"
-            >
-              <Txt kind="huge" testID="limit-value">
-                {secondsText(reading.limitS.value)}
-              </Txt>
-              <Txt kind="fine" tone="soft">
-                longest: {chosen.name.toLowerCase()}
-              </Txt>
-            </Pressable>
-            <Pressable
-              role="button"
-              onPress={() => onWhy('centreS')}
-              style={styles.second}
-              aria-label={`For the centre: ${secondsText(reading.centreS.value)}. Why?`}
-              testID="centre-limit"
-            >
-              <Txt kind="large">{secondsText(reading.centreS.value)}</Txt>
-              <Txt kind="fine" tone="soft">
-                for the centre
-              </Txt>
-            </Pressable>
-          </View>
+          <Limits
+            limit={secondsText(reading.limitS.value)}
+            school={chosen.name}
+            centre={secondsText(reading.centreS.value)}
+            onWhy={onWhy}
+          />
           <VerdictLine
             verdict={starMark(reading.verdict)}
             words={`${words} at ${secondsText(seconds)}`}
@@ -187,6 +173,48 @@ function Stars({ desk }: { desk: Ready }) {
     />
   );
 }
+
+interface LimitsProps {
+  limit: string;
+  school: string;
+  centre: string;
+  onWhy: (name: string) => void;
+}
+
+/** The two limits, large; a pull at the exposure does not touch them. */
+const Limits = memo(function Limits({ limit, school, centre, onWhy }: LimitsProps) {
+  const styles = useStyles();
+  return (
+    <View style={styles.numbers}>
+      <Pressable
+        role="button"
+        onPress={() => onWhy('limitS')}
+        style={styles.main}
+        aria-label={`Longest exposure: ${limit}, ${school}. Why?`}
+        testID="limit"
+      >
+        <Txt kind="huge" testID="limit-value">
+          {limit}
+        </Txt>
+        <Txt kind="fine" tone="soft">
+          longest: {school.toLowerCase()}
+        </Txt>
+      </Pressable>
+      <Pressable
+        role="button"
+        onPress={() => onWhy('centreS')}
+        style={styles.second}
+        aria-label={`For the centre: ${centre}. Why?`}
+        testID="centre-limit"
+      >
+        <Txt kind="large">{centre}</Txt>
+        <Txt kind="fine" tone="soft">
+          for the centre
+        </Txt>
+      </Pressable>
+    </View>
+  );
+});
 
 const useStyles = stylesOf(() => ({
   block: { gap: space.small },

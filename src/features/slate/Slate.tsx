@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import { Pressable, View, useWindowDimensions } from 'react-native';
 import { usePreferences } from '@/data/preferences';
 import { useKit } from '@/data/useKit';
@@ -10,7 +10,7 @@ import { NAV_HEIGHT, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { modesOf } from '@/core/kit/body';
 import { zoomedName } from '@/core/kit/zoomedName';
-import { situationOf, type Situation } from '@/data/situation';
+import { situationOf, type Chosen, type Situation } from '@/data/situation';
 import { useSheets } from '@/data/sheets';
 import { useSky } from '@/data/inHand';
 import { useChosen } from '@/data/useChosen';
@@ -31,13 +31,16 @@ function subjectLineOf({ subject, distanceM }: Situation, at: At, units: UnitSys
   return `${at === 'near' ? '' : 'at '}${shownText(shown)}`;
 }
 
-/** The slate: what is in hand, always in sight. A tap on a tag opens the kit or the subjects. */
+/** The slate: what is in hand, always in sight. A tap on a tag opens the kit or the subjects. It follows a drag a moment later. */
 export function Slate({ at }: { at: At }) {
+  return <Tags at={at} chosen={useDeferredValue(useChosen())} />;
+}
+
+const Tags = memo(function Tags({ at, chosen }: { at: At; chosen: Chosen }) {
   const styles = useStyles();
   const { kit, loading } = useKit();
-  const chosen = useChosen();
   const units = usePreferences((state) => state.units);
-  const situation = situationOf(kit, chosen);
+  const situation = useMemo(() => situationOf(kit, chosen), [kit, chosen]);
   const ready = typeof situation === 'string' ? null : situation;
   const [setupName, setupLine] = ready ? setupWords(ready) : [loading ? '…' : 'None yet', 'Tap to start'];
   const subjectName = ready?.subjectRow.data.name ?? kit.subjects[0]?.data.name ?? (loading ? '…' : 'None yet');
@@ -54,7 +57,7 @@ export function Slate({ at }: { at: At }) {
       <SlateKeys />
     </View>
   );
-}
+});
 
 /** What a set-up is called, and what it is made of; one named after its parts is not told twice. */
 function setupWords({ setup, setupRow }: Situation): [string, string] {

@@ -1,4 +1,4 @@
-import { memo, useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useState, type ReactNode } from 'react';
 import { Pressable, View } from 'react-native';
 import { Txt } from '../Txt';
 import { TARGET, space } from '../theme/measures';
@@ -19,7 +19,7 @@ interface TabsProps {
   onShow: (at: number) => void;
 }
 
-/** The tabs are drawn again only when a word of theirs changes. */
+/** The tabs are drawn again only when a word of theirs changes, a moment after the reading. */
 const Tabs = memo(function Tabs({ names, values, shown, onShow }: TabsProps) {
   const styles = useStyles();
   const shownValues = values.split('|');
@@ -51,7 +51,7 @@ export function ControlDock({ controls }: { controls: readonly DockedControl[] }
     <View style={styles.dock}>
       <Tabs
         names={controls.map((each) => each.name).join('|')}
-        values={controls.map((each) => each.value ?? '').join('|')}
+        values={useDeferredValue(controls.map((each) => each.value ?? '').join('|'))}
         shown={shown}
         onShow={setShown}
       />

@@ -1,6 +1,7 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Txt } from '../Txt';
+import { Filled, Slot } from '../slots';
 import { space } from '../theme/measures';
 import { stylesOf } from '../theme/theme';
 
@@ -14,7 +15,15 @@ interface Props {
 }
 
 /** One thing that is set by pulling a rule or by typing beside it. */
-export function ControlLine({ ruler, field, keys, label }: Props) {
+export function ControlLine({ label, ...slots }: Props) {
+  return (
+    <Filled slots={{ ...slots }}>
+      <Line label={label} />
+    </Filled>
+  );
+}
+
+const Line = memo(function Line({ label }: { label: string | undefined }) {
   const styles = useStyles();
   if (label !== undefined) {
     return (
@@ -23,21 +32,27 @@ export function ControlLine({ ruler, field, keys, label }: Props) {
           <Txt kind="label" tone="soft" style={styles.ruler}>
             {label}
           </Txt>
-          {keys}
-          <View style={styles.field}>{field}</View>
+          <Slot name="keys" />
+          <View style={styles.field}>
+            <Slot name="field" />
+          </View>
         </View>
-        {ruler}
+        <Slot name="ruler" />
       </View>
     );
   }
   return (
     <View style={styles.line}>
-      <View style={styles.ruler}>{ruler}</View>
-      <View style={styles.field}>{field}</View>
-      {keys}
+      <View style={styles.ruler}>
+        <Slot name="ruler" />
+      </View>
+      <View style={styles.field}>
+        <Slot name="field" />
+      </View>
+      <Slot name="keys" />
     </View>
   );
-}
+});
 
 const useStyles = stylesOf(() => ({
   stack: { gap: space.small },

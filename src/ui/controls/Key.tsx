@@ -1,6 +1,6 @@
 import MaterialIcons from '@expo/vector-icons/MaterialIcons';
 import { Button } from '@/ui/rne';
-import type { ComponentProps } from 'react';
+import { memo, type ComponentProps } from 'react';
 import { View } from 'react-native';
 import { Txt } from '../Txt';
 import { TARGET, space } from '../theme/measures';
@@ -27,7 +27,7 @@ interface Props {
 const ICON_SIZE = 22;
 
 /** A key to press. */
-export function Key({
+export const Key = memo(function Key({
   title,
   onPress,
   weight = 'outline',
@@ -79,4 +79,4 @@ export function Key({
   ) : (
     button
   );
-}
+});

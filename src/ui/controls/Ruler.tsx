@@ -232,7 +232,7 @@ export function Ruler({
       <View style={[styles.strip, { width: stripWidth, transform: [{ translateX: offset }] }]} pointerEvents="none">
         <Strip minimum={low} maximum={high} width={stripWidth} />
       </View>
-      <View style={styles.needle} pointerEvents="none" />
+      <Needle />
     </View>
   );
   if (!oneHand) return strip;
@@ -256,6 +256,10 @@ export function Ruler({
     </View>
   );
 }
+
+const Needle = memo(function Needle() {
+  return <View style={useStyles().needle} pointerEvents="none" />;
+});
 
 /** The smallest change that survives the rounding at a value. */
 function smallestStep(value: number, rounded: (value: number) => number): number {

@@ -44,7 +44,6 @@ export const StarField = memo(function StarField({ widthMm, heightMm, strokes, w
       )
       .join('');
   const [wx, wy] = at(worst);
-  const [cx, cy] = [width / 2, height / 2];
   const inside = (value: number, most: number) => Math.min(Math.max(value, 13), most - 13);
   return (
     <View
@@ -55,15 +54,7 @@ export const StarField = memo(function StarField({ widthMm, heightMm, strokes, w
     >
       {width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
-          <Rect
-            x={1}
-            y={1}
-            width={width - 2}
-            height={height - 2}
-            fill={palette.skyGround}
-            stroke={palette.ink}
-            strokeWidth={2}
-          />
+          <Ground width={width} height={height} />
           <Path
             d={strokes.map(path).join('')}
             stroke={palette.star}
@@ -71,28 +62,62 @@ export const StarField = memo(function StarField({ widthMm, heightMm, strokes, w
             strokeLinecap="round"
             fill="none"
           />
-          <Circle cx={cx} cy={cy} r={11} stroke={palette.star} strokeWidth={1} fill="none" />
-          <Line x1={cx - 4} x2={cx + 4} y1={cy} y2={cy} stroke={palette.star} strokeWidth={1} />
-          <Circle
-            cx={inside(wx, width)}
-            cy={inside(wy, height)}
-            r={11}
-            stroke={palette.star}
-            strokeWidth={1}
-            strokeDasharray="3 2"
-            fill="none"
-          />
-          <HaloText x={cx + 16} y={cy + 4} colour={palette.star} ground={palette.skyGround} text="centre" />
-          <HaloText
-            x={inside(wx, width) + (wx > width / 2 ? -16 : 16)}
-            y={inside(wy, height) + 4}
-            textAnchor={wx > width / 2 ? 'end' : 'start'}
-            colour={palette.star}
-            ground={palette.skyGround}
-            text="worst"
+          <Rings
+            centreX={width / 2}
+            centreY={height / 2}
+            worstX={inside(wx, width)}
+            worstY={inside(wy, height)}
+            left={wx > width / 2}
           />
         </Svg>
       ) : null}
     </View>
+  );
+});
+
+/** The sky of the frame. */
+const Ground = memo(function Ground({ width, height }: { width: number; height: number }) {
+  const palette = usePalette();
+  return (
+    <Rect
+      x={1}
+      y={1}
+      width={width - 2}
+      height={height - 2}
+      fill={palette.skyGround}
+      stroke={palette.ink}
+      strokeWidth={2}
+    />
+  );
+});
+
+interface RingsProps {
+  centreX: number;
+  centreY: number;
+  worstX: number;
+  worstY: number;
+  /** On which side of its ring the worst point is named. */
+  left: boolean;
+}
+
+/** The rings around the centre and the worst point; they stay where they are while only the strokes grow. */
+const Rings = memo(function Rings({ centreX, centreY, worstX, worstY, left }: RingsProps) {
+  const { star, skyGround } = usePalette();
+  const ring = { r: 11, stroke: star, strokeWidth: 1, fill: 'none' };
+  const name = { colour: star, ground: skyGround };
+  return (
+    <>
+      <Circle cx={centreX} cy={centreY} {...ring} />
+      <Line x1={centreX - 4} x2={centreX + 4} y1={centreY} y2={centreY} stroke={star} strokeWidth={1} />
+      <Circle cx={worstX} cy={worstY} {...ring} strokeDasharray="3 2" />
+      <HaloText x={centreX + 16} y={centreY + 4} text="centre" {...name} />
+      <HaloText
+        x={worstX + (left ? -16 : 16)}
+        y={worstY + 4}
+        textAnchor={left ? 'end' : 'start'}
+        text="worst"
+        {...name}
+      />
+    </>
   );
 });

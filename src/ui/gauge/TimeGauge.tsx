@@ -33,9 +33,37 @@ export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, mar
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const values = [seconds, worstS, centreS, ...marks.map((mark) => mark.seconds)];
+  // Steps of a factor of two, so that the scale stands still during most of a drag.
   const low = 2 ** Math.floor(Math.log2(Math.min(...values) / 1.4));
   const high = 2 ** Math.ceil(Math.log2(Math.max(...values) * 1.4));
-  const x = scaleLog([low, high], [EDGE, Math.max(2 * EDGE, width - EDGE)]).clamp(true);
+  const needle = placeOn(low, high, width)(seconds);
+  return (
+    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
+      {width > 0 ? (
+        <Svg width={width} height={HEIGHT} aria-hidden>
+          <Engraving low={low} high={high} width={width} worstS={worstS} centreS={centreS} marks={marks} />
+          <Line x1={needle} x2={needle} y1={BASE - 6} y2={BASE + BAND + 18} stroke={palette.needle} strokeWidth={2.5} />
+          <Path d={`M${needle} ${BASE - 2}l-6 -10h12Z`} fill={palette.needle} />
+        </Svg>
+      ) : null}
+    </View>
+  );
+});
+
+const placeOn = (low: number, high: number, width: number) =>
+  scaleLog([low, high], [EDGE, Math.max(2 * EDGE, width - EDGE)]).clamp(true);
+
+interface EngravingProps extends Pick<Props, 'worstS' | 'centreS' | 'marks'> {
+  low: number;
+  high: number;
+  width: number;
+}
+
+/** What is cut into the scale and stands still during a drag: ticks, figures, zones, schools. */
+const Engraving = memo(function Engraving({ low, high, width, worstS, centreS, marks }: EngravingProps) {
+  const palette = usePalette();
+  const x = placeOn(low, high, width);
+  const strokesFrom = Math.max(worstS, centreS);
   const text = {
     fontSize: fontSize.fine,
     fontFamily: family.figure,
@@ -44,77 +72,60 @@ export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, mar
   };
   const zones = [
     { from: low, to: worstS, name: 'points' },
-    { from: worstS, to: Math.max(worstS, centreS), name: 'corners run' },
-    { from: Math.max(worstS, centreS), to: high, name: 'strokes' },
+    { from: worstS, to: strokesFrom, name: 'corners run' },
+    { from: strokesFrom, to: high, name: 'strokes' },
+  ].map(({ from, to, name }) => ({ name, at: x(from), width: Math.max(0, x(to) - x(from)) }));
+  const drawnAs = [
+    { fill: palette.press },
+    { fill: 'none', stroke: palette.press, strokeWidth: 2 },
+    { fill: 'none', stroke: palette.inkSoft, strokeDasharray: '3 3' },
   ];
-  const needle = x(seconds);
   const ticks = TICKS.filter((tick) => tick >= low && tick <= high);
+  const figures = labelled(
+    ticks.map((tick) => ({ item: tick, at: x(tick), text: tickText(tick), rank: TENS.has(tick) ? 0 : 1 })),
+    fontSize.fine,
+    8,
+    [0, width],
+  );
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
-      {width > 0 ? (
-        <Svg width={width} height={HEIGHT} aria-hidden>
-          {ticks.map((tick) => (
-            <Line
-              key={tick}
-              x1={x(tick)}
-              x2={x(tick)}
-              y1={BASE - 7}
-              y2={BASE}
-              stroke={palette.inkSoft}
-              strokeWidth={HAIRLINE}
-            />
-          ))}
-          {labelled(
-            ticks.map((tick) => ({ item: tick, at: x(tick), text: tickText(tick), rank: TENS.has(tick) ? 0 : 1 })),
-            fontSize.fine,
-            8,
-            [0, width],
-          ).map(({ item, at, text: figure }) => (
-            <SvgText key={item} {...text} x={at} y={FIGURES}>
-              {figure}
-            </SvgText>
-          ))}
-          <Rect x={x(low)} y={BASE} width={Math.max(0, x(worstS) - x(low))} height={BAND} fill={palette.press} />
-          <Rect
-            x={x(worstS)}
-            y={BASE}
-            width={Math.max(0, x(Math.max(worstS, centreS)) - x(worstS))}
-            height={BAND}
-            fill="none"
-            stroke={palette.press}
-            strokeWidth={2}
-          />
-          <Rect
-            x={x(Math.max(worstS, centreS))}
-            y={BASE}
-            width={Math.max(0, x(high) - x(Math.max(worstS, centreS)))}
-            height={BAND}
-            fill="none"
-            stroke={palette.inkSoft}
-            strokeDasharray="3 3"
-          />
-          {zones.map((zone) =>
-            x(zone.to) - x(zone.from) > zone.name.length * 6.4 ? (
-              <SvgText key={zone.name} {...text} x={(x(zone.from) + x(zone.to)) / 2} y={BASE + BAND + 34}>
-                {zone.name}
-              </SvgText>
-            ) : null,
-          )}
-          {marks.map((mark) => (
-            <Line
-              key={mark.name}
-              x1={x(mark.seconds)}
-              x2={x(mark.seconds)}
-              y1={BASE + BAND}
-              y2={BASE + BAND + (mark.chosen ? 16 : 9)}
-              stroke={mark.chosen ? palette.needle : palette.ink}
-              strokeWidth={mark.chosen ? 2 : HAIRLINE}
-            />
-          ))}
-          <Line x1={needle} x2={needle} y1={BASE - 6} y2={BASE + BAND + 18} stroke={palette.needle} strokeWidth={2.5} />
-          <Path d={`M${needle} ${BASE - 2}l-6 -10h12Z`} fill={palette.needle} />
-        </Svg>
-      ) : null}
-    </View>
+    <>
+      {ticks.map((tick) => (
+        <Line
+          key={tick}
+          x1={x(tick)}
+          x2={x(tick)}
+          y1={BASE - 7}
+          y2={BASE}
+          stroke={palette.inkSoft}
+          strokeWidth={HAIRLINE}
+        />
+      ))}
+      {figures.map(({ item, at, text: figure }) => (
+        <SvgText key={item} {...text} x={at} y={FIGURES}>
+          {figure}
+        </SvgText>
+      ))}
+      {zones.map((zone, i) => (
+        <Rect key={zone.name} x={zone.at} y={BASE} width={zone.width} height={BAND} {...drawnAs[i]} />
+      ))}
+      {zones.map((zone) =>
+        zone.width > zone.name.length * 6.4 ? (
+          <SvgText key={zone.name} {...text} x={zone.at + zone.width / 2} y={BASE + BAND + 34}>
+            {zone.name}
+          </SvgText>
+        ) : null,
+      )}
+      {marks.map((mark) => (
+        <Line
+          key={mark.name}
+          x1={x(mark.seconds)}
+          x2={x(mark.seconds)}
+          y1={BASE + BAND}
+          y2={BASE + BAND + (mark.chosen ? 16 : 9)}
+          stroke={mark.chosen ? palette.needle : palette.ink}
+          strokeWidth={mark.chosen ? 2 : HAIRLINE}
+        />
+      ))}
+    </>
   );
 });

@@ -214,7 +214,7 @@ function Takes({ situation, system, kit }: { situation: Situation; system: Effec
           : 'Pixels are counted as sampled: a weak lens resolves fewer.'}{' '}
         Keep the distance the law and the animal ask for; a longer lens disturbs less than a step.
       </Txt>
-      {sheetFor({})}
+      {sheetFor()}
     </>
   );
 }

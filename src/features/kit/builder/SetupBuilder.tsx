@@ -31,7 +31,7 @@ import { Tray, linkOfTray } from './Tray';
 import { addToChain, chainItems, moveInChain } from './chainEdit';
 import type { ChainRow } from '@/data/hand';
 import { useSetupDraft } from './useSetupDraft';
-import { quantitiesOf, useWhy } from '../../desk/useWhy';
+import { useWhy } from '../../desk/useWhy';
 
 interface Props {
   kit: Kit;
@@ -262,7 +262,7 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
       <Key title="Start afresh" weight="plain" onPress={startAfresh} />
     </View>
   ) : null;
-  const sheet = sheetFor(quantitiesOf(system));
+  const sheet = sheetFor(system);
 
   if (wide) {
     return (

@@ -4,7 +4,8 @@ import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import type { Kit, Situation } from '@/data/situation';
 import { waitingText } from '../../desk/DeskGate';
 import { DeskPage } from '../../desk/DeskPage';
-import { useNearDesk, useNearWays, type NearWays } from '../useNearDesk';
+import { NearWaysHost, useNearWays, type NearWays } from '../NearWays';
+import { useNearDesk } from '../useNearDesk';
 
 /** What a page below the Near desk is drawn from. */
 export interface NearPageParts {
@@ -27,7 +28,15 @@ interface Props {
 }
 
 /** A page below the Near desk, with what is in hand, or what is missing. */
-export function NearPage({ title, keys, worksWithout = false, fills = false, children }: Props) {
+export function NearPage(props: Props) {
+  return (
+    <NearWaysHost>
+      <Page {...props} />
+    </NearWaysHost>
+  );
+}
+
+function Page({ title, keys, worksWithout = false, fills = false, children }: Props) {
   const desk = useNearDesk();
   const ways = useNearWays();
   const ready = desk.status === 'ready' ? desk : null;

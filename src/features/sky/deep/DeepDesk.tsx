@@ -9,7 +9,7 @@ import { Key } from '@/ui/controls/Key';
 import { PictureKey } from '@/ui/take/PictureKey';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { AssumedLine } from '../../desk/AssumedLine';
-import { quantitiesOf, useWhy } from '../../desk/useWhy';
+import { useWhy } from '../../desk/useWhy';
 import { SiteLine } from '../SiteLine';
 import { SkyDock } from '../SkyDock';
 import { SkyDeskGate } from '../SkyDeskGate';
@@ -36,7 +36,7 @@ function Deep({ desk }: { desk: ReadySky }) {
   const [choosing, setChoosing] = useState(false);
   const state = useDeep(desk.system);
   const object = <Key title={state.object.name} icon="search" onPress={() => setChoosing(true)} />;
-  const why = sheetFor(quantitiesOf(state.reading));
+  const why = sheetFor(state.reading);
   return (
     <DeskFrame
       picture={<Picture state={state} wide={wide} />}

@@ -18,7 +18,7 @@ import { planetCard } from '../skyCards';
 import { secondsText } from '../starWords';
 import type { ReadySky } from '../useSkyDesk';
 import { AssumedLine } from '../../desk/AssumedLine';
-import { quantitiesOf, useWhy } from '../../desk/useWhy';
+import { useWhy } from '../../desk/useWhy';
 import { Cameras } from './Cameras';
 import { MoonAndSun } from './MoonAndSun';
 import { PlanetReading } from './PlanetReading';
@@ -97,7 +97,7 @@ function Planets({ desk }: { desk: ReadySky }) {
           </SkyDock>
         )
       }
-      sheet={sheetFor(quantitiesOf(system, recorded, reading))}
+      sheet={sheetFor(system, recorded, reading)}
     />
   );
 }

@@ -9,11 +9,32 @@ const config = getDefaultConfig(__dirname);
 const ICON_SETS = {
   '@react-native-vector-icons/material-icons': '@expo/vector-icons/MaterialIcons',
 };
+const inBundle = (file) => ({ type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/bundle', file) });
+// Packages whose index would bring more than is used.
+const PARTS = {
+  '@/ui/List': 'list.js',
+  'expo-router': 'router.js',
+  'd3-time': 'noTimeScales.js',
+  'd3-time-format': 'noTimeScales.js',
+};
+// What the router's own modules ask for and this application never shows: no stack, no tabs, no map of the site.
+const NAVIGATORS =
+  /\/(fork\/native-stack\/createNativeStackNavigator|stack-utils|react-navigation\/bottom-tabs|views\/Sitemap|native-tabs\/NativeTabTrigger|screensFeatureFlags)$/;
+// What React Native brings and nothing here shows; its list comes by a path of its own.
+const UNSHOWN =
+  /\/exports\/(FlatList|SectionList|VirtualizedList|Picker|Switch|CheckBox|ProgressBar|Share|Clipboard|Button|TouchableHighlight|TouchableOpacity|TouchableNativeFeedback|InputAccessoryView|YellowBox|LogBox|RefreshControl|Vibration|LayoutAnimation)$/;
+const inReactNative = (file) =>
+  /[\\/]react-native-web[\\/]dist[\\/](index|.*Animated(FlatList|SectionList))\.js$/.test(file);
+const inRouter = (file) => /[\\/]expo-router[\\/]build[\\/]/.test(file);
+
 config.resolver.resolveRequest = (context, name, platform) => {
   if (ICON_SETS[name]) return context.resolveRequest(context, ICON_SETS[name], platform);
   if (/[\\/]@rneui[\\/]base[\\/]/.test(context.originModulePath) && name.includes('vector-icons')) {
     return { type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/missingIconSet.js') };
   }
+  if (PARTS[name]) return inBundle(PARTS[name]);
+  if (inRouter(context.originModulePath) && NAVIGATORS.test(name)) return inBundle('noNavigators.js');
+  if (inReactNative(context.originModulePath) && UNSHOWN.test(name)) return inBundle('nothing.js');
   // pdf-lib asks tslib for named helpers; tslib's entry for Node hands on a default that the bundler does not find.
   if (name === 'tslib') return { type: 'sourceFile', filePath: require.resolve('tslib/tslib.es6.js') };
   return context.resolveRequest(context, name, platform);
@@ -33,6 +54,9 @@ config.server.enhanceMiddleware = (metro) => (req, res, next) => {
   });
   req.pipe(up);
 };
+
+// The part several later parts share comes with the first of them, not with the first view.
+config.transformer.asyncRequireModulePath = path.join(__dirname, 'src/ui/bundle/asyncRequire.js');
 
 // A module runs when it is first used, not when the page starts: most of the start on a slow phone was modules the first
 // view never touches.

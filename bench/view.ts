@@ -2,8 +2,11 @@ import { chromium, type Browser, type CDPSession, type Page } from '@playwright/
 import { demoSetups, demoSubjects } from '@/demo/kit';
 import { report, spreadOf } from './timing';
 
-/** JavaScript of an empty application on the same stack, gzip, kB. */
-const EMPTY_KB = 385;
+/** What the first view may need of JavaScript, compressed, kB. */
+const STARTING_KB = 380;
+
+/** Other work on the machine falls into one run or another; the middle of three is the application's. */
+const RUNS = 3;
 
 async function open(browser: Browser, slowdown: number): Promise<{ page: Page; session: CDPSession }> {
   const context = await browser.newContext({
@@ -26,6 +29,11 @@ const SEEN = `new MutationObserver((_, observer) => {
   observer.disconnect();
 }).observe(document, { childList: true, subtree: true })`;
 
+/** Waits until words of the page come true; its policy allows no function to be made there. */
+async function until(page: Page, words: string): Promise<void> {
+  while (!(await page.evaluate(words))) await page.waitForTimeout(100);
+}
+
 async function firstView(browser: Browser, url: string): Promise<void> {
   const { page, session } = await open(browser, 4);
   await session.send('Network.enable');
@@ -41,7 +49,7 @@ async function firstView(browser: Browser, url: string): Promise<void> {
   await page.goto(`${url}/far`, { waitUntil: 'commit' });
   await page.waitForTimeout(8000);
   const seen = await page.evaluate('window.readingSeenMs');
-  report('First view: reading visible, CPU slowed 4×', Number(seen), 'ms', 2500);
+  report('First view: reading visible, CPU slowed 4×', Number(seen), 'ms', 500);
   console.log(
     `${'First view: desk drawn and ready to drag, CPU slowed 4×'.padEnd(58)} ${Number(
       await page.evaluate('window.deskReadyMs'),
@@ -49,8 +57,40 @@ async function firstView(browser: Browser, url: string): Promise<void> {
       .toFixed(0)
       .padStart(8)} ms`,
   );
-  report('First view: JavaScript on the wire', bytes / 1000, 'kB', Math.round(EMPTY_KB * 1.2));
+  report('First view: JavaScript on the wire', bytes / 1000, 'kB', STARTING_KB);
   await page.context().close();
+}
+
+/**
+ * Starts again in the same browser, when the service worker holds every file and the browser has compiled them: what a
+ * person sees from the second start on. The middle of three.
+ */
+async function startAgain(browser: Browser, url: string): Promise<void> {
+  const { page: first } = await open(browser, 1);
+  const context = first.context();
+  await first.goto(`${url}/far`);
+  await until(first, 'navigator.serviceWorker.controller?.state === "activated"');
+  await first.getByTestId('pixels-value').waitFor();
+  await first.close();
+  const seen: number[] = [];
+  const ready: number[] = [];
+  for (let i = 0; i <= RUNS; i++) {
+    const page = await context.newPage();
+    const session = await context.newCDPSession(page);
+    await session.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+    await page.addInitScript(SEEN);
+    await page.goto(`${url}/far`, { waitUntil: 'commit' });
+    await until(page, 'window.deskReadyMs !== undefined');
+    // The first of these is the second start: the browser keeps what it has compiled from the third on.
+    seen.push(Number(await page.evaluate('window.readingSeenMs')));
+    ready.push(Number(await page.evaluate('window.deskReadyMs')));
+    await page.waitForTimeout(1500);
+    await page.close();
+  }
+  console.log(`Second start, CPU slowed 4×: desk ready after ${ready[0]?.toFixed(0)} ms`);
+  report('Start again: reading visible, CPU slowed 4×', spreadOf(seen).median, 'ms', 500);
+  report('Start again: desk ready to drag, CPU slowed 4×', spreadOf(ready).median, 'ms', 2500);
+  await context.close();
 }
 
 /**
@@ -81,9 +121,6 @@ const dragOf = (label: string) => `(async () => {
     fire('pointerup', x);
     return found;
 })()`;
-
-/** Other work on the machine falls into one run or another; the middle of three is the application's. */
-const RUNS = 3;
 
 interface Desk {
   name: string;
@@ -153,9 +190,10 @@ export async function benchView(url: string): Promise<void> {
   });
   try {
     await firstView(browser, url);
+    await startAgain(browser, url);
     for (const desk of DESKS) {
       await drag(browser, url, desk, 1, 16);
-      await drag(browser, url, desk, 4, 50);
+      await drag(browser, url, desk, 4, 33);
     }
   } finally {
     await browser.close();

@@ -55,7 +55,29 @@ async function serviceWorker(folder) {
   if (warnings.length > 0) throw new Error(warnings.join('\n'));
 }
 
+/** Takes the part that only later parts need out of the page's first scripts, and notes where it is (src/ui/bundle/asyncRequire). */
+function postponeSharedPart(folder) {
+  const page = path.join(folder, 'index.html');
+  const html = fs.readFileSync(page, 'utf8');
+  const script = /<script src="(\/_expo\/static\/js\/web\/__common-[^"]+)" defer><\/script>/;
+  if (!script.test(html)) return;
+  const [, address] = html.match(script);
+  fs.writeFileSync(
+    page,
+    html.replace(script, '').replace('</head>', `  <meta name="shared-part" content="${address}" />\n  </head>`),
+  );
+}
+
+/** Scripts of the first view are worth the slowest compression; the others are fetched once and in quiet. */
+const firstScripts = (folder) =>
+  new Set(
+    [...fs.readFileSync(path.join(folder, 'index.html'), 'utf8').matchAll(/<script src="([^"]+)"/g)].map(
+      ([, address]) => path.join(folder, address),
+    ),
+  );
+
 function compress(folder) {
+  const first = firstScripts(folder);
   for (const entry of fs.readdirSync(folder, { withFileTypes: true, recursive: true })) {
     if (!entry.isFile() || !COMPRESSED.has(path.extname(entry.name))) continue;
     const file = path.join(entry.parentPath ?? entry.path, entry.name);
@@ -64,7 +86,10 @@ function compress(folder) {
     fs.writeFileSync(
       `${file}.br`,
       zlib.brotliCompressSync(data, {
-        params: { [zlib.constants.BROTLI_PARAM_QUALITY]: 9, [zlib.constants.BROTLI_PARAM_SIZE_HINT]: data.length },
+        params: {
+          [zlib.constants.BROTLI_PARAM_QUALITY]: first.has(file) ? 11 : 9,
+          [zlib.constants.BROTLI_PARAM_SIZE_HINT]: data.length,
+        },
       }),
     );
   }
@@ -80,6 +105,7 @@ export async function buildWeb() {
     env: { EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1' },
     quiet: true,
   });
+  postponeSharedPart(inRoot('dist'));
   await serviceWorker(inRoot('dist'));
   compress(inRoot('dist'));
   fs.writeFileSync(stamp, hash);

@@ -1,6 +1,5 @@
 import type { ComponentType } from 'react';
 import { lazyPart } from '@/ui/lazyPart';
-import { BookHome } from './book/BookPages';
 import { FarDesk } from './far/FarDesk';
 
 interface PageOfPlace {
@@ -44,7 +43,7 @@ const PAGES: Record<string, PageOfPlace> = {
   '/sky/strokes': sky('Wanted strokes', 'StrokesPage'),
   '/bench': later('Bench', () => import('./bench/BenchHome')),
   '/bench/charts': later('Charts to photograph', () => import('./bench/ChartsPage')),
-  '/book': { title: 'Book', View: BookHome },
+  '/book': later('Book', () => import('./book/BookHome')),
   '/kit': later('Kit', () => import('./kit/KitHome')),
   '/kit/bring': later('In and out', () => import('./kit/bring/BringPage')),
   '/kit/along': later('Take it along', () => import('./kit/along/AlongPage')),

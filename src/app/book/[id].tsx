@@ -1,7 +1,14 @@
 import { useLocalSearchParams } from 'expo-router';
-import { BookPage } from '@/features/book/BookPages';
+import { Opening } from '@/ui/Opening';
+import { lazyPart } from '@/ui/lazyPart';
+
+const BookPage = lazyPart(() => import('@/features/book/BookPage'));
 
 export default function BookEntryPage() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <BookPage id={id} />;
+  return (
+    <Opening>
+      <BookPage id={id} />
+    </Opening>
+  );
 }

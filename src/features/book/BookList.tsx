@@ -1,6 +1,7 @@
 import { Link } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { FlatList, Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { FlatList } from '@/ui/List';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import type { StoredOf } from '@/contract/resources';
 import { formatFixed } from '@/core/quantity/format';

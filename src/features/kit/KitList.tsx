@@ -1,6 +1,7 @@
 import { CheckBox } from '@/ui/rne';
 import { useMemo } from 'react';
-import { FlatList, Pressable, View } from 'react-native';
+import { Pressable, View } from 'react-native';
+import { FlatList } from '@/ui/List';
 import { PART_WORDS } from '@/core/kit/words';
 import { KINDS, PART_KINDS } from '@/core/chain/kinds';
 import { formatFigures, formatFixed } from '@/core/quantity/format';

@@ -6,16 +6,11 @@ import { BookList } from './BookList';
 const NEWEST = { sort: 'newest' } as const;
 
 /** The Book: its list, and on a wide screen what was kept last beside it. */
-export function BookHome() {
+export default function BookHome() {
   const last = useReadings(NEWEST).rows[0]?.id;
   return last ? (
     <Beside main="list" list={<BookList openId={last} />} open={<BookEntry key={last} id={last} />} />
   ) : (
     <BookList />
   );
-}
-
-/** One kept reading, on a wide screen beside the list. */
-export function BookPage({ id }: { id: string }) {
-  return <Beside main="open" list={<BookList openId={id} />} open={<BookEntry key={id} id={id} />} />;
 }

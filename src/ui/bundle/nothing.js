@@ -1,0 +1,4 @@
+// Stands in for components that nothing here shows.
+export default function Nothing() {
+  return null;
+}

@@ -34,7 +34,7 @@ const ui = {
   moduleNameMapper: {
     ...base,
     '^@react-native-vector-icons/material-icons$': '@expo/vector-icons/MaterialIcons',
-    '^@react-native-vector-icons/.*$': '<rootDir>/src/ui/missingIconSet.js',
+    '^@react-native-vector-icons/.*$': '<rootDir>/src/ui/bundle/missingIconSet.js',
   },
 };
 

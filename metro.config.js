@@ -30,7 +30,7 @@ const inRouter = (file) => /[\\/]expo-router[\\/]build[\\/]/.test(file);
 config.resolver.resolveRequest = (context, name, platform) => {
   if (ICON_SETS[name]) return context.resolveRequest(context, ICON_SETS[name], platform);
   if (/[\\/]@rneui[\\/]base[\\/]/.test(context.originModulePath) && name.includes('vector-icons')) {
-    return { type: 'sourceFile', filePath: path.join(__dirname, 'src/ui/missingIconSet.js') };
+    return inBundle('missingIconSet.js');
   }
   if (PARTS[name]) return inBundle(PARTS[name]);
   if (inRouter(context.originModulePath) && NAVIGATORS.test(name)) return inBundle('noNavigators.js');

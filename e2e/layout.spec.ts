@@ -171,8 +171,16 @@ test.describe('first view', () => {
     await expect(bare.getByText('Enough for Web page')).toBeVisible();
     await plain.close();
 
+    const scripts: string[] = [];
+    page.on('request', (request) => {
+      if (request.resourceType() === 'script') scripts.push(new URL(request.url()).pathname);
+    });
     await openFar(page);
     await expect(page.locator('#first-view')).toHaveCount(0);
+    // What only later parts need comes with the first of them.
+    const shared = await page.locator('meta[name="shared-part"]').getAttribute('content');
+    expect(scripts.length).toBeGreaterThan(0);
+    expect(scripts).not.toContain(shared);
     await page.getByTestId('distance-field').fill('30');
     await page.getByTestId('distance-field').press('Enter');
     await expect.poll(() => page.evaluate(() => localStorage.getItem('jauge.firstView'))).toContain('at 30');

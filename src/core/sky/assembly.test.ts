@@ -9,7 +9,7 @@ import type { DeepObject } from './catalogue';
 import { planMosaic } from './mosaic';
 import { readDeep } from './readDeep';
 import { readPlanet } from './planet';
-import { readStars, type StarsInput } from './readStars';
+import { readStars, starVerdict, type StarsInput } from './readStars';
 import { spreadChoices } from './spread';
 import { starLevers, type StarCandidate } from './starLevers';
 
@@ -194,6 +194,16 @@ describe('the stars as they are read', () => {
       expect(chosen.limitS.value).toBeCloseTo(seconds, 9);
       expect(chosen.exposureS.value).toBe(chosen.limitS.value);
       expect(chosen.limitS.why.schools!.filter((each) => each.chosen).map((each) => each.choice)).toEqual([rule]);
+    }
+  });
+
+  it('judges runs already found for another tolerance as a reading by that tolerance does', () => {
+    for (const exposureS of [3, 8, 12, 20, 45]) {
+      const found = readStars(order({ tolerance: { kind: 'pixels', count: 3 }, exposureS }));
+      for (const count of [1, 2, 4, 8, 16]) {
+        const other = readStars(order({ tolerance: { kind: 'pixels', count }, exposureS }));
+        expect(starVerdict(other, found.centreDriftPx.value, found.worstDriftPx.value)).toBe(other.verdict);
+      }
     }
   });
 

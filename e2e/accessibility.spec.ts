@@ -94,7 +94,7 @@ test('no sheet has an accessibility fault, by day and by night', async ({ page }
     const sheets: [string, () => Promise<void>][] = [
       ['set-ups', () => page.getByRole('button', { name: /^Set-up/ }).click()],
       ['subjects', () => page.getByRole('button', { name: /^Subject/ }).click()],
-      ['preferences', () => page.getByRole('button', { name: 'Units and schools' }).click()],
+      ['preferences', () => page.getByRole('button', { name: 'Preferences' }).click()],
       ['why', () => page.getByTestId('verdict').click()],
     ];
     for (const [name, open] of sheets) {

@@ -4,14 +4,14 @@ import { expect, openFar, test } from './support/test';
 
 test('with one hand: what is touched often lies at the bottom, and keys stand in for gestures', async ({ page }) => {
   await openFar(page);
-  await page.getByRole('button', { name: 'Units and schools' }).click();
+  await page.getByRole('button', { name: 'Preferences' }).click();
   await page.getByRole('checkbox', { name: 'One hand' }).click();
   // The way out lies at the bottom now.
   const close = page.getByRole('button', { name: 'Close', exact: true });
   expect((await close.boundingBox())!.y).toBeGreaterThan(600);
   await close.click();
   const height = page.viewportSize()!.height;
-  for (const name of [/^Set-up/, /^Subject/, 'Units and schools', 'Night look', 'Distance: less', 'Distance: more'])
+  for (const name of [/^Set-up/, /^Subject/, 'Preferences', 'Night look', 'Distance: less', 'Distance: more'])
     expect((await page.getByRole('button', { name }).first().boundingBox())!.y, String(name)).toBeGreaterThan(
       height / 2,
     );
@@ -25,6 +25,30 @@ test('with one hand: what is touched often lies at the bottom, and keys stand in
   expect(await axeFindings(page)).toEqual([]);
   await page.reload();
   await expect(page.getByRole('button', { name: 'Distance: less' })).toBeVisible();
+
+  // Under the sky too: the way to its other desks, and the limits above the levers.
+  await page.goto('/sky');
+  const planets = page.getByRole('link', { name: 'Planets' });
+  expect((await planets.boundingBox())!.y).toBeGreaterThan(height / 2);
+  expect((await page.getByTestId('limit-value').boundingBox())!.y).toBeLessThan(height / 2);
+});
+
+test('with text twice as large a phone shows names, reading and a rule one can pull', async ({ page }) => {
+  // What a browser makes of 390 × 844 at 200 %.
+  await page.setViewportSize({ width: 195, height: 422 });
+  await openFar(page);
+  await expect(page.getByRole('button', { name: /^Set-up: Marsh hide/ })).toContainText('Marsh hide');
+  await expect(page.getByTestId('pixels-value')).toBeInViewport();
+  const rule = page.getByRole('slider', { name: 'Distance' });
+  await rule.scrollIntoViewIfNeeded();
+  expect((await rule.boundingBox())!.width).toBeGreaterThan(150);
+  for (const route of ['/far', '/near', '/sky', '/sky/planets', '/sky/deep', '/sky/night', '/bench', '/book', '/kit']) {
+    await page.goto(route);
+    await expect(page.getByRole('main')).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    const [needed, there] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
+    expect(needed, route).toBeLessThanOrEqual(there!);
+  }
 });
 
 test('in full sun all text has a contrast of 7 to 1', async ({ page }) => {

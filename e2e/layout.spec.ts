@@ -38,7 +38,7 @@ test('by touch, the ruler follows the finger', async ({ page }) => {
 
 test('units change everywhere, and typed units are understood', async ({ page }) => {
   await openFar(page);
-  await page.getByRole('button', { name: 'Units and schools' }).click();
+  await page.getByRole('button', { name: 'Preferences' }).click();
   await page.getByRole('radio', { name: 'Feet, inches' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Subject: Curlew, at 197.ft/ })).toBeVisible();

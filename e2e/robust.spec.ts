@@ -24,6 +24,15 @@ test.describe('with the server stopped', () => {
     server,
   }) => {
     await openFar(page);
+    // The Book was opened before; without the service worker, which is not used here, it would wait for the server.
+    await page.getByRole('link', { name: 'Book' }).click();
+    await expect(
+      page
+        .getByRole('main')
+        .getByRole('link', { name: /Curlew/ })
+        .first(),
+    ).toBeVisible();
+    await page.getByRole('link', { name: 'Far' }).click();
     const before = await pixelsShown(page);
     // What the page is made of has arrived; from here on it needs no server.
     await page.evaluate(() => document.fonts.ready.then(() => undefined));

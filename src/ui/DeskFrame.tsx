@@ -6,6 +6,7 @@ import { useFieldModes } from './fieldModes';
 import { DESK_PICTURE, DESK_READING } from './take/drawing';
 import { WIDE_FROM, space } from './theme/measures';
 import { stylesOf } from './theme/theme';
+import { useMagnified } from './useMagnified';
 import { GRID_COLUMN } from './web';
 
 interface Props {
@@ -49,6 +50,15 @@ const Layout = memo(function Layout() {
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
   const { oneHand } = useFieldModes();
+  // Magnified, the controls would leave the reading no room: they come below it then, in the same scroll.
+  const magnified = useMagnified();
+  const dock = magnified ? (
+    <View style={styles.edgeToEdge}>
+      <Slot name="dock" />
+    </View>
+  ) : (
+    <Slot name="dock" />
+  );
   const drawn = (
     <View nativeID={DESK_PICTURE}>
       <Slot name="picture" />
@@ -88,6 +98,7 @@ const Layout = memo(function Layout() {
       <ScrollView style={styles.scroll} contentContainerStyle={styles.phoneContent}>
         {drawn}
         {read}
+        {magnified ? dock : null}
         <Slot name="cautions" />
         <Slot name="keep" />
         {oneHand ? null : levers}
@@ -99,7 +110,7 @@ const Layout = memo(function Layout() {
           {levers}
         </ScrollView>
       ) : null}
-      <Slot name="dock" />
+      {magnified ? null : dock}
     </View>
   );
 });
@@ -123,6 +134,7 @@ const useStyles = stylesOf((palette) => ({
   columnContent: { ...GRID_COLUMN, padding: space.page, gap: space.page },
   phone: { flex: 1 },
   scroll: { flex: 1 },
+  edgeToEdge: { marginHorizontal: -space.page },
   near: { flexGrow: 0, borderTopWidth: 1, borderColor: palette.ink },
   nearContent: { ...GRID_COLUMN, paddingHorizontal: space.page, paddingVertical: space.small },
   phoneContent: { ...GRID_COLUMN, padding: space.page, paddingTop: space.medium, gap: space.large },

@@ -49,6 +49,7 @@ const useStyles = stylesOf((palette) => ({
   head: {
     minHeight: TARGET + 2 * space.small,
     flexDirection: 'row',
+    flexWrap: 'wrap',
     alignItems: 'center',
     gap: space.small,
     paddingHorizontal: space.small,

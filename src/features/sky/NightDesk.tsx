@@ -23,7 +23,7 @@ import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { TakeDrawing } from '@/ui/take/TakeDrawing';
 import { ComingNights } from './ComingNights';
-import { SkyTabs } from './SkyTabs';
+import { UnderSkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
 import { useDemoEvening } from '@/data/demoEvening';
 import { useNight, type SkyNight } from './useNight';
@@ -35,8 +35,7 @@ export default function NightDesk() {
   useDemoEvening();
   const open = useSheets((state) => state.open);
   return (
-    <View style={{ flex: 1 }}>
-      <SkyTabs here="/sky/night" />
+    <UnderSkyTabs here="/sky/night">
       {night ? (
         <Night {...night} />
       ) : (
@@ -44,7 +43,7 @@ export default function NightDesk() {
           <Key title="Choose a place" icon="place" weight="strong" onPress={() => open('site')} />
         </DeskMessage>
       )}
-    </View>
+    </UnderSkyTabs>
   );
 }
 

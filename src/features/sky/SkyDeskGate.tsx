@@ -1,11 +1,10 @@
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
 import { useDemoEvening } from '@/data/demoEvening';
 import { useSheets } from '@/data/sheets';
 import { DeskMessage } from '@/ui/DeskFrame';
 import { Key } from '@/ui/controls/Key';
 import { DeskGate } from '../desk/DeskGate';
-import { SkyTabs, type SkyTab } from './SkyTabs';
+import { UnderSkyTabs, type SkyTab } from './SkyTabs';
 import { useSkyDesk, type SkyDesk } from './useSkyDesk';
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
@@ -14,12 +13,7 @@ type Ready = Extract<SkyDesk, { status: 'ready' }>;
 export function SkyDeskGate({ here, children }: { here: SkyTab; children: (desk: Ready) => ReactNode }) {
   const desk = useSkyDesk();
   useDemoEvening();
-  return (
-    <View style={{ flex: 1 }}>
-      <SkyTabs here={here} />
-      {desk.status === 'ready' ? children(desk) : <Message desk={desk} />}
-    </View>
-  );
+  return <UnderSkyTabs here={here}>{desk.status === 'ready' ? children(desk) : <Message desk={desk} />}</UnderSkyTabs>;
 }
 
 function Message({ desk }: { desk: Exclude<SkyDesk, Ready> }) {

@@ -1,6 +1,8 @@
 import { Link, type Href } from 'expo-router';
+import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Txt } from '@/ui/Txt';
+import { useFieldModes } from '@/ui/fieldModes';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
@@ -13,11 +15,28 @@ const TABS = [
 
 export type SkyTab = (typeof TABS)[number]['href'];
 
+/** A desk of the sky with the way to the other three: above it, or with one hand below, where the thumb is. */
+export function UnderSkyTabs({ here, children }: { here: SkyTab; children: ReactNode }) {
+  const { oneHand } = useFieldModes();
+  return (
+    <View style={{ flex: 1 }}>
+      {oneHand ? null : <SkyTabs here={here} />}
+      {children}
+      {oneHand ? <SkyTabs here={here} /> : null}
+    </View>
+  );
+}
+
 /** The four desks of the sky. */
-export function SkyTabs({ here }: { here: SkyTab }) {
+function SkyTabs({ here }: { here: SkyTab }) {
+  const { oneHand } = useFieldModes();
   const styles = useStyles();
   return (
-    <View role="navigation" aria-label="Desks of the sky" style={styles.bar}>
+    <View
+      role="navigation"
+      aria-label="Desks of the sky"
+      style={[styles.bar, oneHand ? styles.atBottom : styles.atTop]}
+    >
       {TABS.map((tab) => (
         <Link key={tab.href} href={tab.href as Href} asChild>
           <Pressable
@@ -39,9 +58,10 @@ const useStyles = stylesOf((palette) => ({
     flexDirection: 'row',
     flexWrap: 'wrap',
     paddingHorizontal: space.medium,
-    borderBottomWidth: 1,
     borderColor: palette.hairline,
   },
+  atTop: { borderBottomWidth: 1 },
+  atBottom: { borderTopWidth: 1 },
   tab: {
     minHeight: TARGET,
     paddingHorizontal: space.medium,

@@ -22,15 +22,17 @@ function runWords(px: number, most: number, share: number, outputName: string): 
   return share < 1 ? `${runText(px)}, on ${outputName} ${runText(px * share)}: ${passes}` : `${runText(px)}: ${passes}`;
 }
 
-/** The frame under the sky with the strokes of the exposure, and loupes on its centre and its worst point. */
-export function StarPicture({ system, reading, output, maxHeight }: Props) {
+/**
+ * The frame under the sky with the strokes of the exposure; `beside` it, loupes on its centre and its worst point, unless they
+ * stand elsewhere.
+ */
+export function StarPicture({ system, reading, output, maxHeight, beside = true }: Props & { beside?: boolean }) {
   const { used } = system;
   const seconds = reading.exposureS.value;
   const strokes = useMemo(
     () => strokesOf(reading, used.widthMm, used.heightMm, seconds),
     [reading, used.widthMm, used.heightMm, seconds],
   );
-  const later = useDeferredValue(reading);
   return (
     <View style={{ gap: space.medium }}>
       <StarField
@@ -41,13 +43,17 @@ export function StarPicture({ system, reading, output, maxHeight }: Props) {
         maxHeight={maxHeight}
         description={`The frame after ${secondsText(seconds)}: a star in the centre runs ${runText(reading.centreDriftPx.value)}, at the worst point ${runText(reading.worstDriftPx.value)}.`}
       />
-      <Loupes system={system} reading={later} output={output} />
+      {beside ? <StarLoupes system={system} reading={reading} output={output} /> : null}
     </View>
   );
 }
 
 /** The two loupes; they follow a drag a moment later. */
-const Loupes = memo(function Loupes({ system, reading, output }: Omit<Props, 'maxHeight'>) {
+export function StarLoupes({ reading, ...rest }: Omit<Props, 'maxHeight'>) {
+  return <Steady {...rest} reading={useDeferredValue(reading)} />;
+}
+
+const Steady = memo(function Steady({ system, reading, output }: Omit<Props, 'maxHeight'>) {
   const { used, pitchUm } = system;
   const seconds = reading.exposureS.value;
   const share = Math.min(1, (outputLongSidePx(output) ?? Infinity) / Math.max(used.columns, used.rows));

@@ -9,6 +9,7 @@ import { useCalmed } from '@/data/useCalmed';
 import { DeskFrame } from '@/ui/DeskFrame';
 import { Figure } from '@/ui/Figure';
 import { FigureRow } from '@/ui/FigureRow';
+import { useFieldModes } from '@/ui/fieldModes';
 import { Txt } from '@/ui/Txt';
 import { TimeGauge } from '@/ui/gauge/TimeGauge';
 import { OutputKeys } from '@/ui/reading/OutputKeys';
@@ -20,7 +21,7 @@ import { SkyDeskGate } from './SkyDeskGate';
 import { StarControls, StarDock } from './StarControls';
 import { StarGroups } from './StarGroups';
 import { StarLeverList } from './StarLeverList';
-import { StarPicture } from './StarPicture';
+import { StarLoupes, StarPicture } from './StarPicture';
 import { useLensRecord, useStarWays } from './skyWays';
 import { STAR_VERDICT_WORDS, secondsText, starMark, starSentence } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
@@ -41,6 +42,8 @@ function Stars({ desk }: { desk: Ready }) {
   const styles = useStyles();
   const { width, height } = useWindowDimensions();
   const wide = width >= WIDE_FROM;
+  // With the levers under the thumb the picture leaves the limits room.
+  const { oneHand } = useFieldModes();
   const units = usePreferences((state) => state.units);
   const chooseOutput = useInHand((state) => state.chooseOutput);
   const setSky = useSky((state) => state.set);
@@ -94,7 +97,8 @@ function Stars({ desk }: { desk: Ready }) {
           system={system}
           reading={reading}
           output={situation.output}
-          maxHeight={height * (wide ? 0.42 : 0.26)}
+          maxHeight={height * (wide ? 0.42 : oneHand ? 0.14 : 0.26)}
+          beside={!oneHand}
         />
       }
       reading={
@@ -163,6 +167,7 @@ function Stars({ desk }: { desk: Ready }) {
         </>
       }
       keep={<KeepBar reading={takeReading} />}
+      more={oneHand ? <StarLoupes system={system} reading={reading} output={situation.output} /> : undefined}
       levers={<StarLeverList desk={desk} ways={ways} onWhy={onWhy} />}
       groups={
         calm ? <StarGroups desk={desk} reading={calm} record={record} open={wide} units={units} onWhy={onWhy} /> : null

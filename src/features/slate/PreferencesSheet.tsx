@@ -23,10 +23,10 @@ function PreferenceChoice<K extends keyof Preferences>({ name }: { name: K }) {
   );
 }
 
-/** How a person reads: units, and the schools that can be told apart. Kept on this device. */
+/** What suits a person: how the interface behaves in the field, units, and the schools that can be told apart. Kept on this device. */
 export default function PreferencesSheet({ onClose }: { onClose: () => void }) {
   return (
-    <Sheet title="Units and schools" onClose={onClose}>
+    <Sheet title="Preferences" onClose={onClose}>
       <InTheField />
       <PreferenceChoice name="units" />
       <PreferenceChoice name="cropConvention" />

@@ -6,8 +6,9 @@ import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { showLengthM, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
-import { NAV_HEIGHT, WIDE_FROM, space } from '@/ui/theme/measures';
+import { NAV_HEIGHT, TARGET, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { useMagnified } from '@/ui/useMagnified';
 import { modesOf } from '@/core/kit/body';
 import { zoomedName } from '@/core/kit/zoomedName';
 import { situationOf, type Chosen, type Situation } from '@/data/situation';
@@ -38,6 +39,7 @@ export function Slate({ at }: { at: At }) {
 
 const Tags = memo(function Tags({ at, chosen }: { at: At; chosen: Chosen }) {
   const styles = useStyles();
+  const magnified = useMagnified();
   const { kit, loading } = useKit();
   const units = usePreferences((state) => state.units);
   const situation = useMemo(() => situationOf(kit, chosen), [kit, chosen]);
@@ -47,13 +49,15 @@ const Tags = memo(function Tags({ at, chosen }: { at: At; chosen: Chosen }) {
   const subjectLine = ready ? subjectLineOf(ready, at, units) : 'Tap to choose';
   return (
     <View style={styles.slate} role="banner">
-      <Tag label="Set-up" name={setupName} line={setupLine} onPress={openSetup} />
-      <View style={styles.rule} />
-      {at === 'sky' ? (
-        <SkyTag />
-      ) : (
-        <Tag label="Subject" name={subjectName} line={subjectLine} onPress={openSubject} narrow />
-      )}
+      <View style={magnified ? styles.below : styles.beside}>
+        <Tag label="Set-up" name={setupName} line={setupLine} onPress={openSetup} />
+        {magnified ? null : <View style={styles.rule} />}
+        {at === 'sky' ? (
+          <SkyTag />
+        ) : (
+          <Tag label="Subject" name={subjectName} line={subjectLine} onPress={openSubject} narrow />
+        )}
+      </View>
       <SlateKeys />
     </View>
   );
@@ -115,7 +119,7 @@ const SlateKeys = memo(function SlateKeys() {
         />
       ) : null}
       {wide ? <Key title="Keys" icon="keyboard" iconOnly weight="plain" onPress={openKeys} /> : null}
-      <Key title="Units and schools" icon="tune" iconOnly weight="plain" onPress={openPreferences} />
+      <Key title="Preferences" icon="tune" iconOnly weight="plain" onPress={openPreferences} />
     </>
   );
 });
@@ -134,20 +138,23 @@ const Tag = memo(function Tag({
   narrow?: boolean;
 }) {
   const styles = useStyles();
+  const magnified = useMagnified();
   return (
     <Pressable
       role="button"
       aria-haspopup="dialog"
       aria-label={`${label}: ${name}, ${line}. Change`}
       onPress={onPress}
-      style={[styles.tag, narrow && styles.narrow]}
+      style={[styles.tag, narrow && styles.narrow, magnified && styles.magnified]}
     >
       <Txt kind="strong" tone="press" numberOfLines={1}>
         {name}
       </Txt>
-      <Txt kind="fine" tone="soft" numberOfLines={1}>
-        {line}
-      </Txt>
+      {magnified && !narrow ? null : (
+        <Txt kind="fine" tone="soft" numberOfLines={1}>
+          {line}
+        </Txt>
+      )}
     </Pressable>
   );
 });
@@ -166,5 +173,8 @@ const useStyles = stylesOf((palette) => ({
   },
   tag: { flex: 3, minWidth: 0, justifyContent: 'center', paddingVertical: space.small },
   narrow: { flex: 2 },
+  beside: { flex: 1, flexDirection: 'row', gap: space.small },
+  below: { flex: 1 },
+  magnified: { flex: 0, flexBasis: 'auto', minHeight: TARGET },
   rule: { width: 1, backgroundColor: palette.hairline, marginVertical: space.medium, marginRight: space.small },
 }));

@@ -68,7 +68,7 @@ const useStyles = stylesOf((palette) => ({
     borderColor: palette.ink,
     backgroundColor: palette.paper,
   },
-  tabs: { flexDirection: 'row', gap: space.page },
+  tabs: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.page },
   tab: { minHeight: TARGET - 8, minWidth: TARGET, justifyContent: 'center' },
   tabOn: { borderTopWidth: 3, borderColor: palette.ink },
 }));

@@ -4,13 +4,14 @@ import { Txt } from '../Txt';
 import { Filled, Slot } from '../slots';
 import { space } from '../theme/measures';
 import { stylesOf } from '../theme/theme';
+import { useMagnified } from '../useMagnified';
 
 interface Props {
   ruler: ReactNode;
   field: ReactNode;
   /** Keys beside the field. */
   keys?: ReactNode;
-  /** With a label, as on a wide screen, the field stands beside it and the rule below both. */
+  /** With a label, as on a wide screen, the field stands beside it and the rule below both; magnified, too. */
   label?: string | undefined;
 }
 
@@ -25,13 +26,16 @@ export function ControlLine({ label, ...slots }: Props) {
 
 const Line = memo(function Line({ label }: { label: string | undefined }) {
   const styles = useStyles();
-  if (label !== undefined) {
+  const magnified = useMagnified();
+  if (label !== undefined || magnified) {
     return (
       <View style={styles.stack}>
         <View style={styles.labelLine}>
-          <Txt kind="label" tone="soft" style={styles.ruler}>
-            {label}
-          </Txt>
+          {label === undefined ? null : (
+            <Txt kind="label" tone="soft" style={styles.ruler}>
+              {label}
+            </Txt>
+          )}
           <Slot name="keys" />
           <View style={styles.field}>
             <Slot name="field" />

@@ -145,9 +145,11 @@ const Frames = memo(function Frames({
       {modes.map((mode, i) => (
         <ModeFrame key={mode.id} mode={mode} chosen={mode.id === chosenId} index={i} {...canvas} />
       ))}
-      {modes.map((mode, i) => (
-        <ModeName key={mode.id} mode={mode} chosen={mode.id === chosenId} index={i} {...canvas} />
-      ))}
+      {namedModes(modes.map((mode, index) => ({ ...canvas, mode, chosen: mode.id === chosenId, index }))).map(
+        (named) => (
+          <ModeName key={named.mode.id} {...named} />
+        ),
+      )}
     </>
   );
 });
@@ -183,18 +185,47 @@ function ModeFrame(props: OneMode) {
   );
 }
 
+/** Room of a letter in a name, px, and of a line. */
+const LETTER = 6.5;
+const LINE = fontSize.fine + 3;
+
+/** Where a mode's name is written: inside the top edge of its frame. */
+function nameAt(props: OneMode) {
+  const { x, y, w } = placeOf(props);
+  const right = props.index % 2 === 1;
+  const long = props.mode.name.length * LETTER;
+  return { x: right ? x + w - 6 : x + 6, left: right ? x + w - 6 - long : x + 6, long, y: y + LINE, right };
+}
+
+/** The modes that have room for their names: in a small drawing one would be written over another. The chosen one comes first. */
+export function namedModes(modes: OneMode[]): OneMode[] {
+  const taken: ReturnType<typeof nameAt>[] = [];
+  return [...modes]
+    .sort((a, b) => Number(b.chosen) - Number(a.chosen))
+    .filter((mode) => {
+      const here = nameAt(mode);
+      const meets = taken.some(
+        (other) =>
+          Math.abs(other.y - here.y) < LINE - 2 &&
+          other.left < here.left + here.long &&
+          here.left < other.left + other.long,
+      );
+      if (!meets) taken.push(here);
+      return !meets;
+    });
+}
+
 /** The name of a mode inside the top edge of its frame, alternately left and right so that nested ones do not meet. */
 function ModeName(props: OneMode) {
   const palette = usePalette();
-  const { x, y, w } = placeOf(props);
-  const { mode, chosen, index } = props;
-  const right = index % 2 === 1;
+  const { x, y, right } = nameAt(props);
+  const { mode, chosen } = props;
   // First the ground around the letters, then the letters.
   return [palette.finderGround, chosen ? palette.ink : palette.inkSoft].map((colour, layer) => (
     <SvgText
       key={layer}
-      x={right ? x + w - 6 : x + 6}
-      y={y + fontSize.fine + 3}
+      x={x}
+      y={y}
       textAnchor={right ? 'end' : 'start'}
       fontSize={fontSize.fine}
       fontFamily={chosen ? family.figureStrong : family.figure}

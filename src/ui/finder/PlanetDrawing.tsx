@@ -17,6 +17,7 @@ interface Props {
 
 /** Shown no larger than this; beyond it the drawing is smaller than 1 : 1 and says so. */
 const LARGEST = 190;
+const SMALLEST_BOX = 70;
 /** Outer ring ÷ disc, and how flat we see it. */
 const RING = 2.27;
 const RING_FLAT = 0.28;
@@ -27,8 +28,10 @@ const RING_WIDTH = 0.5;
 export function PlanetDrawing({ discPx, ringed, sensorColumns, sensorRows, window, maxHeight, description }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
-  const size = Math.min(LARGEST, Math.max(2, discPx));
-  const discBox = Math.max(70, Math.min(LARGEST, size * (ringed ? RING * 1.1 : 1.25)));
+  // In a narrow drawing the sensor keeps its share beside the disc.
+  const largest = Math.min(LARGEST, Math.max(SMALLEST_BOX, 0.6 * (width - 28)));
+  const size = Math.min(largest, Math.max(2, discPx));
+  const discBox = Math.max(SMALLEST_BOX, Math.min(largest, size * (ringed ? RING * 1.1 : 1.25)));
   const shrink = ringed ? Math.min(1, discBox / (size * RING * 1.1)) : 1;
   const r = (size * shrink) / 2;
   const room = width - discBox - 28;

@@ -7,6 +7,7 @@ import { DeskFrame } from '@/ui/DeskFrame';
 import { MosaicDrawing } from '@/ui/finder/MosaicDrawing';
 import { Key } from '@/ui/controls/Key';
 import { PictureKey } from '@/ui/take/PictureKey';
+import { useFieldModes } from '@/ui/fieldModes';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { AssumedLine } from '../../desk/AssumedLine';
 import { useWhy } from '../../desk/useWhy';
@@ -66,6 +67,7 @@ function Deep({ desk }: { desk: ReadySky }) {
 /** The object and the frames over it. */
 function Picture({ state: { object, reading, field }, wide }: { state: DeepState; wide: boolean }) {
   const { height } = useWindowDimensions();
+  const { oneHand } = useFieldModes();
   const rollDeg = useSky((sky) => sky.frameRollDeg);
   const { plan } = reading;
   return (
@@ -77,7 +79,7 @@ function Picture({ state: { object, reading, field }, wide }: { state: DeepState
       fieldHeightDeg={field.heightDeg}
       centres={plan.centres}
       northDeg={rollDeg}
-      maxHeight={height * (wide ? 0.46 : 0.32)}
+      maxHeight={height * (wide ? 0.46 : oneHand ? 0.18 : 0.32)}
       description={`${titleOf(object)}: ${formatFigures(object.lengthArcmin, 3)} by ${formatFigures(object.widthArcmin, 3)} arcminutes against a field of ${degreesText(field.widthDeg)} by ${degreesText(field.heightDeg)}, in ${plan.panels} ${plan.panels === 1 ? 'frame' : 'frames'}.`}
     />
   );

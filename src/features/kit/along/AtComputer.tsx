@@ -9,6 +9,8 @@ import { TrustSteps } from './TrustSteps';
 import { Block, Columns } from './blocks';
 
 const QR_PX = 248;
+/** Apart, so that two hyphens do not look like one dash. */
+const TYPED = { letterSpacing: 2 };
 
 /** What the computer shows: the address for a camera, the code, the devices, and how a phone trusts it. */
 export function AtComputer({ standing }: { standing: LanStanding }) {
@@ -56,7 +58,7 @@ function NotServed({ on }: { on: boolean }) {
       ) : (
         <>
           <Txt>Stop Jauge with Ctrl-C and start it for the home network as well:</Txt>
-          <Txt kind="figure" selectable>
+          <Txt kind="figure" selectable style={TYPED}>
             npm start -- --lan
           </Txt>
           <Txt kind="small" tone="soft">

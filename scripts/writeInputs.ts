@@ -115,6 +115,17 @@ const examples: Record<DeskName, object> = {
   },
   night: { latitudeDeg: 54.3, longitudeDeg: 8.6, date: '2026-11-25', utcOffsetHours: 1, objects: ['M 31', 'M 42'] },
   noise: { ...system(far), output: far.output, iso: 1600, setups: [lightBag, duneWalk] },
+  bag: {
+    bodies: [demoBodies.ostrel.data, demoBodies.quillon.data, demoBodies.merrow.data],
+    optics: [demoOptics.tele600, demoOptics.zoom150600, demoOptics.tele300, demoOptics.macro100].map((row) => row.data),
+    adapters: [demoAdapters.converter14.data, demoAdapters.tubes.data, demoAdapters.closeUp.data],
+    wants: [
+      { name: 'Curlew from the hide', ...situation },
+      { name: 'Stonechat on the dune', ...situation, subject: demoSubjects.stonechat.data, distanceM: 18 },
+      { name: 'Tiger beetle', subject: near.subject, output: near.output },
+    ],
+    carried: [demoBodies.ostrel.data.name, demoOptics.tele600.data.name, demoOptics.macro100.data.name],
+  },
   kit,
 };
 for (const [name, input] of Object.entries(examples)) write(`docs/examples/${name}.json`, input);

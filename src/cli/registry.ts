@@ -1,4 +1,5 @@
 import type { Desk } from './desk';
+import { bag } from './desks/bag';
 import { beside, fairTestDesk, routes } from './desks/beside';
 import { far, ladder, levers, planner, takes } from './desks/far';
 import { kit, video } from './desks/kit';
@@ -29,6 +30,7 @@ export const DESKS = {
   deep,
   night,
   noise,
+  bag,
   kit,
 } satisfies Record<string, Desk>;
 

@@ -1,0 +1,38 @@
+import type { Link } from '../chain/link';
+import { KINDS } from '../chain/kinds';
+import type { BodySpec } from '../kit/body';
+
+/** A body of the kit, told by its row. */
+export interface BodyPiece {
+  id: string;
+  body: BodySpec;
+}
+
+/** All that could go into the bag: bodies, and the parts of chains, optics and adapters. */
+export interface Kit {
+  bodies: readonly BodyPiece[];
+  parts: readonly Link[];
+}
+
+/** One thing to carry. */
+export interface Piece {
+  id: string;
+  name: string;
+  weightG?: number | undefined;
+}
+
+/** Everything in the kit, each thing once, in the order in which bits stand for them. */
+export const piecesOf = ({ bodies, parts }: Kit): Piece[] => [
+  ...bodies.map(({ id, body }) => ({ id, name: body.name, weightG: body.weightG })),
+  ...parts.map(({ id, part }) => ({ id, name: part.name, weightG: part.weightG })),
+];
+
+/** A body with a chain, and what it takes of the kit. */
+export interface Assembled {
+  body: BodyPiece;
+  chain: Link[];
+  ids: string[];
+}
+
+/** A part that forms the picture by itself, to which others are added. */
+export const isOptic = ({ part }: Link): boolean => KINDS[part.kind].shelf === 'optic';

@@ -137,7 +137,7 @@ function Shown({ picture, taken }: { picture: BenchPicture; taken: TakenWith }) 
         }}
       />
       <Under picture={picture} />
-      {taken.setupRow ? null : (
+      {taken.setupRow || taken.kitLoading ? null : (
         <Txt kind="small" tone="soft">
           There is no set-up in the kit: pixels are measured, what they stand for on the sensor is not known.
         </Txt>

@@ -16,6 +16,8 @@ import { useKit } from '@/data/useKit';
 /** What a picture was taken with, as far as it is known. */
 export interface TakenWith {
   kit: Kit;
+  /** True until the kit is there: that it has no set-up is not known before. */
+  kitLoading: boolean;
   setupRow: StoredOf<'setups'> | null;
   setup: LinkedInput | null;
   system: EffectiveSystem | null;
@@ -49,7 +51,7 @@ function seen(row: StoredOf<'setups'>, kit: Kit): SetupSeen | null {
 }
 
 /** The same, without the key that changes it. */
-export type TakenAlone = Omit<TakenWith, 'choose'>;
+export type TakenAlone = Omit<TakenWith, 'choose' | 'kitLoading'>;
 
 type TakenBy = Pick<BenchPicture, 'tags' | 'opened' | 'setupId'>;
 
@@ -96,15 +98,16 @@ function takenWith(
 
 /** The set-up a picture was taken with: what EXIF and its pixels propose, or what the person chose, or what is in hand. */
 export function useTakenWith({ id, tags, opened, setupId }: BenchPicture): TakenWith {
-  const { kit } = useKit();
+  const { kit, loading } = useKit();
   const inHandId = useChosen().setupId;
   const proposed = useMemo(() => proposedFor({ tags, opened }, kit), [tags, opened, kit]);
   return useMemo(
     () => ({
       ...takenWith({ tags, opened, setupId }, kit, proposed, inHandId),
+      kitLoading: loading,
       choose: (next: string) => setTakenWith(id, next),
     }),
-    [tags, opened, setupId, kit, proposed, inHandId, id],
+    [tags, opened, setupId, kit, loading, proposed, inHandId, id],
   );
 }
 

@@ -249,7 +249,8 @@ test.describe('from a photo', () => {
     await page.getByRole('button', { name: 'Put the body in the kit' }).click();
     await page.getByRole('button', { name: 'Look at it' }).click();
     await expect(page.getByRole('heading', { name: 'Ostrel X9' })).toBeVisible();
-    expect(sent.map((each) => each.split(' ')[1])).toEqual(['/api/v1/bodies']);
+    // It is sent in the background, a moment after it is there.
+    await expect.poll(() => sent.map((each) => each.split(' ')[1])).toEqual(['/api/v1/bodies']);
   });
 
   test('HEIC and TIFF are read as well; contradictions, missing fields and other files are named', async ({ page }) => {

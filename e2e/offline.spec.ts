@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
+import { demoBodies } from '../src/demo/kit';
 import { demoReadings } from '../src/demo/readings';
 import { Device, takeAlong } from './support/device';
 import { JaugeServer } from './support/server';
@@ -82,6 +83,18 @@ test('with no server, after a new start of the browser, every place opens, reads
   await expect(page.getByText(/Kept on this device/)).toBeVisible();
   await page.goto(`${server.url}/book`);
   await expect(page.getByText('from beyond signal')).toBeVisible();
+  // A form of the kit keeps, and the workers of the Bench draw a picture and measure it.
+  await page.goto(`${server.url}/kit/bodies/${demoBodies.merrow.id}`);
+  await page.getByRole('button', { name: 'Change', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Merrow, renamed out there');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.goto(`${server.url}/kit`);
+  await expect(page.getByText('Merrow, renamed out there').first()).toBeVisible();
+  await page.goto(`${server.url}/bench`);
+  await page.getByTestId('take-simulated').click();
+  await expect(page.getByTestId('bench-picture')).toBeVisible();
+  await page.getByRole('radio', { name: /How large on the sensor/ }).click();
+  await expect(page.getByTestId('bench-answer')).toContainText('Reproduction ratio, along the ruler');
   // What needs the server says so.
   await page.goto(`${server.url}/kit/bring`);
   await page.getByRole('button', { name: 'Everything, as JSON' }).click();
@@ -97,6 +110,12 @@ test('with no server, after a new start of the browser, every place opens, reads
       return ((await answer.json()) as { total: number }).total;
     })
     .toBe(1);
+  await expect
+    .poll(async () => {
+      const answer = await fetch(`${server.url}/api/v1/bodies/${demoBodies.merrow.id}`);
+      return ((await answer.json()) as { data: { name: string } }).data.name;
+    })
+    .toBe('Merrow, renamed out there');
 });
 
 /** The built application with another title, as a version to come. */

@@ -65,7 +65,13 @@ const Head = memo(function Head({ title, brief, open, setOpen }: HeadProps) {
 
 const useStyles = stylesOf((palette) => ({
   group: { borderTopWidth: 1, borderColor: palette.hairline },
-  head: { flexDirection: 'row', alignItems: 'center', gap: space.medium, minHeight: TARGET },
+  head: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'center',
+    gap: space.medium,
+    minHeight: TARGET,
+  },
   title: { flexShrink: 0, flexGrow: 1, maxWidth: '85%' },
   brief: { flexShrink: 1, textAlign: 'right' },
   content: { paddingBottom: space.large, gap: space.medium },

@@ -1,5 +1,6 @@
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects, type DemoRow } from './kit';
+import { demoOutings } from './outings';
 import { demoReadings } from './readings';
 
 /** All rows of the demo, in an order in which every row's references exist before it. */
@@ -14,5 +15,6 @@ export function demoRows(): {
     { resource: 'subjects', rows: Object.values(demoSubjects) },
     { resource: 'outputs', rows: Object.values(demoOutputs) },
     { resource: 'readings', rows: demoReadings() },
+    { resource: 'outings', rows: Object.values(demoOutings) },
   ];
 }

@@ -4,6 +4,7 @@ import path from 'node:path';
 import zlib from 'node:zlib';
 import { QueryTypes } from 'sequelize';
 import request from 'supertest';
+import { demoOutings } from '@/demo/outings';
 import { demoAdapters, demoBodies, demoOptics, demoSubjects } from '@/demo/kit';
 import { demoReadings } from '@/demo/readings';
 import { openDatabase } from './database/openDatabase';
@@ -452,6 +453,41 @@ describe('measurements', () => {
     [{ measuredAt: '2026-02-30T12:00:00Z' }, /./],
   ])('refuse %j in words', async (change, message) => {
     const refused = await post('measurements', testId(71), { ...measurement, ...change }).expect(422);
+    expect((refused.body as { errors: { message: string }[] }).errors.map((error) => error.message).join(' ')).toMatch(
+      message,
+    );
+  });
+});
+
+describe('outings', () => {
+  const { data: outing } = demoOutings.marsh;
+  it('go out and come back whole, though what they name is not there', async () => {
+    await post('outings', testId(80), outing).expect(201);
+    const out = await api().get('/api/v1/export').expect(200);
+    await api()
+      .delete(`/api/v1/outings/${testId(80)}?version=1`)
+      .expect(204);
+    await api()
+      .post('/api/v1/import')
+      .send(out.body as object)
+      .expect(200);
+    expect((await api().get('/api/v1/outings').expect(200)).body).toMatchObject({
+      total: 1,
+      items: [{ data: outing }],
+    });
+    const changes = (await api().get('/api/v1/changes').expect(200)).body as { changes: { resource: string }[] };
+    expect(changes.changes.filter(({ resource }) => resource === 'outings')).toHaveLength(1);
+  });
+  it.each([
+    [{ day: '2026-02-30' }, /There is no such day/],
+    [{ place: { name: 'Here', latitudeDeg: 50 } }, /needs latitude and longitude, or neither/],
+    [{ wants: [outing.wants[0], outing.wants[0]] }, /Two pictures have one key/],
+    [{ wants: [{ ...outing.wants[0], distanceM: undefined }] }, /from which distance/],
+    [{ wants: [{ ...outing.wants[0], kind: 'stars' }] }, /at which declination/],
+    [{ wants: [{ ...outing.wants[4], subjectId: undefined }] }, /Choose the subject/],
+    [{ span: 'week' }, /Day or night/],
+  ])('refuse %j in words', async (change, message) => {
+    const refused = await post('outings', testId(81), { ...outing, ...change }).expect(422);
     expect((refused.body as { errors: { message: string }[] }).errors.map((error) => error.message).join(' ')).toMatch(
       message,
     );

@@ -13,11 +13,14 @@ const isThere = async (store: Store, resource: ResourceName, id: string): Promis
     () => false,
   );
 
+/** What the Book holds is no kit. */
+const isKit = (resource: ResourceName): boolean => resource !== 'readings' && resource !== 'outings';
+
 /** Rows of the demo kit that stand in the database: what the Book kept of it, and what pictures are for, is no kit. */
 export async function countDemoRows(store: Store): Promise<number> {
   let count = 0;
   for (const { resource, rows } of demoRows()) {
-    if (STAYS.has(resource) || resource === 'readings') continue;
+    if (STAYS.has(resource) || !isKit(resource)) continue;
     for (const { id } of rows) if (await isThere(store, resource, id)) count += 1;
   }
   return count;

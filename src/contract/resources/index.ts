@@ -4,6 +4,7 @@ import { measurements } from './measurements';
 import { optics } from './optics';
 import { outputs } from './outputs';
 import { ratios } from './ratios';
+import { outings } from './outings';
 import { readings } from './readings';
 import type { Column, Resource } from './resource';
 import { setups } from './setups';
@@ -28,6 +29,7 @@ export const RESOURCES = {
   ratios,
   starTests,
   measurements,
+  outings,
 };
 
 export type ResourceName = keyof typeof RESOURCES;

@@ -5,7 +5,7 @@ import type { Result } from '../quantity/result';
 import { assembled } from './assemble';
 import { packBag, stayHome, stepsOf } from './packBag';
 import { piecesOf, type Kit } from './pieces';
-import { fold, serve, type Want } from './serve';
+import { fold, serve, type SubjectWant } from './serve';
 
 function ok<T>(result: Result<T>): T {
   if (!result.ok) throw new Error(result.problem.message);
@@ -26,7 +26,7 @@ const kit: Kit = {
   ],
 };
 const web = demoOutputs.web.data;
-const wants: Want[] = [
+const wants: SubjectWant[] = [
   { id: 'curlew', subject: demoSubjects.curlew.data, output: web, distanceM: 60 },
   { id: 'curlew, farther', subject: demoSubjects.curlew.data, output: web, distanceM: 85 },
   { id: 'beetle', subject: demoSubjects.tigerBeetle.data, output: demoOutputs.print.data },
@@ -81,7 +81,8 @@ describe('a bag', () => {
   });
 
   it('counts as the desks count', () => {
-    for (const { want, by } of packed.ladder.at(-1)!.reached) {
+    for (const { want: reached, by } of packed.ladder.at(-1)!.reached) {
+      const want = wants.find(({ id }) => id === reached.id)!;
       const system = fold(by.setup, {}, by.focalMm)!;
       const reading =
         want.distanceM === undefined
@@ -128,7 +129,7 @@ describe('a bag', () => {
   });
 
   it('names what no set-up reaches, with the most there is', () => {
-    const far: Want = { ...wants[0]!, id: 'too far', distanceM: 900 };
+    const far: SubjectWant = { ...wants[0]!, id: 'too far', distanceM: 900 };
     const { outOfReach, ladder } = packBag(kit, [far]);
     expect(ladder).toEqual([]);
     expect(outOfReach.map(({ want }) => want.id)).toEqual(['too far']);
@@ -143,7 +144,7 @@ describe('a set-up', () => {
 
   it('is zoomed out for a subject that would not fit, and no farther than it must', () => {
     const system = fold(zoomed!, {})!;
-    const want: Want = { id: 'deer', subject: demoSubjects.roe.data, output: web, distanceM: 12 };
+    const want: SubjectWant = { id: 'deer', subject: demoSubjects.roe.data, output: web, distanceM: 12 };
     const longest = ok(readFar({ system, subject: want.subject, output: web, distanceM: 12 }));
     expect(longest.overflow).toBeDefined();
     const served = serve(zoomed!, system, want)!;

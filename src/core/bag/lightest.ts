@@ -30,13 +30,13 @@ export function fewest(ways: readonly Needs[]): Needs[] {
  *
  * @param ways for each want the ways to reach it, each as the pieces it takes; a want without a way is reached by none
  * @param weightsG weight of each piece, g; 0 where it is not known
- * @param onWant told after each way of the first want is looked through, from 0 to 1
+ * @param onShare told after each way of the first want is looked through, from 0 to 1
  * @returns by number of wants reached, from one on; only those that are lighter than what reaches more
  */
 export function lightestBags(
   ways: readonly (readonly Needs[])[],
   weightsG: readonly number[],
-  onWant?: (share: number) => void,
+  onShare?: (share: number) => void,
 ): Lightest[] {
   const reachable = ways.map(fewest).filter((each) => each.length > 0);
   // Where there is least to choose, first: what must come along is known early, and the rest is compared with it.
@@ -67,12 +67,12 @@ export function lightestBags(
     if (first.more === 0) return look(at + 1, pieces, cost, reached + 1);
     choices.forEach((choice, i) => {
       look(at + 1, choice.pieces, cost + choice.more, reached + 1);
-      if (at === 0) onWant?.((i + 1) / (choices.length + 1));
+      if (at === 0) onShare?.((i + 1) / (choices.length + 1));
     });
     look(at + 1, pieces, cost, reached);
   };
   look(0, 0n, 0, 0);
-  onWant?.(1);
+  onShare?.(1);
   return best.flatMap(({ pieces, cost }, reach) =>
     reach > 0 && cost < (best[reach + 1]?.cost ?? Infinity)
       ? [{ reach, pieces, weightG: piecesIn(pieces).reduce((sum, each) => sum + (weightsG[each] ?? 0), 0) }]

@@ -1,9 +1,9 @@
 import { carriedSum } from '../kit/carried';
 import type { Quantity } from '../quantity/quantity';
-import { assembled } from './assemble';
 import { lightestBags, piecesIn, type Needs } from './lightest';
 import { piecesOf, type Kit, type Piece } from './pieces';
-import { fold, serve, type CountBy, type Served, type Want } from './serve';
+import { better, isEnough, readKit } from './readKit';
+import type { CountBy, Served, Want } from './serve';
 
 /** A bag, and what it brings home. */
 export interface Bag {
@@ -15,6 +15,9 @@ export interface Bag {
   missed: Want[];
 }
 
+/** Share of the time that reading every set-up takes, the rest is comparing bags. */
+const READING = 0.7;
+
 /** What a kit can be packed to. */
 export interface Packed {
   /** Bags from the lightest that reaches anything to the one that reaches most: what each further weight buys. */
@@ -25,40 +28,10 @@ export interface Packed {
   tried: number;
 }
 
-/** A set-up and the bits of what it takes. */
-interface Way {
-  needs: Needs;
-  served: Served;
-}
-
-const enough = ({ counted, needed }: Served): boolean => counted >= needed;
-const spare = ({ counted, needed }: Served): number => counted / needed;
-const better = (a: Served | null, b: Served): Served => (a === null || spare(b) > spare(a) ? b : a);
-
-/** Reads every set-up of the kit on every want. */
-function readAll(kit: Kit, wants: readonly Want[], by: CountBy, bitOf: ReadonlyMap<string, bigint>) {
-  const ways = wants.map((): Way[] => []);
-  const best = wants.map((): Served | null => null);
-  let tried = 0;
-  for (const setup of assembled(kit)) {
-    tried += 1;
-    const system = fold(setup, by);
-    if (!system) continue;
-    const needs = setup.ids.reduce((all, id) => all | (bitOf.get(id) ?? 0n), 0n);
-    wants.forEach((want, i) => {
-      const served = serve(setup, system, want, by);
-      if (!served) return;
-      best[i] = better(best[i]!, served);
-      if (enough(served)) ways[i]!.push({ needs, served });
-    });
-  }
-  return { ways, best, tried };
-}
-
 /**
  * The lightest bag of a kit for every number of wants: exactly, over all bodies, lenses and what fits between and before them.
  *
- * @param onProgress told from 0 to 1 while bags are compared
+ * @param onProgress told from 0 to 1
  * @returns bags by what they reach, and the wants out of reach
  * @source every set-up read as its desk reads it; the lightest union of set-ups by branch and bound (`lightestBags`)
  */
@@ -70,11 +43,17 @@ export function packBag(
 ): Packed {
   const pieces = piecesOf(kit);
   const bitOf = new Map(pieces.map(({ id }, at) => [id, 1n << BigInt(at)]));
-  const { ways, best, tried } = readAll(kit, wants, by, bitOf);
+  const { read, best, tried } = readKit(kit, wants, by, (share) => onProgress?.(share * READING));
+  const ways = read.map((each) =>
+    each.filter(isEnough).map((served) => ({
+      served,
+      needs: served.setup.ids.reduce((all, id) => all | (bitOf.get(id) ?? 0n), 0n),
+    })),
+  );
   const bags = lightestBags(
     ways.map((each) => each.map(({ needs }) => needs)),
     pieces.map(({ weightG }) => weightG ?? 0),
-    onProgress,
+    (share) => onProgress?.(READING + share * (1 - READING)),
   );
   const bagOf = (needs: Needs): Bag => {
     const carried = piecesIn(needs).map((at) => pieces[at]!);

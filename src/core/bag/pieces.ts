@@ -1,5 +1,6 @@
 import type { Link } from '../chain/link';
 import { KINDS } from '../chain/kinds';
+import type { MeasuredRatio } from '../chain/measuredRatio';
 import type { BodySpec } from '../kit/body';
 
 /** A body of the kit, told by its row. */
@@ -12,7 +13,13 @@ export interface BodyPiece {
 export interface Kit {
   bodies: readonly BodyPiece[];
   parts: readonly Link[];
+  /** What was measured with chains of these parts, by their name (`chainName`). */
+  measured?: readonly { chain: string; ratios: MeasuredRatio[] }[] | undefined;
 }
+
+/** Two chains of the same pieces in the same order, used the same way, have one name. */
+export const chainName = (chain: readonly Link[]): string =>
+  chain.map(({ id, used }) => id + JSON.stringify(used ?? {})).join('|');
 
 /** One thing to carry. */
 export interface Piece {
@@ -32,6 +39,8 @@ export interface Assembled {
   body: BodyPiece;
   chain: Link[];
   ids: string[];
+  /** What was measured with this chain. */
+  measured?: MeasuredRatio[] | undefined;
 }
 
 /** A part that forms the picture by itself, to which others are added. */

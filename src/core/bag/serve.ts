@@ -3,12 +3,15 @@ import type { JudgeBy } from '../detail/subjectCount';
 import { readFar, type FarReading } from '../far/readFar';
 import { ratioRange } from '../near/nearState';
 import { readNear, type NearReading } from '../near/readNear';
-import { foldSystem, type CropConventionChoice, type EffectiveSystem } from '../optics/foldSystem';
+import type { CropConventionChoice, EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
+import type { ReferenceExposure } from '../sky/starExposure';
+import { foldWhole } from './foldWhole';
 import type { Assembled } from './pieces';
+import { isSky, servedSky, type SkyWant } from './serveSky';
 
-/** A picture one wants to bring home: from a distance that is to be kept, or as large as it fits the frame. */
-export interface Want {
+/** A picture of a subject: from a distance that is to be kept, or as large as it fits the frame. */
+export interface SubjectWant {
   id: string;
   subject: SubjectSpec;
   output: OutputSpec;
@@ -16,17 +19,23 @@ export interface Want {
   distanceM?: number | undefined;
 }
 
+/** A picture one wants to bring home: of a subject, or of the sky. */
+export type Want = SubjectWant | SkyWant;
+
 /** How pixels are counted. */
 export interface CountBy {
   judgeBy?: JudgeBy | undefined;
   threshold?: number | undefined;
   convention?: CropConventionChoice | undefined;
+  /** An exposure of the sky that is known to be right. */
+  reference?: ReferenceExposure | undefined;
 }
 
 /** What a set-up gives for a want. */
 export interface Served {
   setup: Assembled;
-  /** Pixels that count, and those the output needs. */
+  /** What counts and what is needed: pixels on the subject, or under the sky seconds before stars run and to get its light. */
+  unit: 'px' | 's';
   counted: number;
   needed: number;
   /** Focal length it is set to, mm as engraved. */
@@ -39,10 +48,8 @@ export interface Served {
 const FITTING = 0.98;
 
 /** A set-up as it is tried: whole sensor, its longest focal length unless one is asked for. */
-export function fold({ body, chain }: Assembled, by: CountBy, focalMm?: number): EffectiveSystem | null {
-  const folded = foldSystem({ body: body.body, modeId: 'whole', chain, focalMm }, by.convention);
-  return folded.ok ? folded.value : null;
-}
+export const fold = (setup: Assembled, { convention }: CountBy, focalMm?: number): EffectiveSystem | null =>
+  foldWhole(setup, convention, focalMm);
 
 /** The choices as the desks take them. */
 const counting = ({ judgeBy, threshold }: CountBy) => ({
@@ -54,10 +61,11 @@ const counting = ({ judgeBy, threshold }: CountBy) => ({
 function servedBy(setup: Assembled, system: EffectiveSystem, reading: FarReading | NearReading): Served | null {
   if (reading.overflow) return null;
   const { countedPixels, neededPixels } = reading;
-  return { setup, counted: countedPixels.value, needed: neededPixels.value, focalMm: system.markedFocalMm };
+  const [counted, needed] = [countedPixels.value, neededPixels.value];
+  return { setup, unit: 'px', counted, needed, focalMm: system.markedFocalMm };
 }
 
-function servedFar(setup: Assembled, system: EffectiveSystem, want: Want, distanceM: number, by: CountBy) {
+function servedFar(setup: Assembled, system: EffectiveSystem, want: SubjectWant, distanceM: number, by: CountBy) {
   const from = (seen: EffectiveSystem): FarReading | null => {
     const { subject, output } = want;
     const read = readFar({ ...counting(by), system: seen, subject, distanceM, output });
@@ -93,7 +101,7 @@ function zoomedOut(
   return served;
 }
 
-function servedNear(setup: Assembled, system: EffectiveSystem, want: Want, by: CountBy): Served | null {
+function servedNear(setup: Assembled, system: EffectiveSystem, want: SubjectWant, by: CountBy): Served | null {
   const range = ratioRange(system);
   if (!range) return null;
   const at = (ratio: number): NearReading | null => {
@@ -114,7 +122,9 @@ function servedNear(setup: Assembled, system: EffectiveSystem, want: Want, by: C
  * @param system the set-up folded (`fold`), once for all wants
  * @returns null where it cannot take that picture: it does not focus there, or the subject does not fit
  */
-export const serve = (setup: Assembled, system: EffectiveSystem, want: Want, by: CountBy = {}): Served | null =>
-  want.distanceM === undefined
+export function serve(setup: Assembled, system: EffectiveSystem, want: Want, by: CountBy = {}): Served | null {
+  if (isSky(want)) return servedSky(setup, system, want, by);
+  return want.distanceM === undefined
     ? servedNear(setup, system, want, by)
     : servedFar(setup, system, want, want.distanceM, by);
+}

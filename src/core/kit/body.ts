@@ -83,6 +83,12 @@ export interface BodySpec {
   /** Its own screen, where the sides are known; they win over the diagonal. */
   screenWidthMm?: Maybe<number>;
   screenHeightMm?: Maybe<number>;
+  /** Pictures one battery lasts for. */
+  picturesPerBattery?: Maybe<number>;
+  /** Which key switches its crop mode, the mask in its finder, its processed zoom. */
+  cropModeKey?: Maybe<string>;
+  finderMaskKey?: Maybe<string>;
+  processedZoomKey?: Maybe<string>;
   weightG?: Maybe<number>;
   price?: Maybe<number>;
 }

@@ -7,6 +7,7 @@ import * as answersAndWords from './0005-answers-and-words';
 import * as measurements from './0006-measurements';
 import * as changes from './0007-changes';
 import * as devices from './0008-devices';
+import * as outings from './0009-outings';
 
 /** One step from an older form of the tables to the next. */
 export interface Migration {
@@ -25,6 +26,7 @@ export const MIGRATIONS: readonly Migration[] = [
   measurements,
   changes,
   devices,
+  outings,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

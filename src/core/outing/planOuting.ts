@@ -1,0 +1,109 @@
+import { lightestBags } from '../bag/lightest';
+import { piecesOf, type Kit } from '../bag/pieces';
+import { isEnough, readKit, spareOf } from '../bag/readKit';
+import type { CountBy, Served, Want } from '../bag/serve';
+import { considered, leastHandling, type Swap } from './swaps';
+
+/** What an outing is planned from. */
+export interface OutingInput {
+  /** All one has, what is in the bag too. */
+  kit: Kit;
+  /** Ids of what is in the bag. */
+  carried: ReadonlySet<string>;
+  /** Pictures wanted, in the order in which they are hoped for. */
+  wants: readonly Want[];
+  by?: CountBy | undefined;
+}
+
+/** One picture of the plan. */
+export interface PlannedPicture {
+  wantId: string;
+  /** The set-up of the bag that takes it; of those not enough the best; none where none can. */
+  served: Served | null;
+  enough: boolean;
+  /** Other set-ups of the bag that are enough, fewest pieces first. */
+  others: Served[];
+  swap: Swap | null;
+  /** Ids of what else of the kit would be needed, the least weight; none where the bag is enough, null where nothing is. */
+  adds: string[] | null;
+  /** Where nothing of the kit is enough: the most there is. */
+  most: Served | null;
+}
+
+export interface OutingPlan {
+  pictures: PlannedPicture[];
+  /** Ids of what is in the bag and not needed for as many pictures as it reaches. */
+  stayHome: string[];
+}
+
+const isCarried = (carried: ReadonlySet<string>, { setup }: Served): boolean =>
+  setup.ids.every((id) => carried.has(id));
+
+/** The lightest pieces that must come along for one picture. */
+function lightestAdds(ways: readonly Served[], kit: Kit, carried: ReadonlySet<string>): string[] {
+  const pieces = piecesOf(kit);
+  const bitOf = new Map(pieces.map(({ id }, at) => [id, 1n << BigInt(at)]));
+  // Only what is not in the bag yet costs weight.
+  const needs = ways.map(({ setup }) =>
+    setup.ids.reduce((all, id) => (carried.has(id) ? all : all | (bitOf.get(id) ?? 0n)), 0n),
+  );
+  const [lightest] = lightestBags(
+    [needs],
+    pieces.map(({ weightG }) => weightG ?? 0),
+  );
+  return pieces.filter((_, at) => lightest && (lightest.pieces >> BigInt(at)) & 1n).map(({ id }) => id);
+}
+
+/** What of the bag its lightest part does without. */
+function notNeeded(kit: Kit, carried: ReadonlySet<string>, ways: readonly (readonly Served[])[]): string[] {
+  const pieces = piecesOf(kit).filter(({ id }) => carried.has(id));
+  const bitOf = new Map(pieces.map(({ id }, at) => [id, 1n << BigInt(at)]));
+  const bags = lightestBags(
+    ways.map((each) => each.map(({ setup }) => setup.ids.reduce((all, id) => all | bitOf.get(id)!, 0n))),
+    pieces.map(({ weightG }) => weightG ?? 0),
+  );
+  const needed = bags.at(-1)?.pieces ?? 0n;
+  return pieces.filter((_, at) => !((needed >> BigInt(at)) & 1n)).map(({ id }) => id);
+}
+
+/** Others that are shown beside the one chosen. */
+const MOST_OTHERS = 3;
+
+/**
+ * Plans an outing: for each picture the set-up of the bag that takes it, with the fewest swaps in this order; what is missing
+ * and what would bring it; what can stay at home.
+ *
+ * @param onProgress told from 0 to 1
+ */
+export function planOuting({ kit, carried, wants, by }: OutingInput, onProgress?: (share: number) => void): OutingPlan {
+  const { read, best } = readKit(kit, wants, by, onProgress);
+  const own = read.map((each) => each.filter((served) => isCarried(carried, served)));
+  const stops = leastHandling(own);
+  const pictures = wants.map((want, i): PlannedPicture => {
+    const { served, swap } = stops[i]!;
+    const enough = served !== null && isEnough(served);
+    const reaching = read[i]!.filter(isEnough);
+    return {
+      wantId: want.id,
+      served,
+      enough,
+      others: considered(own[i]!)
+        .filter((each) => each !== served && isEnough(each))
+        .slice(0, MOST_OTHERS),
+      swap,
+      adds: enough ? [] : reaching.length ? lightestAdds(reaching, kit, carried) : null,
+      most: enough || reaching.length ? null : best[i]!,
+    };
+  });
+  return {
+    pictures,
+    stayHome: notNeeded(
+      kit,
+      carried,
+      own.map((each) => each.filter(isEnough)),
+    ),
+  };
+}
+
+/** How many times what is needed a planned picture has, where it has a set-up. */
+export const spareOfPicture = ({ served }: PlannedPicture): number | null => (served ? spareOf(served) : null);

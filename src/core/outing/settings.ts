@@ -1,0 +1,63 @@
+import type { Served, Want } from '../bag/serve';
+import { isSky, type SkyWant } from '../bag/serveSky';
+import type { HeldLimit } from '../far/ownHold';
+import type { JudgeBy } from '../detail/subjectCount';
+import type { CropModeSpec } from '../kit/body';
+import type { CropConventionChoice, EffectiveSystem } from '../optics/foldSystem';
+import type { Quantity } from '../quantity/quantity';
+import type { UnitSystem } from '../quantity/units';
+import type { ReferenceExposure } from '../sky/starExposure';
+import type { Closer } from './closer';
+import { farSettings } from './farSettings';
+import { nearSettings } from './nearSettings';
+import { skySettings } from './skySettings';
+
+/** How a person reads and works, as far as the card depends on it. */
+export interface CardBy {
+  judgeBy?: JudgeBy | undefined;
+  threshold?: number | undefined;
+  convention?: CropConventionChoice | undefined;
+  reference?: ReferenceExposure | undefined;
+  /** Times this person held by hand. */
+  held?: readonly HeldLimit[] | undefined;
+  /** Whether a tripod or the like is in the bag. */
+  supported: boolean;
+  units?: UnitSystem | undefined;
+}
+
+/** What to set for one picture. */
+export interface Settings {
+  desk: 'far' | 'near' | 'stars';
+  system: EffectiveSystem;
+  mode: CropModeSpec;
+  /** Of a zoom, mm as engraved. */
+  focalMm?: Quantity;
+  /** As set on the lens. */
+  fNumber: Quantity;
+  /** No longer than this, and shorter than this gains nothing. */
+  longestS?: Quantity;
+  shortestS?: Quantity;
+  isoLow: Quantity;
+  isoHigh?: Quantity;
+  /** The focus limiter: from here on. */
+  focusFromM?: Quantity;
+  distanceM?: Quantity;
+  ratio?: Quantity;
+  workingDistanceMm?: Quantity;
+  depthM?: Quantity;
+  depthMm?: Quantity;
+  /** What counts for the verdict, and what is needed. */
+  counted: Quantity;
+  needed: Quantity;
+  closer: Closer[];
+}
+
+/**
+ * What to set for a picture with the set-up that takes it.
+ *
+ * @returns null where the set-up can no longer be read that way
+ */
+export function settingsFor(want: Want, served: Served, by: CardBy): Settings | null {
+  if (isSky(want)) return skySettings(want satisfies SkyWant, served, by);
+  return want.distanceM === undefined ? nearSettings(want, served, by) : farSettings(want, want.distanceM, served, by);
+}

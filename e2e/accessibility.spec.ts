@@ -38,6 +38,10 @@ const ROUTES = [
   '/bench',
   '/bench/charts',
   '/book',
+  '/book/outings',
+  '/book/outings/00000000-0000-4000-8000-000000007001',
+  '/book/outings/00000000-0000-4000-8000-000000007001/card',
+  '/book/outings/00000000-0000-4000-8000-000000007001/bag',
   '/nowhere',
   '/book/nothing',
 ];

@@ -5,7 +5,7 @@ import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSubjects, type D
 const { name, latitudeDeg, longitudeDeg, heightM, zone } = DEMO_EVENING.site;
 const seaWall = { name, latitudeDeg, longitudeDeg, heightM, zone };
 
-/** A dawn on the marsh, two bodies in the bag; one picture of the list cannot be had with it. */
+/** A dawn on the marsh, two bodies in the bag; for one picture of the list a converter is missing. */
 const marsh: Outing = {
   name: 'Marsh at first light',
   day: '2026-12-05',
@@ -17,7 +17,7 @@ const marsh: Outing = {
       kind: 'far',
       name: 'Curlew',
       subjectId: demoSubjects.curlew.id,
-      outputId: demoOutputs.print.id,
+      outputId: demoOutputs.web.id,
       distanceM: 60,
       pictures: 400,
       note: 'Along the creek, two hours before high water.',
@@ -51,7 +51,17 @@ const marsh: Outing = {
       pictures: 120,
     },
     {
-      id: 'sedge',
+      id: 'roe',
+      kind: 'far',
+      name: 'Roe deer',
+      subjectId: demoSubjects.roe.id,
+      outputId: demoOutputs.print.id,
+      distanceM: 100,
+      pictures: 60,
+      note: 'At the edge of the reeds, if they come out.',
+    },
+    {
+      id: 'beetle',
       kind: 'near',
       name: 'Tiger beetle',
       subjectId: demoSubjects.tigerBeetle.id,
@@ -65,13 +75,12 @@ const marsh: Outing = {
     { type: 'body', id: demoBodies.quillon.id },
     { type: 'optic', id: demoOptics.tele600.id },
     { type: 'optic', id: demoOptics.zoom70300.id },
-    { type: 'optic', id: demoOptics.wide20.id },
-    { type: 'adapter', id: demoAdapters.converter14.id },
-    { type: 'adapter', id: demoAdapters.converter20.id },
+    { type: 'optic', id: demoOptics.macro100.id },
+    { type: 'adapter', id: demoAdapters.closeUp.id },
   ],
   supportWeightG: 2400,
   otherWeightG: 1100,
-  batteries: 3,
+  batteries: 2,
   cardGb: 128,
   tide: 'High water 09:40, 6.1 m, by the harbour’s table',
   note: 'In the hide before it gets light.',

@@ -28,7 +28,7 @@ export const outingSchema = {
   title: 'Outing',
   type: 'object',
   additionalProperties: false,
-  required: ['name', 'day', 'span', 'place', 'wants', 'bag', 'note'],
+  required: ['name', 'day', 'span', 'place', 'wants', 'bag'],
   properties: {
     name: text('Name'),
     day: day('Day'),
@@ -107,5 +107,5 @@ export interface Outing {
   cardGb?: number | undefined;
   /** As the person's own table tells it. */
   tide?: string | undefined;
-  note: string;
+  note?: string | undefined;
 }

@@ -80,6 +80,18 @@ describe('a bag', () => {
     }
   });
 
+  it('takes the horizon away from a lens only for what it does not focus on alone', () => {
+    const tubes = new Set([demoOptics.tele600.id, demoAdapters.tubes.id, demoBodies.ostrel.id]);
+    const bag = carrying(tubes);
+    const served = (distanceM: number) =>
+      [...assembled(bag)].filter((setup) => {
+        const system = fold(setup, {})!;
+        return setup.chain.length > 1 && serve(setup, system, { ...wants[0]!, subject: demoSubjects.stonechat.data, distanceM });
+      });
+    expect(served(10)).toEqual([]);
+    expect(served(3.5).length).toBeGreaterThan(0);
+  });
+
   it('counts as the desks count', () => {
     for (const { want: reached, by } of packed.ladder.at(-1)!.reached) {
       const want = wants.find(({ id }) => id === reached.id)!;

@@ -65,7 +65,15 @@ function servedBy(setup: Assembled, system: EffectiveSystem, reading: FarReading
   return { setup, unit: 'px', counted, needed, focalMm: system.markedFocalMm };
 }
 
+/**
+ * Whether a tube, a close-up lens or the like is in the way: they take the far end away, which is worth it only for what the
+ * lens alone does not focus on. That a tube behind a converter draws a little larger is no reason to lose the horizon.
+ */
+const losesInfinity = ({ farthestFocusM, lens }: EffectiveSystem, distanceM: number): boolean =>
+  farthestFocusM !== undefined && lens.closestFocusM !== undefined && distanceM >= lens.closestFocusM;
+
 function servedFar(setup: Assembled, system: EffectiveSystem, want: SubjectWant, distanceM: number, by: CountBy) {
+  if (losesInfinity(system, distanceM)) return null;
   const from = (seen: EffectiveSystem): FarReading | null => {
     const { subject, output } = want;
     const read = readFar({ ...counting(by), system: seen, subject, distanceM, output });

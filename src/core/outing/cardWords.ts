@@ -1,4 +1,4 @@
-import type { Want } from '../bag/serve';
+import type { Served, Want } from '../bag/serve';
 import { isSky } from '../bag/serveSky';
 import { partAsUsed } from '../chain/link';
 import { verdictOf } from '../output/verdict';
@@ -159,7 +159,24 @@ export function closerText(closer: Closer, units: UnitSystem, { cropModeKey }: B
   }
 }
 
-/** Names of what the set-up is made of, as used. */
+/** The three that are set first, short enough to be read in the dark: opening, longest time, highest ISO. */
+export function bigFigures({ desk, fNumber, longestS, isoLow, isoHigh }: Settings): CardLine[] {
+  const iso =
+    desk === 'stars' ? engravedIso(isoLow.value, 'above') : isoHigh ? engravedIso(isoHigh.value, 'below') : null;
+  return [
+    { name: 'f-number', text: showFNumber(fNumber.value), quantity: fNumber },
+    ...(longestS ? [{ name: 'Shutter', text: `≤\u202f${shutterText(longestS.value)}`, quantity: longestS }] : []),
+    ...(iso === null ? [] : [{ name: 'ISO', text: `${desk === 'stars' ? '' : '≤\u202f'}${isoText(iso)}` }]),
+  ];
+}
+
+/** Names of what a set-up is made of, as used, body first. */
+export const setupNamesOf = ({ setup }: Served): string[] => [
+  setup.body.body.name,
+  ...setup.chain.map((link) => partAsUsed(link).name),
+];
+
+/** The same of what is set. */
 export const setupNames = ({ system }: Settings): string[] => [
   system.body.name,
   ...system.links.map((link) => partAsUsed(link).name),

@@ -1,13 +1,22 @@
 import type { Kit } from '../bag/pieces';
 import { piecesOf } from '../bag/pieces';
-import type { Served, Want } from '../bag/serve';
-import { partAsUsed } from '../chain/link';
+import type { Want } from '../bag/serve';
 import { carriedSum } from '../kit/carried';
 import { formatFigures, formatFixed } from '../quantity/format';
 import { showQuantity, shownText } from '../quantity/quantityText';
 import type { Quantity } from '../quantity/quantity';
 import type { UnitSystem } from '../quantity/units';
-import { cardLines, closerText, headOf, judgementOf, setupNames, type BodyKeys, type CardLine } from './cardWords';
+import {
+  bigFigures,
+  cardLines,
+  closerText,
+  headOf,
+  judgementOf,
+  setupNames,
+  setupNamesOf,
+  type BodyKeys,
+  type CardLine,
+} from './cardWords';
 import type { OutingNight } from './outingNight';
 import { lightLines } from './skyLines';
 import type { OutingPlan, PlannedPicture } from './planOuting';
@@ -23,7 +32,7 @@ export interface OutingFacts {
   span: 'day' | 'night';
   placeName: string;
   tide?: string | undefined;
-  note: string;
+  note?: string | undefined;
   supportWeightG?: number | undefined;
   otherWeightG?: number | undefined;
   batteries?: number | undefined;
@@ -41,6 +50,8 @@ export interface PictureWords {
   setup: string[];
   /** What is to be changed for it; empty where it stands ready. */
   swap: string;
+  /** The three read first, and all lines. */
+  big: CardLine[];
   lines: CardLine[];
   closer: string[];
   /** What is missing for it; empty where nothing is. */
@@ -89,16 +100,13 @@ function swapText(swap: Swap | null, nameOf: (id: string) => string): string {
   return `${nameOf(swap.bodyId)}: ${parts.join(', ')}`;
 }
 
-const namesOf = ({ setup }: Served): string =>
-  [setup.body.body.name, ...setup.chain.map((link) => partAsUsed(link).name)].join(' + ');
-
 function missingText(picture: PlannedPicture, nameOf: (id: string) => string): string {
   const { enough, adds, most } = picture;
   if (enough) return '';
   if (adds) return `Bring ${listed(adds.map(nameOf))} too: with it there is enough.`;
   if (!most) return 'Nothing of the kit takes this picture: it does not focus there, or does not show it whole.';
   const unit = most.unit === 'px' ? '\u202fpx' : '\u202fs';
-  return `Nothing of the kit is enough: ${namesOf(most)} gives most, ${formatFigures(most.counted, 3)} of ${formatFigures(most.needed, 3)}${unit}. Go closer, or want less of it.`;
+  return `Nothing of the kit is enough: ${setupNamesOf(most).join(' + ')} gives most, ${formatFigures(most.counted, 3)} of ${formatFigures(most.needed, 3)}${unit}. Go closer, or want less of it.`;
 }
 
 /** Keys as they were entered for a body. */
@@ -117,6 +125,7 @@ function pictureWords(parts: OutingParts, at: number, nameOf: (id: string) => st
     judgement: settings ? judgementOf(want, settings) : '▽ No set-up of the bag takes it',
     setup: settings ? setupNames(settings) : [],
     swap: swapText(picture.swap, nameOf),
+    big: settings ? bigFigures(settings) : [],
     lines: settings ? cardLines(settings, keysOf(settings), units) : [],
     closer: settings ? settings.closer.map((each) => closerText(each, units, keysOf(settings))) : [],
     missing,
@@ -218,6 +227,6 @@ export function outingWords(parts: OutingParts): OutingWords {
     ],
     pictures,
     cautions: cautionsOf(parts),
-    note: facts.note,
+    note: facts.note ?? '',
   };
 }

@@ -1,5 +1,5 @@
 import type { Body } from '@/contract/schemas/body';
-import { carry, choiceOf, main, number, type PathIn, type Section } from './formFields';
+import { carry, choiceOf, main, number, text, type PathIn, type Section } from './formFields';
 import { CROP_MODE, LIGHT, READOUT_WINDOW, VIDEO_MODE } from './listFields';
 
 /** The form of a body. */
@@ -26,9 +26,19 @@ export const BODY_FORM: Section<PathIn<Body>>[] = [
       number('autofocusLimitFNumber', 'Autofocus up to f/'),
       number('slowAutofocusLimitFNumber', 'Slowly up to f/'),
       number('stabiliserStops', 'Stabiliser', 'stops'),
+      number('picturesPerBattery', 'Pictures with one battery'),
       number('screenWidthMm', 'Screen width', 'mm'),
       number('screenHeightMm', 'Screen height', 'mm'),
       number('screenDiagonalMm', 'Screen diagonal', 'mm'),
+    ],
+  },
+  {
+    title: 'Keys for the card',
+    open: false,
+    fields: [
+      text('cropModeKey', 'Switches the crop mode', true),
+      text('finderMaskKey', 'Switches the mask in the finder', true),
+      text('processedZoomKey', 'Switches the processed zoom', true),
     ],
   },
   { title: 'Video modes', open: false, fields: [{ kind: 'list', path: 'videoModes', list: VIDEO_MODE }] },

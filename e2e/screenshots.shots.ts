@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { holdInHand, underTheSky } from './support/inHand';
 import { demoSetups, demoSubjects } from '../src/demo/kit';
+import { demoOutings } from '../src/demo/outings';
 import { openFar, test } from './support/test';
 
 const folder = 'docs/screenshots';
@@ -35,14 +36,23 @@ test.describe('far pages', () => {
 test.describe('near pages', () => {
   test.use({ deviceScaleFactor: 2 });
 
-  test('desk, three sizes', async ({ page }) => {
+  test('desk', async ({ page }) => {
     await holdInHand(page, { near: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id } });
-    for (const name of ['', 'sizes']) {
-      await page.goto(`/near/${name}`);
-      await page.waitForLoadState('networkidle');
-      await page.waitForTimeout(1800);
-      await page.screenshot({ path: `${folder}/near${name ? `-${name}` : ''}.png` });
-    }
+    await page.goto('/near');
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(1800);
+    await page.screenshot({ path: `${folder}/near.png` });
+  });
+});
+
+test.describe('book pages', () => {
+  test.use({ deviceScaleFactor: 2 });
+
+  test('an outing', async ({ page }) => {
+    await page.goto(`/book/outings/${demoOutings.marsh.id}`);
+    await page.getByText('Enough for Web page').first().waitFor({ timeout: 60_000 });
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${folder}/outing.png` });
   });
 });
 

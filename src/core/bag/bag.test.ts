@@ -86,7 +86,10 @@ describe('a bag', () => {
     const served = (distanceM: number) =>
       [...assembled(bag)].filter((setup) => {
         const system = fold(setup, {})!;
-        return setup.chain.length > 1 && serve(setup, system, { ...wants[0]!, subject: demoSubjects.stonechat.data, distanceM });
+        return (
+          setup.chain.length > 1 &&
+          serve(setup, system, { ...wants[0]!, subject: demoSubjects.stonechat.data, distanceM })
+        );
       });
     expect(served(10)).toEqual([]);
     expect(served(3.5).length).toBeGreaterThan(0);

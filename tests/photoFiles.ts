@@ -14,6 +14,9 @@ export interface ExifFields {
   focalPlaneY?: number;
   focalPlaneUnit?: number;
   fNumber?: number;
+  exposureS?: number;
+  iso?: number;
+  subjectDistanceM?: number;
   digitalZoom?: number;
   /** YYYY:MM:DD HH:MM:SS. */
   takenAt?: string;
@@ -88,6 +91,9 @@ export function tiffFile(fields: ExifFields, little = true): Uint8Array {
   const of = (make: (value: number) => Uint8Array, value: number | undefined) =>
     value === undefined ? undefined : make(value);
   const exif = [
+    ...entry(0x829a, RATIONAL, of(w.rational, fields.exposureS)),
+    ...entry(0x8827, SHORT, of(w.short, fields.iso)),
+    ...entry(0x9206, RATIONAL, of(w.rational, fields.subjectDistanceM)),
     ...entry(0x829d, RATIONAL, of(w.rational, fields.fNumber)),
     ...text(0x9003, fields.takenAt),
     ...entry(0x920a, RATIONAL, of(w.rational, fields.focalLength)),

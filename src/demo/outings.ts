@@ -8,7 +8,7 @@ const seaWall = { name, latitudeDeg, longitudeDeg, heightM, zone };
 /** A dawn on the marsh, two bodies in the bag; for one picture of the list a converter is missing. */
 const marsh: Outing = {
   name: 'Marsh at first light',
-  day: '2026-12-05',
+  day: '2026-11-14',
   span: 'day',
   place: seaWall,
   wants: [
@@ -82,14 +82,14 @@ const marsh: Outing = {
   otherWeightG: 1100,
   batteries: 2,
   cardGb: 128,
-  tide: 'High water 09:40, 6.1 m, by the harbour’s table',
+  tide: 'High water 08:20, 6.1 m, by the harbour’s table',
   note: 'In the hide before it gets light.',
 };
 
 /** A night on the sea wall. */
 const darkNight: Outing = {
   name: 'Winter sky over the sea wall',
-  day: '2026-12-12',
+  day: '2026-11-07',
   span: 'night',
   place: seaWall,
   wants: [
@@ -122,7 +122,7 @@ const darkNight: Outing = {
   batteries: 2,
   cardGb: 64,
   tide: 'Low water 23:10, by the harbour’s table',
-  note: 'Moon low in the west early on.',
+  note: 'Clear after nine, no wind.',
 };
 
 const row = (number: string, data: Outing): DemoRow<Outing> => ({

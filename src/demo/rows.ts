@@ -1,5 +1,6 @@
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects, type DemoRow } from './kit';
+import { demoPictureGroups } from './log';
 import { demoOutings } from './outings';
 import { demoReadings } from './readings';
 
@@ -16,5 +17,6 @@ export function demoRows(): {
     { resource: 'outputs', rows: Object.values(demoOutputs) },
     { resource: 'readings', rows: demoReadings() },
     { resource: 'outings', rows: Object.values(demoOutings) },
+    { resource: 'pictureGroups', rows: demoPictureGroups() },
   ];
 }

@@ -1,9 +1,10 @@
 import { ADAPTER_KIND_SCHEMAS } from '../schemas/adapter';
 import { bodySchema } from '../schemas/body';
 import { OPTIC_KIND_SCHEMAS } from '../schemas/optic';
+import { pictureGroupSchema } from '../schemas/pictureGroup';
 
-/** What a CSV can hold: one line a part. Modes, windows, noise and set-ups do not fit into one line; the JSON file holds them. */
-export type CsvResource = 'bodies' | 'optics' | 'adapters';
+/** What a CSV can hold: one line a part, or a group of pictures of the log, whose small picture stays out. Modes, windows, noise and set-ups do not fit into one line; the JSON file holds them. */
+export type CsvResource = 'bodies' | 'optics' | 'adapters' | 'pictureGroups';
 
 /** A column of a CSV: the path of its field, and how its cells are read. */
 export interface CsvColumn {
@@ -59,6 +60,7 @@ export const CSV_COLUMNS: Record<CsvResource, CsvColumn[]> = {
   bodies: columnsBelow(bodySchema as SchemaNode),
   optics: columnsOfKinds(OPTIC_KIND_SCHEMAS),
   adapters: columnsOfKinds(ADAPTER_KIND_SCHEMAS),
+  pictureGroups: columnsBelow(pictureGroupSchema as SchemaNode).filter(({ path }) => path !== 'preview'),
 };
 
 /** Header of a template: what every line needs first, then the rest. */
@@ -70,6 +72,7 @@ export const csvHeader = (resource: CsvResource): string[] => [
 /** Tells from a header, and from the kinds that stand below it, what a CSV is about. */
 export function csvResourceOf(header: string[], kinds: string[]): CsvResource | null {
   if (header.includes('sensor.widthMm') || header.includes('sensor.columns')) return 'bodies';
+  if (header.includes('takenFrom')) return 'pictureGroups';
   if (!header.includes('kind')) return null;
   if (kinds.some((kind) => kind in OPTIC_KIND_SCHEMAS)) return 'optics';
   return kinds.some((kind) => kind in ADAPTER_KIND_SCHEMAS) ? 'adapters' : null;

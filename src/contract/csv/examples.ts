@@ -70,4 +70,24 @@ export const CSV_EXAMPLES: { [N in CsvResource]: { id: string; data: ResourceTyp
     { id: '', data: { kind: 'tubes', name: 'Tube set', mount: 'Mount A', lengthsMm: [12, 20, 36], autofocus: true } },
     { id: '', data: { kind: 'closeUp', name: 'Close-up +5', dioptres: 5 } },
   ],
+  pictureGroups: [
+    {
+      id: '',
+      data: {
+        subjectName: 'Curlew',
+        kind: 'far',
+        verdict: 'kept',
+        takenFrom: '2026-11-14T08:05:00',
+        takenTo: '2026-11-14T08:12:00',
+        pictures: 46,
+        bodyName: 'Body 45 MP',
+        lensName: '600 f/5.6',
+        focalMm: 600,
+        fNumber: 5.6,
+        seconds: 0.0005,
+        iso: 1600,
+        distanceM: 60,
+      },
+    },
+  ],
 };

@@ -29,6 +29,8 @@ const DEFAULTS: Record<CsvResource, (data: Record<string, unknown>) => Record<st
   },
   adapters: (data) =>
     ['converter', 'reducer', 'tubes', 'mountAdapter'].includes(String(data.kind)) ? { autofocus: true, ...data } : data,
+  // One picture is entered once.
+  pictureGroups: (data) => ({ takenTo: data.takenFrom, pictures: 1, ...data }),
 };
 
 function cell(column: CsvColumn, text: string): { value: unknown } | { message: string } {

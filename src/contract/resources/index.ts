@@ -3,6 +3,7 @@ import { bodies } from './bodies';
 import { measurements } from './measurements';
 import { optics } from './optics';
 import { outputs } from './outputs';
+import { pictureGroups } from './pictureGroups';
 import { ratios } from './ratios';
 import { outings } from './outings';
 import { readings } from './readings';
@@ -30,6 +31,7 @@ export const RESOURCES = {
   starTests,
   measurements,
   outings,
+  pictureGroups,
 };
 
 export type ResourceName = keyof typeof RESOURCES;

@@ -2,7 +2,7 @@ import { between, dateTime, note, text, uuid } from './fields';
 import { chainOfIds, type Setup } from './setup';
 
 /** A small picture as a data address: at most some twenty kilobytes. */
-const thumbnail = {
+export const thumbnail = {
   type: 'string',
   title: 'Small picture',
   maxLength: 40_000,

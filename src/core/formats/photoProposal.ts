@@ -37,6 +37,8 @@ export interface PhotoTags {
   focalPlaneUnit?: number | undefined;
   fNumber?: number | undefined;
   digitalZoomRatio?: number | undefined;
+  /** What the lens was focused on, m. */
+  subjectDistanceM?: number | undefined;
 }
 
 /** One way to the sensor's size. */

@@ -18,7 +18,7 @@ const plain = (text: string): string =>
     .trim();
 
 /** Whether two names speak of the same thing: one holds the other, whole words. */
-function named(a: string | undefined, b: string): boolean {
+export function named(a: string | undefined, b: string): boolean {
   const [x, y] = [plain(a ?? ''), plain(b)];
   return x !== '' && y !== '' && (` ${y} `.includes(` ${x} `) || ` ${x} `.includes(` ${y} `));
 }

@@ -3,7 +3,7 @@ import type { Found, Opened, Place, Question } from '@/core/measure/benchTalk';
 import type { PhotoTags } from '@/core/formats/photoProposal';
 import type { Tone } from '@/core/picture/tone';
 import type { Problem, Result } from '@/core/quantity/result';
-import { readPhoto } from '../readPhoto';
+import { readPhoto } from '@/core/formats/readPhoto';
 import { startHolder, type Holder } from './holder';
 
 /** A picture on the bench. It stays on this device, and only as long as the tab is open. */

@@ -8,6 +8,7 @@ import * as measurements from './0006-measurements';
 import * as changes from './0007-changes';
 import * as devices from './0008-devices';
 import * as outings from './0009-outings';
+import * as pictureGroups from './0010-picture-groups';
 
 /** One step from an older form of the tables to the next. */
 export interface Migration {
@@ -27,6 +28,7 @@ export const MIGRATIONS: readonly Migration[] = [
   changes,
   devices,
   outings,
+  pictureGroups,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

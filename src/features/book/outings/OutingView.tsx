@@ -4,10 +4,12 @@ import { ScrollView, View } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import type { Outing } from '@/contract/schemas/outing';
 import type { OutingWords } from '@/core/outing/outingWords';
+import { formatFixed } from '@/core/quantity/format';
 import { dayText } from '@/data/localTime';
 import { useOutingPlan } from '@/data/outing/useOutingPlan';
 import { removeRow, replaceRow } from '@/data/rowActions';
 import { usePreferences } from '@/data/preferences';
+import { useRows } from '@/data/useRows';
 import { Figure } from '@/ui/Figure';
 import { FigureRow } from '@/ui/FigureRow';
 import { Page } from '@/ui/Page';
@@ -39,6 +41,8 @@ function Found({ row }: { row: StoredOf<'outings'> }) {
   const [open, setOpen] = useState<Open>(null);
   const { work, lost, words } = useOutingPlan(row);
   const { data } = row;
+  const { rows: groups } = useRows('pictureGroups');
+  const brought = groups.filter((group) => group.data.outingId === row.id).length;
   const change = (next: Partial<Outing>) => replaceRow('outings', row, { ...data, ...next });
   const close = () => setOpen(null);
   return (
@@ -90,6 +94,11 @@ function Found({ row }: { row: StoredOf<'outings'> }) {
           </Txt>
         ))}
         <View style={styles.keys}>
+          <Key
+            title={brought ? `Log: ${formatFixed(brought)} groups` : 'Bring the pictures home'}
+            icon="photo-library"
+            onPress={() => router.push(`/book/outings/${row.id}/log` as Href)}
+          />
           <Key
             title="Delete the outing"
             icon="delete-outline"

@@ -24,7 +24,7 @@ type State =
 
 /** Larger files are not read here first: the server checks them row by row, and takes all or nothing as well. */
 const LARGE_BYTES = 8e6;
-const WHAT = { bodies: 'bodies', optics: 'optics', adapters: 'adapters' };
+const WHAT = { bodies: 'bodies', optics: 'optics', adapters: 'adapters', pictureGroups: 'groups of pictures' };
 
 /** Rows from a CSV or a JSON file: read here, checked line by line, taken in all or not at all. */
 export function FromFile() {

@@ -33,7 +33,7 @@ export function FromPhoto() {
     setReading(true);
     setMessage(null);
     setProposal(null);
-    const { readPhoto } = await import('@/data/readPhoto');
+    const { readPhoto } = await import('@/core/formats/readPhoto');
     const read = await readPhoto(file);
     setReading(false);
     if (!read.ok) return setMessage(read.message);

@@ -5,6 +5,7 @@ import { CSV_EXAMPLES } from '@/contract/csv/examples';
 import { ApiRefusal, ApiUnreachable, api } from '@/data/api';
 import { saveFile } from '@/ui/files';
 import { useKit } from '@/data/useKit';
+import { useRows } from '@/data/useRows';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
@@ -13,6 +14,7 @@ const CSVS: { resource: CsvResource; name: string }[] = [
   { resource: 'bodies', name: 'Bodies' },
   { resource: 'optics', name: 'Optics' },
   { resource: 'adapters', name: 'Adapters' },
+  { resource: 'pictureGroups', name: 'The log' },
 ];
 
 const csvBlob = (text: string) => new Blob([text], { type: 'text/csv' });
@@ -20,6 +22,8 @@ const csvBlob = (text: string) => new Blob([text], { type: 'text/csv' });
 /** Everything as one file, or the kit as tables; and the templates a table starts from. */
 export function TakeOut() {
   const { kit } = useKit();
+  const { rows: pictureGroups } = useRows('pictureGroups');
+  const rows = { bodies: kit.bodies, optics: kit.optics, adapters: kit.adapters, pictureGroups };
   const [problem, setProblem] = useState<string | null>(null);
   const whole = async () => {
     setProblem(null);
@@ -32,7 +36,7 @@ export function TakeOut() {
   };
   const table = async (resource: CsvResource) => {
     const { writeCsv } = await import('@/contract/csv/writeCsv');
-    saveFile(`jauge-${resource}.csv`, csvBlob(writeCsv(resource, kit[resource])));
+    saveFile(`jauge-${resource}.csv`, csvBlob(writeCsv(resource, rows[resource])));
   };
   const template = async (resource: CsvResource) => {
     const { writeCsv } = await import('@/contract/csv/writeCsv');
@@ -57,7 +61,7 @@ export function TakeOut() {
             title={`${name}, as CSV`}
             icon="download"
             onPress={() => void table(resource)}
-            disabled={kit[resource].length === 0}
+            disabled={rows[resource].length === 0}
             why="none in the kit"
           />
           <Key

@@ -1,4 +1,4 @@
-import { heicFile, jpegFile, tiffFile, type ExifFields } from '../../tests/photoFiles';
+import { heicFile, jpegFile, tiffFile, type ExifFields } from '../../../tests/photoFiles';
 import { jpegSize, pictureKind, readPhoto } from './readPhoto';
 
 const fields: ExifFields = {

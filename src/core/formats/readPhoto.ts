@@ -1,10 +1,13 @@
 import { parse } from 'exifr';
-import type { PhotoTags } from '@/core/formats/photoProposal';
+import type { PhotoTags } from './photoProposal';
 
 export type PhotoReading = { ok: true; tags: PhotoTags } | { ok: false; message: string };
 
 /** EXIF stands near the start; more than this of a picture is never needed for it. */
 const HEAD_BYTES = 4 * 1024 * 1024;
+
+/** Farther is infinity to a lens, m. */
+const MOST_DISTANCE_M = 10_000;
 
 type Raw = Record<string, unknown>;
 const number = (raw: Raw, ...names: string[]): number | undefined => {
@@ -31,6 +34,12 @@ function lensRange(raw: Raw): PhotoTags['lensRange'] {
     typeof each === 'number' && Number.isFinite(each) && each > 0 ? each : undefined,
   );
   return { focalWideMm, focalTeleMm, fNumberWide, fNumberTele };
+}
+
+/** Distance the lens was focused on, m; 0 is not known, and all bits set is infinity: neither is a distance. */
+function subjectDistance(raw: Raw): number | undefined {
+  const metres = number(raw, 'SubjectDistance');
+  return metres !== undefined && metres > 0 && metres < MOST_DISTANCE_M ? metres : undefined;
 }
 
 type Kind = 'jpeg' | 'tiff' | 'heic';
@@ -64,8 +73,8 @@ export function jpegSize(bytes: Uint8Array): { columns: number; rows: number } |
  * Reads what a picture's EXIF tells of camera and lens. The picture stays on this device: only its first bytes are read,
  * and nothing of it is sent anywhere.
  */
-export async function readPhoto(file: Blob): Promise<PhotoReading> {
-  const bytes = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
+export async function readPhoto(file: Blob, headBytes = HEAD_BYTES): Promise<PhotoReading> {
+  const bytes = new Uint8Array(await file.slice(0, headBytes).arrayBuffer());
   const kind = pictureKind(bytes);
   if (!kind)
     return {
@@ -120,6 +129,7 @@ export async function readPhoto(file: Blob): Promise<PhotoReading> {
       focalPlaneYResolution: number(raw, 'FocalPlaneYResolution'),
       focalPlaneUnit: number(raw, 'FocalPlaneResolutionUnit'),
       fNumber: number(raw, 'FNumber'),
+      subjectDistanceM: subjectDistance(raw),
       digitalZoomRatio: number(raw, 'DigitalZoomRatio'),
     },
   };

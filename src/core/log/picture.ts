@@ -1,0 +1,15 @@
+import type { PhotoTags } from '../formats/photoProposal';
+
+/** One picture that was brought home, as its EXIF tells of it. */
+export interface TakenPicture {
+  fileName: string;
+  /** Which of the files it is. */
+  at: number;
+  tags: PhotoTags;
+}
+
+/** A picture that could not be read, and why. */
+export interface UnreadPicture {
+  fileName: string;
+  message: string;
+}

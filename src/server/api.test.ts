@@ -4,6 +4,7 @@ import path from 'node:path';
 import zlib from 'node:zlib';
 import { QueryTypes } from 'sequelize';
 import request from 'supertest';
+import { demoPictureGroups } from '@/demo/log';
 import { demoOutings } from '@/demo/outings';
 import { demoAdapters, demoBodies, demoOptics, demoSubjects } from '@/demo/kit';
 import { demoReadings } from '@/demo/readings';
@@ -488,6 +489,37 @@ describe('outings', () => {
     [{ span: 'week' }, /Day or night/],
   ])('refuse %j in words', async (change, message) => {
     const refused = await post('outings', testId(81), { ...outing, ...change }).expect(422);
+    expect((refused.body as { errors: { message: string }[] }).errors.map((error) => error.message).join(' ')).toMatch(
+      message,
+    );
+  });
+});
+
+describe('groups of pictures', () => {
+  const [{ data: group }] = demoPictureGroups() as [ReturnType<typeof demoPictureGroups>[number]];
+  it('go out and come back whole', async () => {
+    await post('pictureGroups', testId(85), group).expect(201);
+    const out = await api().get('/api/v1/export').expect(200);
+    await api()
+      .delete(`/api/v1/pictureGroups/${testId(85)}?version=1`)
+      .expect(204);
+    await api()
+      .post('/api/v1/import')
+      .send(out.body as object)
+      .expect(200);
+    expect((await api().get('/api/v1/pictureGroups').expect(200)).body).toMatchObject({
+      total: 1,
+      items: [{ data: group }],
+    });
+  });
+  it.each([
+    [{ takenFrom: '2026-02-30T08:00:00' }, /First taken is not a day and time that exist/],
+    [{ takenTo: '2020-01-01T00:00:00' }, /was taken before the first one/],
+    [{ verdict: 'fine' }, /must be one of: kept, soft, small, strokes, noisy/],
+    [{ preview: 'https://example.org/a.jpg' }, /Small picture/],
+    [{ pictures: 0 }, /Pictures/],
+  ])('refuse %j in words', async (change, message) => {
+    const refused = await post('pictureGroups', testId(86), { ...group, ...change }).expect(422);
     expect((refused.body as { errors: { message: string }[] }).errors.map((error) => error.message).join(' ')).toMatch(
       message,
     );

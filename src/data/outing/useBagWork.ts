@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { BagAnswer } from '@/core/outing/answerBag';
 import type { BagOrder } from '@/core/outing/bagOrder';
 import { askBag } from './bagWork';
@@ -20,15 +20,17 @@ function remember(key: string, answer: BagAnswer): void {
   if (known.size > MOST_KNOWN) known.delete(known.keys().next().value!);
 }
 
+/** All that an order asks, as text. */
+const nameOf = (order: BagOrder): string =>
+  JSON.stringify({ ...order, ...('carried' in order ? { carried: [...order.carried] } : {}) });
+
 /**
  * Has an order worked out away from the page, with progress and a way to stop it.
  *
  * @param order what is asked; null while it is not known whole
  */
 export function useBagWork(order: BagOrder | null): BagWork {
-  const key = order
-    ? JSON.stringify({ ...order, ...('carried' in order ? { carried: [...order.carried] } : {}) })
-    : null;
+  const key = useMemo(() => (order ? nameOf(order) : null), [order]);
   const [done, setDone] = useState<{ key: string; answer: BagAnswer } | null>(null);
   const [progress, setProgress] = useState<{ key: string; share: number } | null>(null);
   const [stopped, setStopped] = useState<{ key: string; failed: boolean } | null>(null);

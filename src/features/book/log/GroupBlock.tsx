@@ -72,6 +72,10 @@ export function GroupBlock({ group, subjectKind, number, here, onHere, onJudge, 
 
 const useStyles = stylesOf((palette) => ({
   block: {
+    flexGrow: 1,
+    flexShrink: 1,
+    flexBasis: 420,
+    minWidth: 0,
     gap: space.small,
     paddingVertical: space.medium,
     paddingLeft: space.medium,

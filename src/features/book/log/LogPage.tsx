@@ -1,5 +1,5 @@
-import { useRef, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { useState } from 'react';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import type { PictureGroup } from '@/contract/schemas/pictureGroup';
 import { formatFixed } from '@/core/quantity/format';
@@ -12,7 +12,7 @@ import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { saveFile } from '@/ui/files';
-import { space } from '@/ui/theme/measures';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { OutingGate } from '../outings/OutingGate';
 import { BringHome } from './BringHome';
@@ -36,11 +36,11 @@ function useGroups(outingId: string) {
 
 function Log({ row }: { row: StoredOf<'outings'> }) {
   const styles = useStyles();
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const { kit } = useKit();
   const judgeBy = usePreferences((state) => state.judgeBy);
   const { groups, loading } = useGroups(row.id);
   const [open, setOpen] = useState<string | null>(null);
-  const list = useRef<View>(null);
   const change = (group: StoredOf<'pictureGroups'>, next: Partial<PictureGroup>) => {
     const data = { ...group.data, ...next };
     replaceRow('pictureGroups', group, { ...data, ...countedOf(data, row.data, kit, judgeBy) });
@@ -66,12 +66,12 @@ function Log({ row }: { row: StoredOf<'outings'> }) {
         {groups.length ? (
           <View style={styles.head}>
             <Txt kind="small" tone="soft" role="status" style={styles.grow}>
-              {`${formatFixed(judged)} of ${formatFixed(groups.length)} groups judged. Keys: 1 to 5 judge the marked group and go on, ↑ ↓ move.`}
+              {`${formatFixed(judged)} of ${formatFixed(groups.length)} groups judged.${wide ? ' Keys 1 to 5 judge the marked group and go on, ↑ ↓ move the mark.' : ''}`}
             </Txt>
             <Key title="Log as CSV" icon="download" onPress={() => void saveLog(groups, row)} />
           </View>
         ) : null}
-        <View role="list" aria-label="Groups of pictures" ref={list}>
+        <View role="list" aria-label="Groups of pictures" style={styles.list}>
           {groups.map((group, at) => (
             <GroupBlock
               key={group.id}
@@ -105,7 +105,8 @@ async function saveLog(groups: StoredOf<'pictureGroups'>[], { data }: StoredOf<'
 }
 
 const useStyles = stylesOf(() => ({
-  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
+  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 1180, marginHorizontal: 'auto' },
   head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.medium },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
+  list: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.wide },
 }));

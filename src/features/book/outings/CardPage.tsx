@@ -108,7 +108,9 @@ const useStyles = stylesOf((palette) => ({
   pictures: { flexDirection: 'row', flexWrap: 'wrap', gap: space.page },
   picture: {
     flexGrow: 1,
+    flexShrink: 1,
     flexBasis: 340,
+    minWidth: 0,
     maxWidth: 560,
     gap: space.small,
     padding: space.page,

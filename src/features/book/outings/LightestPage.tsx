@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import type { Outing } from '@/contract/schemas/outing';
 import { piecesOf, type Kit } from '@/core/bag/pieces';
@@ -17,7 +17,7 @@ import { Figure } from '@/ui/Figure';
 import { Page } from '@/ui/Page';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
-import { space } from '@/ui/theme/measures';
+import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { useGo } from '@/features/kit/useGo';
 import { useWhy } from '../../desk/useWhy';
@@ -32,6 +32,7 @@ export default function LightestPage({ id }: { id: string }) {
 
 function Ladder({ row }: { row: StoredOf<'outings'> }) {
   const styles = useStyles();
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const go = useGo();
   const { kit } = useKit();
   const { loading, pictures, bagKit } = useOutingWants(row);
@@ -63,20 +64,29 @@ function Ladder({ row }: { row: StoredOf<'outings'> }) {
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         <PlanProgress work={work} />
         {found ? (
-          <>
-            <Txt kind="small" tone="soft" role="status">
-              {`${formatFixed(found.tried)} set-ups of the kit tried on ${formatFixed(pictures.length)} ${pictures.length === 1 ? 'picture' : 'pictures'}.`}
-            </Txt>
-            {found.bags.length > 1 ? (
-              <LadderChart
-                of={pictures.length}
-                bags={found.bags.map((bag) => ({
-                  weightG: weightOf(bagKit, bag)?.value ?? 0,
-                  reached: bag.reached.length,
-                }))}
-              />
-            ) : null}
-            <View role="list" aria-label="Bags, the lightest first">
+          <View style={wide ? styles.beside : styles.below}>
+            <View style={wide ? styles.left : styles.below}>
+              <Txt kind="small" tone="soft" role="status">
+                {`${formatFixed(found.tried)} set-ups of the kit tried on ${formatFixed(pictures.length)} ${pictures.length === 1 ? 'picture' : 'pictures'}.`}
+              </Txt>
+              {found.bags.length > 1 ? (
+                <LadderChart
+                  of={pictures.length}
+                  bags={found.bags.map((bag) => ({
+                    weightG: weightOf(bagKit, bag)?.value ?? 0,
+                    reached: bag.reached.length,
+                  }))}
+                />
+              ) : null}
+              {found.outOfReach.map(({ wantId, best }) => (
+                <Txt key={wantId} kind="small" tone="caution">
+                  {best
+                    ? `${nameOf(wantId)} is out of reach of the kit: ${setupNamesOf(best).join(' + ')} gives most, ${formatFigures(best.counted)} of ${formatFigures(best.needed)}\u202f${best.unit}.`
+                    : `${nameOf(wantId)} is out of reach of the kit: nothing of it focuses there and shows it whole.`}
+                </Txt>
+              ))}
+            </View>
+            <View role="list" aria-label="Bags, the lightest first" style={styles.list}>
               {found.bags.map((bag, i) => (
                 <OneBag
                   key={bag.pieces.join()}
@@ -88,14 +98,7 @@ function Ladder({ row }: { row: StoredOf<'outings'> }) {
                 />
               ))}
             </View>
-            {found.outOfReach.map(({ wantId, best }) => (
-              <Txt key={wantId} kind="small" tone="caution">
-                {best
-                  ? `${nameOf(wantId)} is out of reach of the kit: ${setupNamesOf(best).join(' + ')} gives most, ${formatFigures(best.counted)} of ${formatFigures(best.needed)}\u202f${best.unit}.`
-                  : `${nameOf(wantId)} is out of reach of the kit: nothing of it focuses there and shows it whole.`}
-              </Txt>
-            ))}
-          </>
+          </View>
         ) : null}
         {order === null && !loading ? <Txt tone="soft">Add a picture to the outing first.</Txt> : null}
       </ScrollView>
@@ -166,7 +169,11 @@ function OneBag({ bag, first, kit, nameOf, onTake }: BagProps) {
 }
 
 const useStyles = stylesOf((palette) => ({
-  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
+  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 1180, marginHorizontal: 'auto' },
+  below: { gap: space.page },
+  beside: { flexDirection: 'row', gap: space.wide, alignItems: 'flex-start' },
+  left: { width: 420, gap: space.page },
+  list: { flexShrink: 1, flexGrow: 1 },
   bag: { gap: space.small, paddingVertical: space.large, borderTopWidth: 1, borderColor: palette.hairline },
   head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: space.medium },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },

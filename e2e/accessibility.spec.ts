@@ -39,6 +39,7 @@ const ROUTES = [
   '/bench/charts',
   '/book',
   '/book/outings',
+  '/book/says',
   '/book/outings/00000000-0000-4000-8000-000000007001',
   '/book/outings/00000000-0000-4000-8000-000000007001/card',
   '/book/outings/00000000-0000-4000-8000-000000007001/bag',

@@ -32,6 +32,7 @@ const PAGES = [
   '/bench',
   '/bench/charts',
   '/book',
+  '/book/says',
   '/book/outings/00000000-0000-4000-8000-000000007001',
   '/book/outings/00000000-0000-4000-8000-000000007001/card',
   '/book/outings/00000000-0000-4000-8000-000000007001/bag',

@@ -7,6 +7,7 @@ import type { NearInputData } from '../src/contract/schemas/nearInput';
 import type { PlanetInputData } from '../src/contract/schemas/planetInput';
 import type { StarsInputData } from '../src/contract/schemas/starsInput';
 import type { SystemInputData } from '../src/contract/schemas/systemInput';
+import { demoPictureGroups } from '../src/demo/log';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSubjects } from '../src/demo/kit';
 
 const far: FarInputData = {
@@ -115,6 +116,7 @@ const examples: Record<DeskName, object> = {
   },
   night: { latitudeDeg: 54.3, longitudeDeg: 8.6, date: '2026-11-25', utcOffsetHours: 1, objects: ['M 31', 'M 42'] },
   noise: { ...system(far), output: far.output, iso: 1600, setups: [lightBag, duneWalk] },
+  learned: { groups: demoPictureGroups().map(({ data }) => data) },
   outing: {
     name: 'Marsh at first light',
     day: '2026-12-05',

@@ -4,6 +4,7 @@ import { beside, fairTestDesk, routes } from './desks/beside';
 import { far, ladder, levers, planner, takes } from './desks/far';
 import { kit, video } from './desks/kit';
 import { aperture, near, nearLeversDesk, ratioPlan, sensors, stack } from './desks/near';
+import { learned } from './desks/learned';
 import { outing } from './desks/outing';
 import { noise } from './desks/noise';
 import { deep, night, planet, stars, strokes } from './desks/sky';
@@ -33,6 +34,7 @@ export const DESKS = {
   noise,
   bag,
   outing,
+  learned,
   kit,
 } satisfies Record<string, Desk>;
 

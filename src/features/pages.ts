@@ -44,6 +44,7 @@ const PAGES: Record<string, PageOfPlace> = {
   '/bench': later('Bench', () => import('./bench/BenchHome')),
   '/bench/charts': later('Charts to photograph', () => import('./bench/ChartsPage')),
   '/book': later('Book', () => import('./book/BookHome')),
+  '/book/says': later('What the Book says', () => import('./book/says/SaysPage')),
   '/book/outings': later('Outings', () => import('./book/outings/OutingsHome')),
   '/kit': later('Kit', () => import('./kit/KitHome')),
   '/kit/bring': later('In and out', () => import('./kit/bring/BringPage')),

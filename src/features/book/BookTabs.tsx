@@ -4,6 +4,7 @@ import { UnderTabs } from '@/ui/PlaceTabs';
 const TABS = [
   { href: '/book', name: 'Kept' },
   { href: '/book/outings', name: 'Outings' },
+  { href: '/book/says', name: 'What it says' },
 ] as const;
 
 export type BookTab = (typeof TABS)[number]['href'];

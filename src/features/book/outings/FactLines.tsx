@@ -23,6 +23,6 @@ export function FactLines({ label, lines }: { label: string; lines: readonly { n
 
 const useStyles = stylesOf(() => ({
   line: { flexDirection: 'row', gap: space.medium, paddingVertical: 2, alignItems: 'baseline' },
-  name: { width: 104 },
+  name: { width: 104, flexShrink: 0 },
   text: { flex: 1 },
 }));

@@ -1,8 +1,13 @@
+import { fromEvent, type FileWithPath } from 'file-selector';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { elementOf } from './web';
 import { View } from 'react-native';
 import { space } from './theme/measures';
 import { stylesOf } from './theme/theme';
+
+/** All files that were dropped, those within folders too. */
+const filesIn = async (event: DragEvent): Promise<File[]> =>
+  (await fromEvent(event)).filter((each): each is FileWithPath => each instanceof File);
 
 /** A field a file can be dropped on. What is dropped beside it stays where it was. */
 export function DropZone({
@@ -36,8 +41,9 @@ export function DropZone({
     const onDrop = (event: DragEvent) => {
       event.preventDefault();
       setOver(false);
-      const files = [...(event.dataTransfer?.files ?? [])];
-      if (files.length) latest.current(files);
+      void filesIn(event).then((files) => {
+        if (files.length) latest.current(files);
+      });
     };
     element.addEventListener('dragover', onOver);
     element.addEventListener('dragleave', onLeave);

@@ -1,3 +1,5 @@
+import { escaped } from '../formats/escaped';
+
 /** Papers a chart is printed on, mm. */
 export const PAPERS = {
   a4: { name: 'A4', widthMm: 210, heightMm: 297 },
@@ -153,8 +155,6 @@ export const CHARTS = {
 } as const satisfies Record<string, Chart>;
 export type ChartName = keyof typeof CHARTS;
 
-const escaped = (words: string): string =>
-  words.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 const number = (value: number): string => String(Number(value.toFixed(4)));
 
 function svgOf(stroke: Stroke): string {

@@ -10,6 +10,8 @@ const picture = (title: string, change: Partial<PictureWords> = {}): PictureWord
   enough: true,
   judgement: '● Enough for Web page',
   setup: ['Ostrel R45', 'Ostrel 600 f/5.6'],
+  gives: '1,230 of 800 px',
+  others: [],
   swap: '',
   big: [],
   lines: [{ name: 'f-number', text: 'f/5.6' }],

@@ -1,8 +1,6 @@
+import { escaped } from '../formats/escaped';
 import { CARD_HEIGHT_MM, CARD_WIDTH_MM, cardPages, type Mark } from './cardPaper';
 import type { OutingWords } from './outingWords';
-
-const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
 
 const INK = '#17262B';
 const SOFT = '#55646A';

@@ -3,9 +3,13 @@ import { readNear, type NearReading } from '../near/readNear';
 import { foldSystem } from '../optics/foldSystem';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 import type { Served, SubjectWant } from '../bag/serve';
+import type { Closer } from './closer';
 import { shortestOf } from './farSettings';
 import { isoRange, pixelsAlongSubject } from './isoRange';
 import type { CardBy, Settings } from './settings';
+
+/** From this share of the frame's side on a subject fills it, %: what is drawn larger would not fit. */
+const FILLED_PERCENT = 95;
 
 /** How long a subject that moves stays sharp at a number of pixels of blur; only where somebody entered its speed. */
 function movingS(want: SubjectWant, reading: NearReading, pitchUm: Quantity, blurPx: number): Quantity | null {
@@ -23,6 +27,20 @@ function movingS(want: SubjectWant, reading: NearReading, pitchUm: Quantity, blu
     ],
     source: 'moving straight across',
   }));
+}
+
+/** What happens nearer than the card says: it no longer fits, or the lens draws no larger. */
+function closerThan({ subjectDistanceM, shareOfFrame }: NearReading, { subject }: SubjectWant): Closer[] {
+  const found: Closer[] = subjectDistanceM
+    ? [{ atM: subjectDistanceM, kind: shareOfFrame.value > FILLED_PERCENT ? 'tooLarge' : 'noFocus' }]
+    : [];
+  const { keepDistanceM, name } = subject;
+  return keepDistanceM === undefined
+    ? found
+    : [
+        { atM: given(keepDistanceM, 'm', `Distance to keep from ${name}`, 'the subject as entered'), kind: 'keep' },
+        ...found,
+      ];
 }
 
 /** What to set close up: the ratio, and the f-number that is deepest while the output has its pixels. */
@@ -73,6 +91,6 @@ export function nearSettings(want: SubjectWant, served: Served, by: CardBy): Set
     depthMm: reading.depthMm,
     counted: reading.countedPixels,
     needed: reading.neededPixels,
-    closer: [],
+    closer: closerThan(reading, want),
   };
 }

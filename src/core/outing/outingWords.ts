@@ -1,6 +1,6 @@
 import type { Kit } from '../bag/pieces';
 import { piecesOf } from '../bag/pieces';
-import type { Want } from '../bag/serve';
+import type { Served, Want } from '../bag/serve';
 import { carriedSum } from '../kit/carried';
 import { formatFigures, formatFixed } from '../quantity/format';
 import { showQuantity, shownText } from '../quantity/quantityText';
@@ -48,6 +48,9 @@ export interface PictureWords {
   judgement: string;
   /** Names of the set-up, body first; none where nothing of the bag takes it. */
   setup: string[];
+  /** What it gives of what is needed, and what other set-ups of the bag would give. */
+  gives: string;
+  others: string[];
   /** What is to be changed for it; empty where it stands ready. */
   swap: string;
   /** The three read first, and all lines. */
@@ -100,6 +103,13 @@ function swapText(swap: Swap | null, nameOf: (id: string) => string): string {
   return `${nameOf(swap.bodyId)}: ${parts.join(', ')}`;
 }
 
+/** What a set-up gives, of what is needed. */
+function givesText({ counted, needed, unit, focalMm, setup }: Served): string {
+  const zoom = setup.chain.some(({ part }) => 'focalTeleMm' in part && part.focalTeleMm > part.focalWideMm);
+  const at = zoom ? `at ${formatFigures(Math.floor(focalMm))}\u202fmm ` : '';
+  return `${at}${formatFigures(counted, 3)} of ${formatFigures(needed, 3)}\u202f${unit}`;
+}
+
 function missingText(picture: PlannedPicture, nameOf: (id: string) => string): string {
   const { enough, adds, most } = picture;
   if (enough) return '';
@@ -124,6 +134,8 @@ function pictureWords(parts: OutingParts, at: number, nameOf: (id: string) => st
     enough: picture.enough,
     judgement: settings ? judgementOf(want, settings) : '▽ No set-up of the bag takes it',
     setup: settings ? setupNames(settings) : [],
+    gives: picture.served ? givesText(picture.served) : '',
+    others: picture.others.map((each) => `${setupNamesOf(each).join(' + ')}: ${givesText(each)}`),
     swap: swapText(picture.swap, nameOf),
     big: settings ? bigFigures(settings) : [],
     lines: settings ? cardLines(settings, keysOf(settings), units) : [],

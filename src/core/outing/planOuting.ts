@@ -21,7 +21,7 @@ export interface PlannedPicture {
   /** The set-up of the bag that takes it; of those not enough the best; none where none can. */
   served: Served | null;
   enough: boolean;
-  /** Other set-ups of the bag that are enough, fewest pieces first. */
+  /** What other set-ups of the bag give: those that are enough first, of the fewest pieces; then the best of those that are not. */
   others: Served[];
   swap: Swap | null;
   /** Ids of what else of the kit would be needed, the least weight; none where the bag is enough, null where nothing is. */
@@ -69,6 +69,13 @@ function notNeeded(kit: Kit, carried: ReadonlySet<string>, ways: readonly (reado
 /** Others that are shown beside the one chosen. */
 const MOST_OTHERS = 3;
 
+/** What else of the bag takes a picture. */
+function othersOf(ways: readonly Served[], served: Served | null): Served[] {
+  const enough = considered(ways).filter(isEnough);
+  const short = ways.filter((each) => !isEnough(each)).sort((a, b) => spareOf(b) - spareOf(a));
+  return [...enough, ...short].filter((each) => each !== served).slice(0, MOST_OTHERS);
+}
+
 /**
  * Plans an outing: for each picture the set-up of the bag that takes it, with the fewest swaps in this order; what is missing
  * and what would bring it; what can stay at home.
@@ -87,9 +94,7 @@ export function planOuting({ kit, carried, wants, by }: OutingInput, onProgress?
       wantId: want.id,
       served,
       enough,
-      others: considered(own[i]!)
-        .filter((each) => each !== served && isEnough(each))
-        .slice(0, MOST_OTHERS),
+      others: othersOf(own[i]!, served),
       swap,
       adds: enough ? [] : reaching.length ? lightestAdds(reaching, kit, carried) : null,
       most: enough || reaching.length ? null : best[i]!,
@@ -104,6 +109,3 @@ export function planOuting({ kit, carried, wants, by }: OutingInput, onProgress?
     ),
   };
 }
-
-/** How many times what is needed a planned picture has, where it has a set-up. */
-export const spareOfPicture = ({ served }: PlannedPicture): number | null => (served ? spareOf(served) : null);

@@ -1,3 +1,5 @@
+import { escaped } from '@/core/formats/escaped';
+
 /** A drawing as text: what stands inside its `svg`, and its size, px. */
 export interface Drawing {
   inside: string;
@@ -10,10 +12,6 @@ export const DESK_PICTURE = 'desk-picture';
 export const DESK_READING = 'desk-reading';
 
 const XMLNS = 'http://www.w3.org/2000/svg';
-
-/** Text as it may stand in SVG. */
-export const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign);
 
 /** Marks what a drawing shows only beside the list it belongs to, such as the letters of the levers; it stays behind. */
 export const NOT_TAKEN = 'not-taken';

@@ -41,7 +41,7 @@ export async function pngBlob(drawing: Drawing, title: string, ground: string): 
 }
 
 /** A name for a file out of a title: small letters, digits and hyphens. */
-export const fileName = (title: string, kind: 'svg' | 'png' | 'csv'): string =>
+export const fileName = (title: string, kind: 'svg' | 'png' | 'csv' | 'pdf' | 'md' | 'ics'): string =>
   `${
     title
       .normalize('NFKD')

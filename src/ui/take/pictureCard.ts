@@ -1,6 +1,7 @@
 import { family } from '../theme/measures';
 import type { Palette } from '../theme/palette';
-import { escaped, placed, type Drawing, type NamedDrawing } from './drawing';
+import { escaped } from '@/core/formats/escaped';
+import { placed, type Drawing, type NamedDrawing } from './drawing';
 
 /** What a picture to show to others says. */
 export interface CardContent {

@@ -1,3 +1,4 @@
+import { escaped } from '@/core/formats/escaped';
 import { fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import Papa from 'papaparse';
 import { ComparedTable } from '../ComparedTable';
@@ -5,7 +6,7 @@ import { Table } from '../Table';
 import { saveFile } from '../files';
 import { DAY } from '../theme/palette';
 import { Theme } from '../theme/theme';
-import { escaped, placed, svgFile, type Drawing } from './drawing';
+import { placed, svgFile, type Drawing } from './drawing';
 import { fileName } from './files';
 import { brokenAt, pictureCard, type CardContent } from './pictureCard';
 import { tableCsv } from './tableCsv';

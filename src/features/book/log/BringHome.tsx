@@ -12,7 +12,7 @@ import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { NumberField } from '@/ui/controls/NumberField';
-import { pickFiles } from '@/ui/files';
+import { pickFiles, pickFolder } from '@/ui/files';
 import { space } from '@/ui/theme/measures';
 
 type State =
@@ -71,6 +71,7 @@ export function BringHome({ outing, known, startsOpen, onKeep }: Props) {
             weight="strong"
             onPress={() => void pickFiles('image/*,.dng,.heic,.tif,.tiff').then(take)}
           />
+          <Key title="Choose a folder" icon="folder-open" onPress={() => void pickFolder().then(take)} />
         </View>
       </DropZone>
       <NumberField

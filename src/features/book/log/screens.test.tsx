@@ -17,7 +17,7 @@ jest.mock('@/data/outbox/sending');
 jest.mock('./useVerdictKeys', () => ({ useVerdictKeys: () => ({ here: 0, setHere: () => undefined }) }));
 jest.mock('@/data/outing/bagWork', () => ({ askBag: () => () => undefined }));
 const mockPick = jest.fn(() => Promise.resolve([{ name: 'a.jpg' }] as unknown as File[]));
-jest.mock('@/ui/files', () => ({ pickFiles: () => mockPick(), saveFile: jest.fn() }));
+jest.mock('@/ui/files', () => ({ pickFiles: () => mockPick(), pickFolder: () => mockPick(), saveFile: jest.fn() }));
 const mockStop = jest.fn();
 let mockHome: {
   onProgress: (done: number, total: number) => void;

@@ -7,6 +7,7 @@ import type { OutingWords } from '@/core/outing/outingWords';
 import { useNotice } from '@/data/notice';
 import { Key } from '@/ui/controls/Key';
 import { saveFile } from '@/ui/files';
+import { fileName } from '@/ui/take/files';
 import { space } from '@/ui/theme/measures';
 
 interface Props {
@@ -15,28 +16,19 @@ interface Props {
   night: OutingNight | null;
 }
 
-/** A name for a file out of a title: small letters, digits and hyphens. */
-const fileBase = ({ data }: StoredOf<'outings'>): string =>
-  `${data.day}-${data.name}`
-    .normalize('NFKD')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 60);
-
 /** Takes the card along: for the pocket, for other programs, for the calendar. */
 export function CardKeys({ row, words, night }: Props) {
   const show = useNotice((state) => state.show);
-  const base = fileBase(row);
-  const text = (kind: string, content: string, type: string) =>
-    saveFile(`${base}.${kind}`, new Blob([content], { type }));
+  const title = `${row.data.day} ${row.data.name}`;
+  const text = (kind: 'svg' | 'md' | 'ics', content: string, type: string) =>
+    saveFile(fileName(title, kind), new Blob([content], { type }));
   const failed = (what: string, error: unknown) =>
     show({ text: `${what} could not be made (${(error as Error).message}). Try again, or take another form.` });
   const savePdf = async () => {
     try {
       const { cardPdf } = await import('@/data/outing/cardPdf');
       const { bytes, lettersMissing } = await cardPdf(words);
-      saveFile(`${base}.pdf`, new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' }));
+      saveFile(fileName(title, 'pdf'), new Blob([bytes as Uint8Array<ArrayBuffer>], { type: 'application/pdf' }));
       if (lettersMissing)
         show({ text: 'Some letters cannot stand in the PDF. The SVG and Markdown have all of them.' });
     } catch (error) {

@@ -46,7 +46,12 @@ export function PictureBlock({ want, words, number, onEdit }: Props) {
               {words.under}
             </Txt>
             <Txt tone={words.enough ? 'press' : 'needle'}>{words.judgement}</Txt>
-            {words.setup.length ? <Txt kind="small">{words.setup.join(' + ')}</Txt> : null}
+            {words.setup.length ? <Txt kind="small">{`${words.setup.join(' + ')}: ${words.gives}`}</Txt> : null}
+            {words.others.map((other) => (
+              <Txt key={other} kind="fine" tone="soft">
+                {`or ${other}`}
+              </Txt>
+            ))}
           </>
         ) : null}
         {want.note ? <Txt kind="small">{want.note}</Txt> : null}

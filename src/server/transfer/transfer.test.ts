@@ -19,7 +19,17 @@ const bring = (rows: WholeData['rows'], more: object = {}) =>
 const body = demoBodies.ostrel.data;
 
 async function wipe(): Promise<void> {
-  for (const name of ['readings', 'setups', 'adapters', 'optics', 'bodies', 'subjects', 'outputs'] as const) {
+  for (const name of [
+    'pictureGroups',
+    'outings',
+    'readings',
+    'setups',
+    'adapters',
+    'optics',
+    'bodies',
+    'subjects',
+    'outputs',
+  ] as const) {
     for (const row of (await server.store.list(name, 1000, 0)).items)
       await server.store.remove(name, row.id, row.version);
   }

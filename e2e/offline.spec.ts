@@ -91,6 +91,8 @@ test('with no server, after a new start of the browser, every place opens, reads
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Merrow, renamed out there');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
+  // It is checked and kept in the background: a page left before that keeps nothing.
+  await expect(page.getByText(/2 changes wait/)).toBeVisible();
   await page.goto(`${server.url}/kit`);
   await expect(page.getByText('Merrow, renamed out there').first()).toBeVisible();
   await page.goto(`${server.url}/bench`);

@@ -8,7 +8,7 @@ import type { OutputSpec } from '../output/needs';
 import type { ReferenceExposure } from '../sky/starExposure';
 import { foldWhole } from './foldWhole';
 import type { Assembled } from './pieces';
-import { isSky, servedSky, type SkyWant } from './serveSky';
+import { isSky, servedSky, type SkyWant, type StarsBy } from './serveSky';
 
 /** A picture of a subject: from a distance that is to be kept, or as large as it fits the frame. */
 export interface SubjectWant {
@@ -29,6 +29,8 @@ export interface CountBy {
   convention?: CropConventionChoice | undefined;
   /** An exposure of the sky that is known to be right. */
   reference?: ReferenceExposure | undefined;
+  /** How stars are judged, as the Stars desk is set; at the output's size where nothing is told. */
+  stars?: StarsBy | undefined;
 }
 
 /** What a set-up gives for a want. */

@@ -2,7 +2,7 @@ import { CLEAN, cleanIso } from '../noise/cleanIso';
 import { pixelsPerOutputPixel } from '../noise/signalToNoise';
 import type { EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
-import { starsFromPlain } from '../sky/plainStars';
+import { starsFromPlain, type PlainStars } from '../sky/plainStars';
 import { starLimits } from '../sky/readStars';
 import type { ReferenceExposure } from '../sky/starExposure';
 import { foldWhole } from './foldWhole';
@@ -32,10 +32,17 @@ const focalForField = (widthMm: number, fieldDeg: number): number =>
 export const secondsFor = (reference: ReferenceExposure, fNumber: number, iso: number): number =>
   ((reference.seconds * reference.iso) / iso) * (fNumber / reference.fNumber) ** 2;
 
-/** What the sky asks of a system: seconds before stars run on the output, and at least so many at the highest ISO that passes. */
-export function skyTimes(system: EffectiveSystem, want: SkyWant, reference: ReferenceExposure) {
+/** How far a star may run for this person. */
+export type StarsBy = Pick<PlainStars, 'toleranceKind' | 'tolerance'>;
+
+/** What the sky asks of a system: seconds before stars run, and at least so many at the highest ISO that passes. */
+export function skyTimes(
+  system: EffectiveSystem,
+  want: SkyWant,
+  { reference = USUAL_REFERENCE, stars = {} }: Pick<CountBy, 'reference' | 'stars'>,
+) {
   const { output, declinationDeg } = want;
-  const limits = starLimits(starsFromPlain(system, { output, declinationDeg }));
+  const limits = starLimits(starsFromPlain(system, { output, declinationDeg, ...stars }));
   const along = pixelsPerOutputPixel(system.used, output);
   const iso = cleanIso(system.body, along, CLEAN.acceptable);
   return { limits, iso, neededS: iso ? secondsFor(reference, system.lightFNumber, iso.value) : Infinity };
@@ -51,21 +58,16 @@ const reachesStars = (system: EffectiveSystem): boolean =>
  *
  * @returns null where it shows less of the sky, or does not focus on it
  */
-export function servedSky(
-  setup: Assembled,
-  longest: EffectiveSystem,
-  want: SkyWant,
-  { convention, reference = USUAL_REFERENCE }: CountBy,
-): Served | null {
+export function servedSky(setup: Assembled, longest: EffectiveSystem, want: SkyWant, by: CountBy): Served | null {
   if (!reachesStars(longest)) return null;
   const { lens, markedFocalMm, focalMm, used } = longest;
   // What converters make of the lens's own focal length.
   const times = focalMm.value / markedFocalMm;
   const most = focalForField(used.widthMm, want.fieldDeg) / times;
   if (most < lens.focalWideMm * (1 - 1e-9)) return null;
-  const system = most >= markedFocalMm ? longest : foldWhole(setup, convention, most);
+  const system = most >= markedFocalMm ? longest : foldWhole(setup, by.convention, most);
   if (!system) return null;
-  const { limits, neededS } = skyTimes(system, want, reference);
+  const { limits, neededS } = skyTimes(system, want, by);
   if (!Number.isFinite(neededS)) return null;
   return { setup, unit: 's', counted: limits.worstS.value, needed: neededS, focalMm: system.markedFocalMm };
 }

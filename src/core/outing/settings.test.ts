@@ -150,6 +150,14 @@ describe('what to set for the stars', () => {
         needed: (at) => at('t₀') * (at('ISO₀') / at('ISO')) * (at('N') / at('N₀')) ** 2,
       },
     );
+    const strict = { supported: true, stars: { toleranceKind: 'pixels', tolerance: 2 } } as const;
+    const setup = setupOf(ostrel, wide20);
+    const served = serve(setup, fold(setup, {})!, sky, strict)!;
+    const asDesk = readStars(starsFromPlain(stars.system, { output: web, declinationDeg: 2, ...strict.stars })).worstS
+      .value;
+    // Judged as the Stars desk is set, by the plan and on the card alike.
+    expect(served.counted).toBeCloseTo(asDesk, 9);
+    expect(settingsFor(sky, served, strict)!.longestS!.value).toBeCloseTo(asDesk, 9);
     // At the ISO told and the longest time the exposure is the known one.
     expect((stars.isoLow.value * stars.longestS!.value) / (15 * 3200)).toBeCloseTo(1, 9);
   });

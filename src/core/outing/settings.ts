@@ -1,5 +1,5 @@
 import type { Served, Want } from '../bag/serve';
-import { isSky, type SkyWant } from '../bag/serveSky';
+import { isSky, type SkyWant, type StarsBy } from '../bag/serveSky';
 import type { HeldLimit } from '../far/ownHold';
 import type { JudgeBy } from '../detail/subjectCount';
 import type { CropModeSpec } from '../kit/body';
@@ -18,6 +18,7 @@ export interface CardBy {
   threshold?: number | undefined;
   convention?: CropConventionChoice | undefined;
   reference?: ReferenceExposure | undefined;
+  stars?: StarsBy | undefined;
   /** Times this person held by hand. */
   held?: readonly HeldLimit[] | undefined;
   /** Whether a tripod or the like is in the bag. */

@@ -13,7 +13,7 @@ export function skySettings(want: SkyWant, served: Served, by: CardBy): Settings
   if (!folded.ok) return null;
   const system = folded.value;
   const reference = by.reference ?? USUAL_REFERENCE;
-  const { limits, neededS } = skyTimes(system, want, reference);
+  const { limits, neededS } = skyTimes(system, want, by);
   const range = isoRange(system.body, pixelsPerOutputPixel(system.used, want.output));
   const longestS = limits.worstS;
   const known = (value: number, unit: 's' | 'f/' | 'ISO', name: string) =>

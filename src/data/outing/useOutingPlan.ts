@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { StoredOf } from '@/contract/resources';
+import type { CountBy } from '@/core/bag/serve';
 import { heldLimits } from '@/core/far/ownHold';
 import { outingNight } from '@/core/outing/outingNight';
 import { outingWords, type OutingParts, type OutingWords } from '@/core/outing/outingWords';
@@ -8,12 +9,12 @@ import type { BagOrder } from '@/core/outing/bagOrder';
 import type { Outing } from '@/contract/schemas/outing';
 import zoneAt from '@photostructure/tz-lookup';
 import { clock, dayText, deviceZone, noonMs } from '../localTime';
-import { useSky } from '../inHand';
 import { usePreferences } from '../preferences';
 import { useKit } from '../useKit';
 import { useRows } from '../useRows';
 import { bagKitOf, isLost, packedOf, pictureOf, type LostWant, type OutingPicture } from './outingKit';
 import { useBagWork, type BagWork } from './useBagWork';
+import { useCounting } from './useCounting';
 
 /** An outing with its plan, once it is there. */
 export interface PlannedOuting {
@@ -45,15 +46,12 @@ export function useOutingNight({ place, day }: Outing) {
 }
 
 /** How this person reads and works. */
-function useCardBy(supported: boolean): CardBy {
-  const judgeBy = usePreferences((state) => state.judgeBy);
-  const convention = usePreferences((state) => state.cropConvention);
+function useCardBy(counting: CountBy, supported: boolean): CardBy {
   const units = usePreferences((state) => state.units);
-  const reference = useSky((state) => state.reference);
   const { rows } = useRows('measurements');
   return useMemo(
-    () => ({ judgeBy, convention, units, reference, supported, held: heldLimits(rows.map(({ data }) => data)) }),
-    [judgeBy, convention, units, reference, supported, rows],
+    () => ({ ...counting, units, supported, held: heldLimits(rows.map(({ data }) => data)) }),
+    [counting, units, supported, rows],
   );
 }
 
@@ -76,16 +74,16 @@ export function useOutingWants(row: StoredOf<'outings'>) {
 /** Plans an outing away from the page, and puts it into words. */
 export function useOutingPlan(row: StoredOf<'outings'>): PlannedOuting {
   const { loading, pictures, lost, packed, bagKit } = useOutingWants(row);
-  const by = useCardBy((row.data.supportWeightG ?? 0) > 0);
+  const counting = useCounting();
+  const by = useCardBy(counting, (row.data.supportWeightG ?? 0) > 0);
   const { night, zone } = useOutingNight(row.data);
   const [empty] = useState(() => ({ pictures: [], stayHome: [] }));
-  const { judgeBy, convention, reference } = by;
   const order = useMemo(
     (): BagOrder | null =>
       loading || !pictures.length
         ? null
-        : { kind: 'plan', kit: bagKit, carried: packed, wants: pictures, by: { judgeBy, convention, reference } },
-    [loading, pictures, bagKit, packed, judgeBy, convention, reference],
+        : { kind: 'plan', kit: bagKit, carried: packed, wants: pictures, by: counting },
+    [loading, pictures, bagKit, packed, counting],
   );
   const work = useBagWork(order);
   const plan = work.state === 'done' && work.answer.kind === 'plan' ? work.answer.plan : null;

@@ -47,8 +47,11 @@ function Log({ row }: { row: StoredOf<'outings'> }) {
   };
   const judge = (at: number, verdict: PictureGroup['verdict']) => {
     const group = groups[at];
-    if (group) change(group, { verdict: group.data.verdict === verdict ? undefined : verdict });
+    if (group && group.data.verdict !== verdict) change(group, { verdict });
   };
+  // A second tap takes a verdict back; a key pressed again does not, as it goes on to the next group.
+  const tap = (at: number, verdict: PictureGroup['verdict']) =>
+    judge(at, groups[at]?.data.verdict === verdict ? undefined : verdict);
   const { here, setHere } = useVerdictKeys(groups, judge, open === null);
   const opened = groups.find(({ id }) => id === open);
   const judged = groups.filter(({ data }) => data.verdict).length;
@@ -80,7 +83,7 @@ function Log({ row }: { row: StoredOf<'outings'> }) {
               number={at + 1}
               here={at === here}
               onHere={() => setHere(at)}
-              onJudge={(verdict) => judge(at, verdict)}
+              onJudge={(verdict) => tap(at, verdict)}
               onOpen={() => setOpen(group.id)}
             />
           ))}

@@ -8,8 +8,8 @@ import { setupNamesOf } from '@/core/outing/cardWords';
 import { carriedSum } from '@/core/kit/carried';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { useBagWork } from '@/data/outing/useBagWork';
+import { useCounting } from '@/data/outing/useCounting';
 import { useOutingWants } from '@/data/outing/useOutingPlan';
-import { useSky } from '@/data/inHand';
 import { usePreferences } from '@/data/preferences';
 import { replaceRow } from '@/data/rowActions';
 import { useKit } from '@/data/useKit';
@@ -36,15 +36,11 @@ function Ladder({ row }: { row: StoredOf<'outings'> }) {
   const go = useGo();
   const { kit } = useKit();
   const { loading, pictures, bagKit } = useOutingWants(row);
-  const judgeBy = usePreferences((state) => state.judgeBy);
-  const convention = usePreferences((state) => state.cropConvention);
-  const reference = useSky((state) => state.reference);
+  const counting = useCounting();
   const order = useMemo(
     (): BagOrder | null =>
-      loading || !pictures.length
-        ? null
-        : { kind: 'pack', kit: bagKit, wants: pictures, by: { judgeBy, convention, reference } },
-    [loading, pictures, bagKit, judgeBy, convention, reference],
+      loading || !pictures.length ? null : { kind: 'pack', kit: bagKit, wants: pictures, by: counting },
+    [loading, pictures, bagKit, counting],
   );
   const work = useBagWork(order);
   const found = work.state === 'done' && work.answer.kind === 'packed' ? work.answer : null;

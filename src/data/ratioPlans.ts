@@ -7,6 +7,7 @@ import { type BodySpec } from '@/core/kit/body';
 import { partAsUsed } from '@/core/chain/link';
 import { misfits } from '@/core/chain/mountPath';
 import type { PlanNews, PlanOrder } from '@/core/near/planOrder';
+import { askWorker } from './askWorker';
 import { measuredWith, linksOfRows } from './chainLinks';
 import type { ChainRow } from './hand';
 import type { Kit } from './situation';
@@ -84,15 +85,14 @@ export function seekRatios(
   onFailed: () => void,
 ): () => void {
   const worker = new Worker(new URL('../workers/planRatio.worker.ts', window.location.href));
-  worker.onmessage = ({ data }: MessageEvent<PlanNews>) => {
-    if ('share' in data) return onShare(data.share);
-    worker.terminate();
-    onDone(data.plans);
-  };
-  worker.onerror = () => {
-    worker.terminate();
-    onFailed();
-  };
-  worker.postMessage(order);
-  return () => worker.terminate();
+  return askWorker<PlanOrder, PlanNews>(
+    worker,
+    order,
+    (news) => {
+      if ('share' in news) onShare(news.share);
+      else onDone(news.plans);
+      return !('share' in news);
+    },
+    onFailed,
+  );
 }

@@ -1,5 +1,6 @@
 import type { BagAnswer } from '@/core/outing/answerBag';
 import type { BagNews, BagOrder } from '@/core/outing/bagOrder';
+import { askWorker } from '../askWorker';
 
 /**
  * Lets the bag's worker read every set-up of the kit; the function returned stops it.
@@ -13,15 +14,14 @@ export function askBag(
   onFailed: () => void,
 ): () => void {
   const worker = new Worker(new URL('../../workers/bag.worker.ts', window.location.href));
-  worker.onmessage = ({ data }: MessageEvent<BagNews>) => {
-    if (data.kind === 'share') return onShare(data.share);
-    worker.terminate();
-    onDone(data);
-  };
-  worker.onerror = () => {
-    worker.terminate();
-    onFailed();
-  };
-  worker.postMessage(order);
-  return () => worker.terminate();
+  return askWorker<BagOrder, BagNews>(
+    worker,
+    order,
+    (news) => {
+      if (news.kind === 'share') onShare(news.share);
+      else onDone(news);
+      return news.kind !== 'share';
+    },
+    onFailed,
+  );
 }

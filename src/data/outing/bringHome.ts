@@ -1,5 +1,6 @@
 import type { HomeGroup, HomeNews, HomeOrder } from '@/core/log/homeOrder';
 import type { UnreadPicture } from '@/core/log/picture';
+import { askWorker } from '../askWorker';
 
 /** What was found in the files. */
 export interface BroughtHome {
@@ -19,15 +20,14 @@ export function readHome(
   onFailed: () => void,
 ): () => void {
   const worker = new Worker(new URL('../../workers/homecoming.worker.ts', window.location.href));
-  worker.onmessage = ({ data }: MessageEvent<HomeNews>) => {
-    if (data.kind === 'progress') return onProgress(data.done, data.total);
-    worker.terminate();
-    onDone(data);
-  };
-  worker.onerror = () => {
-    worker.terminate();
-    onFailed();
-  };
-  worker.postMessage(order);
-  return () => worker.terminate();
+  return askWorker<HomeOrder, HomeNews>(
+    worker,
+    order,
+    (news) => {
+      if (news.kind === 'progress') onProgress(news.done, news.total);
+      else onDone(news);
+      return news.kind === 'done';
+    },
+    onFailed,
+  );
 }

@@ -4,7 +4,7 @@ import { Barlow_600SemiBold } from '@expo-google-fonts/barlow/600SemiBold';
 import { BarlowSemiCondensed_500Medium } from '@expo-google-fonts/barlow-semi-condensed/500Medium';
 import { BarlowSemiCondensed_600SemiBold } from '@expo-google-fonts/barlow-semi-condensed/600SemiBold';
 import { Slot, usePathname } from 'expo-router';
-import { useEffect } from 'react';
+import { Suspense, useEffect } from 'react';
 import { View, useWindowDimensions } from 'react-native';
 import { SWRConfig } from 'swr';
 import { Frame } from '@/features/slate/Frame';
@@ -12,8 +12,12 @@ import { usePreferences } from '@/data/preferences';
 import { InPlace } from '@/data/Place';
 import { KitProvider } from '@/data/useKit';
 import { addMissingKeys } from '@/ui/keys';
+import { lazyPart } from '@/ui/lazyPart';
 import { WIDE_FROM } from '@/ui/theme/measures';
 import { Theme, usePalette, type Look } from '@/ui/theme/theme';
+import { useRested } from '@/ui/useRested';
+
+const Learning = lazyPart(() => import('@/features/desk/Learning'));
 
 const SWR_SETTINGS = { revalidateOnFocus: true, errorRetryInterval: 4000 };
 
@@ -37,6 +41,7 @@ function Table({ look }: { look: Look }) {
   const palette = usePalette();
   const path = usePathname();
   const { width } = useWindowDimensions();
+  const rested = useRested();
   useEffect(() => {
     if (path !== '/' && path !== '/far') document.getElementById('first-view')?.remove();
   }, [path]);
@@ -55,6 +60,7 @@ function Table({ look }: { look: Look }) {
           <Slot />
         </Frame>
       </InPlace>
+      <Suspense fallback={null}>{rested ? <Learning /> : null}</Suspense>
     </View>
   );
 }

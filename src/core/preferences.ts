@@ -1,4 +1,7 @@
 import type { JudgeBy } from './detail/subjectCount';
+import { HAND_NAMES, type HandBy } from './far/handInUse';
+import { HAND_RATIO_NAMES, type HandRatioBy } from './near/handRatioInUse';
+import { ISO_NAMES, type IsoBy } from './noise/isoInUse';
 import type { CropConventionChoice } from './optics/foldSystem';
 import { COC_NAMES, type CocSchool } from './output/circleOfConfusion';
 import type { UnitSystem } from './quantity/units';
@@ -24,6 +27,9 @@ export interface Preferences {
   cropConvention: CropConventionChoice;
   judgeBy: JudgeBy;
   cocSchool: CocSchool;
+  handBy: HandBy;
+  handRatioBy: HandRatioBy;
+  isoBy: IsoBy;
 }
 
 const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
@@ -73,6 +79,35 @@ export const PREFERENCES: { readonly [K in keyof Preferences]: Preference<Prefer
       { value: 'pixel', name: capital(COC_NAMES.pixel) },
     ],
   },
+  handBy: {
+    name: 'How long the hand holds',
+    usual: 'own',
+    countsIn: ['far'],
+    choices: [
+      { value: 'own', name: capital(HAND_NAMES.own), gloss: 'by these pixels until it is known' },
+      { value: 'pixels', name: capital(HAND_NAMES.pixels) },
+      { value: 'rule', name: capital(HAND_NAMES.rule) },
+    ],
+  },
+  handRatioBy: {
+    name: 'Ratio the hand holds',
+    usual: 'own',
+    countsIn: ['near'],
+    choices: [
+      { value: 'own', name: capital(HAND_RATIO_NAMES.own), gloss: 'as entered until it is known' },
+      { value: 'entered', name: capital(HAND_RATIO_NAMES.entered) },
+    ],
+  },
+  isoBy: {
+    name: 'Highest ISO that passes',
+    usual: 'own',
+    countsIn: ['far', 'near', 'stars'],
+    choices: [
+      { value: 'own', name: capital(ISO_NAMES.own), gloss: '10 : 1 until it is known' },
+      { value: 'acceptable', name: capital(ISO_NAMES.acceptable) },
+      { value: 'excellent', name: capital(ISO_NAMES.excellent) },
+    ],
+  },
 };
 
 export const isPreference = (key: string): key is keyof Preferences => Object.hasOwn(PREFERENCES, key);
@@ -88,4 +123,7 @@ export const USUAL_PREFERENCES: Preferences = {
   cropConvention: PREFERENCES.cropConvention.usual,
   judgeBy: PREFERENCES.judgeBy.usual,
   cocSchool: PREFERENCES.cocSchool.usual,
+  handBy: PREFERENCES.handBy.usual,
+  handRatioBy: PREFERENCES.handRatioBy.usual,
+  isoBy: PREFERENCES.isoBy.usual,
 };

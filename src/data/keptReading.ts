@@ -88,7 +88,7 @@ export function starsReadingKept(
 ): StarsReadingKept {
   const { kept, input } = common(taken);
   const { subject: _, judgeBy: __, ...plain } = input;
-  const { projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx } = ways;
+  const { projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx, ownTime } = ways;
   return {
     desk: 'stars',
     ...kept,
@@ -105,6 +105,7 @@ export function starsReadingKept(
       exposureS: reading.exposureS.value,
       ...(fNumber === undefined ? {} : { fNumber }),
       ...(cornerStretchPx === undefined ? {} : { cornerStretchPx }),
+      ...(ownTime === undefined ? {} : { ownTime }),
     } as StarsInputData,
     result: plainStarsResult(reading),
   };

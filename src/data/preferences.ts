@@ -5,7 +5,7 @@ import { PREFERENCES, USUAL_PREFERENCES, isPreference, preferenceOf, type Prefer
 import type { Carrying } from '@/core/levers/carrying';
 import { USUAL_HAND_HOLD_RATIO, USUAL_SCREEN_WIDTH_MM } from '@/core/near/usual';
 import { carriedOver } from './carryOver';
-import { deviceStorage, isBetween, isOneOf, type Fits } from './deviceState';
+import { deviceStorage, isBetween, isListOf, isOneOf, isText, type Fits } from './deviceState';
 
 export type { Preferences } from '@/core/preferences';
 
@@ -31,6 +31,8 @@ export interface OwnPreferences extends Preferences {
   /** ISO pictures are taken at, and stops over the meter, as far as noise goes. */
   iso: number;
   overStops: number;
+  /** What of one's own pictures is not to count, by the keys of what the Book says. */
+  saysOff: string[];
 }
 
 interface Store extends OwnPreferences {
@@ -72,6 +74,7 @@ export const PREFERENCES_FIT: Fits<OwnPreferences> = {
   bagKg: isBetween(0.1, 1000),
   iso: isBetween(1, 1e7),
   overStops: isBetween(-6, 2),
+  saysOff: isListOf(isText(400), 1000),
 };
 
 export const usePreferences = create<Store>()(
@@ -91,6 +94,7 @@ export const usePreferences = create<Store>()(
       bagKg: 8,
       iso: 800,
       overStops: 0,
+      saysOff: [],
       prefer: (change) => set(change),
       chooseSchool: (preference, choice) => {
         if (!isPreference(preference)) return;

@@ -105,6 +105,7 @@ export const OPTION_FITS: Required<Fits<SkyOptions>> = {
       'pitchFull2',
       'pitchFull3',
       'ceiling',
+      'own',
     ] satisfies StarRule[]),
   ),
   ceilingS: isAmount,

@@ -28,6 +28,17 @@ describe('what was learned, on the command line', () => {
         expect(limit.high).toBeGreaterThanOrEqual(limit.value);
       }
   });
+  it('takes what was measured and judged elsewhere', () => {
+    const told = answer({
+      ...example(),
+      held: [{ bodyName: 'Ostrel R45', limitS: 0.01, plusMinus: 0.002, focalMm: 400 }],
+      stars: [{ lensName: 'Ostrel 20 f/1.8', seconds: 9, good: true }],
+      byHand: [{ ratio: 0.5, good: true }],
+    });
+    expect(told.hand!.map(({ of }) => of)).toEqual(['Ostrel R45', 'Quillon C26']);
+    expect(told.stars).toMatchObject([{ cases: 8, alsoCases: 1 }]);
+    expect(told.ratio).toMatchObject([{ cases: 4, alsoCases: 1 }]);
+  });
   it('is empty where nothing was judged', () => {
     expect(answer({ groups: [] })).toMatchObject({ judged: 0, hand: [], stars: [], converters: [] });
   });

@@ -1,4 +1,5 @@
 import fs from 'node:fs';
+import { learn } from '@/core/learned/learn';
 import { DESKS } from '../registry';
 
 interface Picture {
@@ -53,6 +54,22 @@ describe('an outing on the command line', () => {
     }
     expect(whole.pictures[2]!.adds).toEqual(['Ostrel 100 f/2.8 macro']);
     expect(whole.pictures[1]!.settings.closer.map(({ kind }) => kind)).toContain('modeOff');
+  });
+
+  it('goes by what one’s own log says, where one has it and wants it', () => {
+    const { groups } = JSON.parse(fs.readFileSync('docs/examples/learned.json', 'utf8')) as { groups: object[] };
+    const iso = (change: object) => answer({ log: groups, ...change }).pictures[0]!.settings.isoHigh.value;
+    const own = learn(groups as never).iso.find(({ of }) => of === whole.pictures[0]!.by!.body)!;
+    expect(iso({})).toBeCloseTo(own.value!, 6);
+    expect(iso({ isoBy: 'acceptable' })).toBe(whole.pictures[0]!.settings.isoHigh.value);
+    const stars = (change: object) => {
+      const { settings } = answer({ log: groups, ...change }).pictures[3]! as unknown as {
+        settings: { longestS: { value: number } };
+      };
+      return settings.longestS.value;
+    };
+    expect(stars({ starRule: 'own' })).toBeCloseTo(learn(groups as never).stars[0]!.value!, 6);
+    expect(stars({})).not.toBe(stars({ starRule: 'own' }));
   });
 
   it('gives the card and the calendar as text', () => {

@@ -1,4 +1,5 @@
 import { between, note, text } from '@/contract/schemas/fields';
+import type { PictureGroup } from '@/contract/schemas/pictureGroup';
 import type { Served } from '@/core/bag/serve';
 import { outingCalendar } from '@/core/outing/calendar';
 import { outingMarkdown } from '@/core/outing/markdown';
@@ -6,6 +7,9 @@ import { outingNight, type OutingNight } from '@/core/outing/outingNight';
 import { outingWeight, outingWords, type OutingParts } from '@/core/outing/outingWords';
 import { planOuting, type PlannedPicture } from '@/core/outing/planOuting';
 import { settingsFor, type CardBy, type Settings } from '@/core/outing/settings';
+import type { HandBy } from '@/core/far/handInUse';
+import { learn } from '@/core/learned/learn';
+import type { IsoBy } from '@/core/noise/isoInUse';
 import { fail, ok } from '@/core/quantity/result';
 import type { ReferenceExposure } from '@/core/sky/starExposure';
 import { desk } from '../desk';
@@ -42,6 +46,10 @@ interface OutingInput extends PlainKit, Pick<Choices, 'judgeBy' | 'threshold' | 
   note?: string | undefined;
   reference?: ReferenceExposure | undefined;
   cropConvention?: FarInput['cropConvention'];
+  log?: PictureGroup[] | undefined;
+  handBy?: HandBy | undefined;
+  isoBy?: IsoBy | undefined;
+  starRule?: 'own' | undefined;
 }
 
 const HOUR_MS = 3_600_000;
@@ -158,6 +166,10 @@ export const outing = desk<OutingInput>({
       threshold: choices.threshold,
       units: choices.units,
       cropConvention: convention,
+      log: list('Judged groups of pictures', { $ref: 'pictureGroup' }, 0, 100_000),
+      handBy: choice('By what the hand goes', ['own', 'pixels', 'rule']),
+      isoBy: choice('By what the ISO goes', ['own', 'acceptable', 'excellent']),
+      starRule: choice('Stars by what was learned', ['own']),
     },
     ['name', 'day', 'place', 'bodies', 'optics', 'wants', 'bag'],
   ),
@@ -174,8 +186,11 @@ export const outing = desk<OutingInput>({
     const carried = namedPieces(kit, input.bag, 'bag');
     if (!carried.ok) return carried;
     const wants = wanted.value;
-    const counting = { judgeBy, threshold, convention: cropConvention, reference };
-    const by: CardBy = { ...counting, units, supported: (input.supportWeightG ?? 0) > 0 };
+    const stars = input.starRule && { rule: input.starRule };
+    const counting = { judgeBy, threshold, convention: cropConvention, reference, stars };
+    const { handBy, isoBy, supportWeightG = 0 } = input;
+    const own = input.log && learn(input.log);
+    const by: CardBy = { ...counting, units, supported: supportWeightG > 0, own, handBy, isoBy };
     const plan = planOuting({ kit, carried: carried.value, wants, by: counting });
     const night = nightOf(input, noonMs);
     const facts = { ...input, dayText: day, span: lasting, placeName: place.name, note: input.note ?? '' };

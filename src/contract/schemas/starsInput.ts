@@ -1,4 +1,4 @@
-import { between } from './fields';
+import { between, text } from './fields';
 import type { Output } from './output';
 import { systemProperties, type SystemInputData } from './systemInput';
 
@@ -52,12 +52,24 @@ export const starsInputSchema = {
         'pitchFull2',
         'pitchFull3',
         'ceiling',
+        'own',
       ],
     },
     ceilingS: between('Ceiling in s', 0.01, 36_000),
     exposureS: between('Exposure in s', 0.001, 36_000),
     fNumber: between('f-number as set', 0.3, 500),
     cornerStretchPx: between('Corner stars drawn out by the lens, in px', 0, 1000),
+    ownTime: {
+      type: 'object',
+      title: 'Longest exposure learned with this lens',
+      additionalProperties: false,
+      required: ['seconds', 'plusMinusS', 'rests'],
+      properties: {
+        seconds: between('Longest exposure in s', 0.001, 36_000),
+        plusMinusS: between('Its error in s', 0, 36_000),
+        rests: text('What it rests on', 240),
+      },
+    },
   },
 } as const;
 
@@ -90,9 +102,11 @@ export interface StarsInputData extends SystemInputData {
     | 'pitchFull2'
     | 'pitchFull3'
     | 'ceiling'
+    | 'own'
     | undefined;
   ceilingS?: number | undefined;
   exposureS?: number | undefined;
   fNumber?: number | undefined;
   cornerStretchPx?: number | undefined;
+  ownTime?: { seconds: number; plusMinusS: number; rests: string } | undefined;
 }

@@ -32,8 +32,8 @@ const focalForField = (widthMm: number, fieldDeg: number): number =>
 export const secondsFor = (reference: ReferenceExposure, fNumber: number, iso: number): number =>
   ((reference.seconds * reference.iso) / iso) * (fNumber / reference.fNumber) ** 2;
 
-/** How far a star may run for this person. */
-export type StarsBy = Pick<PlainStars, 'toleranceKind' | 'tolerance'>;
+/** How far a star may run for this person, and by which school the longest time goes. */
+export type StarsBy = Pick<PlainStars, 'toleranceKind' | 'tolerance' | 'rule'>;
 
 /** What the sky asks of a system: seconds before stars run, and at least so many at the highest ISO that passes. */
 export function skyTimes(

@@ -1,4 +1,4 @@
-import { LEAST_CASES, learnLimit, type Case, type Limit } from './limit';
+import { LEAST_CASES, learnLimit, type Case, type Finding, type Limit } from './limit';
 import { chanceSmaller, shareOf, type Share } from './share';
 
 /** A judged group of pictures, as far as something is learned from it. */
@@ -18,12 +18,30 @@ export interface Judged {
   pixelsOnSubject?: number | undefined;
 }
 
+/** A series by hand that was measured on the Bench: the longest time held at a focal length. */
+export interface HeldSeries {
+  bodyName: string;
+  limitS: number;
+  plusMinus: number;
+  focalMm: number;
+}
+
+/** What else tells of the same limits: series measured by hand, stars judged frame by frame, close-up readings told how they were held. */
+export interface Evidence {
+  held?: readonly HeldSeries[] | undefined;
+  stars?: readonly { lensName: string; seconds: number; good: boolean }[] | undefined;
+  byHand?: readonly { ratio: number; good: boolean }[] | undefined;
+}
+
 /** A limit, of what it is, and the cases it rests on. */
 export interface LearnedLimit extends Limit {
   /** Body, lens or subject it holds for. */
   of: string;
   side: 'below' | 'above';
   from: Case[];
+  /** How many of the cases come from the Bench or the readings kept, and how many limits a series there found. */
+  alsoCases?: number;
+  series?: number;
 }
 
 /** How long one holds by hand: the same angle a second, so one number for a body; told for each focal length that was used. */
@@ -89,22 +107,40 @@ function limitOf(of: string, from: Case[], side: 'below' | 'above'): LearnedLimi
 }
 
 /** Focal lengths that were used, each once within a tenth. */
-function focalsOf(groups: readonly Judged[]): number[] {
-  const sorted = groups.flatMap(({ focalMm }) => (focalMm ? [focalMm] : [])).sort((a, b) => a - b);
+function focalsOf(used: readonly { focalMm?: number | undefined }[]): number[] {
+  const sorted = used.flatMap(({ focalMm }) => (focalMm ? [focalMm] : [])).sort((a, b) => a - b);
   return sorted.filter((focal, i) => i === 0 || focal > sorted[i - 1]! * 1.1);
 }
 
-function learnHand(groups: readonly Judged[]): LearnedHold[] {
+/** A series as the product of time and focal length it found. */
+const heldOf = ({ limitS, plusMinus, focalMm }: HeldSeries): Finding => ({
+  value: limitS * focalMm,
+  plusMinus: plusMinus * focalMm,
+});
+
+function learnHand(groups: readonly Judged[], series: readonly HeldSeries[]): LearnedHold[] {
   const held = groups.filter(({ supported, kind }) => supported === false && kind !== 'near' && kind !== 'stars');
-  return byName(held, ({ bodyName }) => bodyName).flatMap(([body, own]): LearnedHold[] => {
-    const from = casesOf(own, 'soft', ({ seconds, focalMm }) => seconds && focalMm && seconds * focalMm);
-    if (!from.length) return [];
-    const limit = limitOf(body, from, 'below');
+  const all: { bodyName?: string | undefined; group?: Judged; series?: HeldSeries }[] = [
+    ...held.map((group) => ({ bodyName: group.bodyName, group })),
+    ...series.map((each) => ({ bodyName: each.bodyName, series: each })),
+  ];
+  return byName(all, ({ bodyName }) => bodyName).flatMap(([body, own]): LearnedHold[] => {
+    const ownGroups = own.flatMap(({ group }) => (group ? [group] : []));
+    const ownSeries = own.flatMap(({ series: each }) => (each ? [each] : []));
+    const from = casesOf(ownGroups, 'soft', ({ seconds, focalMm }) => seconds && focalMm && seconds * focalMm);
+    if (!from.length && !ownSeries.length) return [];
+    const limit: LearnedLimit = {
+      of: body,
+      side: 'below',
+      from,
+      ...learnLimit(from, 'below', ownSeries.map(heldOf)),
+      ...(ownSeries.length ? { series: ownSeries.length } : {}),
+    };
     const { value, low, high } = limit;
     const atFocal =
       value === undefined || low === undefined || high === undefined
         ? []
-        : focalsOf(own).map((focalMm) => ({
+        : focalsOf([...ownGroups, ...ownSeries]).map((focalMm) => ({
             focalMm,
             seconds: value / focalMm,
             low: low / focalMm,
@@ -114,23 +150,38 @@ function learnHand(groups: readonly Judged[]): LearnedHold[] {
   });
 }
 
+/** @param also cases from elsewhere, by the same names */
 function learnBy(
   groups: readonly Judged[],
   nameOf: (group: Judged) => string | undefined,
   fault: Fault,
   xOf: (group: Judged) => number | undefined,
+  also: readonly (Case & { of: string })[] = [],
 ): LearnedLimit[] {
-  return byName(groups, nameOf).flatMap(([name, own]): LearnedLimit[] => {
-    const from = casesOf(own, fault, xOf);
-    return from.length ? [limitOf(name, from, 'below')] : [];
+  const all: { name: string | undefined; group?: Judged; other?: Case }[] = [
+    ...groups.map((group) => ({ name: nameOf(group), group })),
+    ...also.map(({ of, ...other }) => ({ name: of, other })),
+  ];
+  return byName(all, ({ name }) => name).flatMap(([name, own]): LearnedLimit[] => {
+    const others = own.flatMap(({ other }) => (other ? [other] : []));
+    const ownGroups = own.flatMap(({ group }) => (group ? [group] : []));
+    const from = [...casesOf(ownGroups, fault, xOf), ...others];
+    if (!from.length) return [];
+    return [{ ...limitOf(name, from, 'below'), ...(others.length ? { alsoCases: others.length } : {}) }];
   });
 }
 
+/** What the pixels are counted on: far subjects and tiny ones are looked at in different ways. */
+export const PIXELS_OF = { far: 'far subjects', near: 'close up' } as const;
+
 function learnPixels(groups: readonly Judged[]): Learned['pixels'] {
-  const from = casesOf(groups, 'small', ({ pixelsOnSubject }) => pixelsOnSubject);
-  if (!from.length) return [];
-  const kept = from.filter(({ good }) => good).map(({ x }) => x);
-  return [{ ...limitOf('all subjects', from, 'above'), ...(kept.length ? { fewestKept: Math.min(...kept) } : {}) }];
+  return (['far', 'near'] as const).flatMap((kind) => {
+    const own = groups.filter((group) => group.kind === kind);
+    const from = casesOf(own, 'small', ({ pixelsOnSubject }) => pixelsOnSubject);
+    if (!from.length) return [];
+    const kept = from.filter(({ good }) => good).map(({ x }) => x);
+    return [{ ...limitOf(PIXELS_OF[kind], from, 'above'), ...(kept.length ? { fewestKept: Math.min(...kept) } : {}) }];
+  });
 }
 
 const LEAST_DISTANCES = 3;
@@ -175,27 +226,33 @@ function learnConverters(groups: readonly Judged[]): LearnedConverter[] {
   });
 }
 
+/** What ratios by hand are learned of: one person. */
+const BY_HAND = 'by hand';
+
 /**
  * What the verdicts on one's own pictures say: of each limit how many cases it rests on and how far it may be off.
  *
+ * @param also what the Bench and the readings kept tell of the same
  * @source a case is a group of pictures, not a picture: what is taken together is no independent trial
  */
-export function learn(groups: readonly Judged[]): Learned {
+export function learn(groups: readonly Judged[], { held = [], stars = [], byHand = [] }: Evidence = {}): Learned {
   const near = groups.filter(({ kind, supported }) => kind === 'near' && supported === false);
-  const stars = groups.filter(({ kind }) => kind === 'stars');
+  const sky = groups.filter(({ kind }) => kind === 'stars');
   return {
-    hand: learnHand(groups),
+    hand: learnHand(groups, held),
     ratio: learnBy(
       near,
-      () => 'by hand',
+      () => BY_HAND,
       'soft',
       ({ ratio }) => ratio,
+      byHand.map(({ ratio, good }) => ({ of: BY_HAND, x: ratio, good })),
     ),
     stars: learnBy(
-      stars,
+      sky,
       ({ lensName }) => lensName,
       'strokes',
       ({ seconds }) => seconds,
+      stars.map(({ lensName, seconds, good }) => ({ of: lensName, x: seconds, good })),
     ),
     iso: learnBy(
       groups,
@@ -203,7 +260,7 @@ export function learn(groups: readonly Judged[]): Learned {
       'noisy',
       ({ iso }) => iso,
     ),
-    pixels: learnPixels(groups.filter(({ kind }) => kind === 'far')),
+    pixels: learnPixels(groups),
     distances: learnDistances(groups),
     converters: learnConverters(groups),
   };

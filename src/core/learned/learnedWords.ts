@@ -3,10 +3,12 @@ import { showLengthM, shownText, shutterText } from '../quantity/quantityText';
 import type { UnitSystem } from '../quantity/units';
 import type { Learned, LearnedConverter, LearnedDistance, LearnedHold, LearnedLimit } from './learn';
 import { LEAST_CASES } from './limit';
+import { sayKey, type SayKey, type SayKind } from './own';
 
 /** What is told of one limit: what it is about, the sentence, and what it rests on. */
 export interface LimitWords {
-  key: string;
+  /** By which it is switched off. */
+  key: SayKey;
   title: string;
   /** The number in a sentence, or why there is none yet. */
   sentence: string;
@@ -18,8 +20,19 @@ export interface LimitWords {
 
 const groupsText = (count: number): string => `${formatFixed(count)} ${count === 1 ? 'group' : 'groups'}`;
 
+const plural = (count: number, one: string, more: string): string =>
+  `${formatFixed(count)} ${count === 1 ? one : more}`;
+
 /** What a limit rests on. */
-const casesText = ({ cases, good }: LearnedLimit): string => `${groupsText(cases)}, ${formatFixed(good)} of them kept`;
+export function casesText({ cases, good, alsoCases = 0, series = 0 }: LearnedLimit): string {
+  const groups = cases - alsoCases;
+  const rests = [
+    ...(groups ? [groupsText(groups)] : []),
+    ...(alsoCases ? [`${plural(alsoCases, 'picture', 'pictures')} judged elsewhere in the Book`] : []),
+    ...(series ? [`${plural(series, 'series', 'series')} measured on the Bench`] : []),
+  ];
+  return `${rests.join(' and ')}${cases ? `, ${formatFixed(good)} of ${formatFixed(cases)} good` : ''}`;
+}
 
 /** Why a limit is not told, or nothing where it is. */
 function openText({ state, cases, side, from }: LearnedLimit, axis: (x: number) => string): string | null {
@@ -35,13 +48,19 @@ function openText({ state, cases, side, from }: LearnedLimit, axis: (x: number) 
   return null;
 }
 
-function limitWords(title: string, limit: LearnedLimit, axis: (x: number) => string, what: string): LimitWords {
+function limitWords(
+  kind: SayKind,
+  title: string,
+  limit: LearnedLimit,
+  axis: (x: number) => string,
+  what: string,
+): LimitWords {
   const { value, low, high, side } = limit;
   const open = openText(limit, axis);
   const sentence =
     open ??
     `Four of five ${what} ${side === 'below' ? 'up' : 'down'} to ${axis(value!)}; nine of ten such estimates lie between ${axis(low!)} and ${axis(high!)}.`;
-  return { key: title, title, sentence, cases: casesText(limit), limit, axis };
+  return { key: sayKey(kind, limit.of), title, sentence, cases: casesText(limit), limit, axis };
 }
 
 /** Of a hand: told in seconds at each focal length that was used. */
@@ -50,7 +69,7 @@ function handWords(hold: LearnedHold): LimitWords {
   // Before it is known no focal length is told: then as a share of one second over the focal length.
   const axis = (x: number) => (focal ? shutterText(x / focal) : `${formatFigures(x, 2)}\u202f/\u202ff`);
   const title = `Held by hand · ${hold.of}${focal ? ` at ${formatFigures(focal)}\u202fmm` : ''}`;
-  const words = limitWords(title, hold, axis, 'are sharp');
+  const words = limitWords('hand', title, hold, axis, 'are sharp');
   const others = hold.atFocal
     .slice(1)
     .map(({ focalMm, seconds }) => `${shutterText(seconds)} at ${formatFigures(focalMm)}\u202fmm`);
@@ -64,11 +83,11 @@ export function limitsInWords(learned: Learned): LimitWords[] {
   const pixels = (x: number) => `${formatFixed(Number(x.toPrecision(2)))}\u202fpx`;
   return [
     ...learned.hand.map(handWords),
-    ...learned.ratio.map((limit) => limitWords('Close up by hand', limit, formatRatio, 'are sharp')),
-    ...learned.stars.map((limit) => limitWords(`Stars · ${limit.of}`, limit, seconds, 'are free of strokes')),
-    ...learned.iso.map((limit) => limitWords(`ISO · ${limit.of}`, limit, iso, 'are clean enough')),
+    ...learned.ratio.map((limit) => limitWords('ratio', 'Close up by hand', limit, formatRatio, 'are sharp')),
+    ...learned.stars.map((limit) => limitWords('stars', `Stars · ${limit.of}`, limit, seconds, 'are free of strokes')),
+    ...learned.iso.map((limit) => limitWords('iso', `ISO · ${limit.of}`, limit, iso, 'are clean enough')),
     ...learned.pixels.map((limit) => {
-      const words = limitWords('Pixels on the subject', limit, pixels, 'are large enough');
+      const words = limitWords('pixels', `Pixels on the subject · ${limit.of}`, limit, pixels, 'are large enough');
       return limit.fewestKept === undefined
         ? words
         : { ...words, sentence: `${words.sentence} Nothing was kept below ${pixels(limit.fewestKept)}.` };

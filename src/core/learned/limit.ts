@@ -18,6 +18,12 @@ export interface Limit {
   slope?: number;
 }
 
+/** The same limit found another way, with its error: two standard errors. */
+export interface Finding {
+  value: number;
+  plusMinus: number;
+}
+
 /** So many of a hundred are to come out well. */
 export const WANTED_SHARE = 0.8;
 /** Fewer cases than this tell nothing. */
@@ -30,6 +36,8 @@ const BEYOND = 3;
 const STEP = 0.04;
 const SLOPES = Array.from({ length: 24 }, (_, i) => USUAL_SLOPE * Math.exp(SLOPE_SPREAD * (-2.3 + (4.6 * i) / 23)));
 const [LOW_SHARE, HIGH_SHARE] = [0.05, 0.95];
+/** The ± of a series by hand is two of its standard errors. */
+const DEVIATIONS = 2;
 const WANTED_ODDS = Math.log(WANTED_SHARE / (1 - WANTED_SHARE));
 
 /** Logarithm of 1 / (1 + e^−z), without overflow. */
@@ -44,6 +52,14 @@ function logLikelihood(logs: readonly number[], cases: readonly Case[], sign: 1 
 }
 
 const logPrior = (slope: number): number => -(((Math.log(slope) - Math.log(USUAL_SLOPE)) / SLOPE_SPREAD) ** 2) / 2;
+
+/** Logarithm of how well a limit agrees with what was found another way, in doublings. */
+function logFound(findings: readonly Finding[], limit: number): number {
+  return findings.reduce((sum, { value, plusMinus }) => {
+    const spread = Math.max(STEP, Math.log2(1 + plusMinus / value) / DEVIATIONS);
+    return sum - ((limit - Math.log2(value)) / spread) ** 2 / 2;
+  }, 0);
+}
 
 /** Where so large a share of the weights lies before. */
 function quantile(values: readonly number[], weights: readonly number[], share: number): number {
@@ -63,21 +79,25 @@ function quantile(values: readonly number[], weights: readonly number[], share: 
  * cases, the steepness is about as usual. What is told is the middle of the limits weighed so, and where nine tenths of them lie.
  *
  * @param side whether it comes out well below the limit (a time, an ISO) or above it (pixels)
+ * @param findings the same limit as a measurement found it: weighed in, and enough by itself
  * @returns with too few cases, or none on one side, only their number: the limit is then not known
  * @source logistic regression with a weak prior on the slope, integrated on a grid
  */
-export function learnLimit(cases: readonly Case[], side: 'below' | 'above'): Limit {
+export function learnLimit(cases: readonly Case[], side: 'below' | 'above', findings: readonly Finding[] = []): Limit {
   const good = cases.filter((each) => each.good).length;
   const counted = { cases: cases.length, good };
-  if (cases.length < LEAST_CASES) return { state: 'few', ...counted };
-  if (good === cases.length) return { state: 'allGood', ...counted };
-  if (good === 0) return { state: 'allBad', ...counted };
+  if (!findings.length) {
+    if (cases.length < LEAST_CASES) return { state: 'few', ...counted };
+    if (good === cases.length) return { state: 'allGood', ...counted };
+    if (good === 0) return { state: 'allBad', ...counted };
+  }
   const logs = cases.map(({ x }) => Math.log2(x));
-  const [from, to] = [Math.min(...logs) - BEYOND, Math.max(...logs) + BEYOND];
+  const seen = [...logs, ...findings.map(({ value }) => Math.log2(value))];
+  const [from, to] = [Math.min(...seen) - BEYOND, Math.max(...seen) + BEYOND];
   const limits = Array.from({ length: Math.ceil((to - from) / STEP) + 1 }, (_, i) => from + i * STEP);
   const sign = side === 'below' ? 1 : -1;
   const logWeights = limits.map((limit) =>
-    SLOPES.map((slope) => logLikelihood(logs, cases, sign, limit, slope) + logPrior(slope)),
+    SLOPES.map((slope) => logLikelihood(logs, cases, sign, limit, slope) + logPrior(slope) + logFound(findings, limit)),
   );
   const most = Math.max(...logWeights.flat());
   const weights = logWeights.map((row) => row.map((each) => Math.exp(each - most)));

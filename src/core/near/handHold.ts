@@ -1,3 +1,5 @@
+import { measured, type Quantity } from '../quantity/quantity';
+
 /** One picture taken without support, and whether it came out sharp. */
 export interface HeldPicture {
   ratio: number;
@@ -26,3 +28,12 @@ export function learnedHandHold(pictures: readonly HeldPicture[]): HandHold | nu
   }
   return best ? { ratio: best.ratio, pictures: pictures.length } : null;
 }
+
+/** The same as a number with its reasons. */
+export const handHoldQuantity = ({ ratio, pictures }: HandHold): Quantity =>
+  measured(ratio, ':1', () => ({
+    name: 'Ratio held by hand, yours',
+    formula: '',
+    inputs: [],
+    source: `the largest sharp one of ${pictures} ${pictures === 1 ? 'picture' : 'pictures'} in the Book that leaves the fewest on the wrong side; too few for a range`,
+  }));

@@ -1,6 +1,8 @@
 import { DEFAULT_THRESHOLD } from '../detail/detailLimit';
 import { depthQuantities } from '../far/depthQuantities';
-import { ownHold } from '../far/ownHold';
+import { handInUse } from '../far/handInUse';
+import { NOTHING_LEARNED } from '../learned/own';
+import { ownHandS } from '../learned/ownSchools';
 import { readFar } from '../far/readFar';
 import { shutterQuantities } from '../far/shutterQuantities';
 import { computed, given, input, type Quantity, type WhyInput } from '../quantity/quantity';
@@ -26,12 +28,14 @@ export function shortestOf(name: string, source: string, times: readonly WhyInpu
 }
 
 /** What the shutter must not exceed, and below which nothing more is gained. */
-function shutterOf({ system, reading }: ReadIn, want: SubjectWant, { held = [], supported }: CardBy) {
+function shutterOf({ system, reading }: ReadIn, want: SubjectWant, by: CardBy) {
   const { subject, output } = want;
   const shutter = shutterQuantities(system, reading, subject, output, subject.speedMPerS);
-  const stabilised = (system.body.stabiliserStops ?? 0) > 0;
-  const hand = ownHold(held, system.markedFocalMm, stabilised) ?? shutter.handHoldRuleS;
-  const handPixel = ownHold(held, system.markedFocalMm, stabilised) ?? shutter.handHoldPixelS;
+  const { own = NOTHING_LEARNED, handBy = 'own', supported } = by;
+  const ownS = ownHandS(own, system.body.name, system.focalMm.value);
+  const handPixel = handInUse({ ...shutter, ownS }, handBy);
+  // On the output the customary rule is enough where one's own is not known.
+  const hand = handInUse({ ...shutter, ownS }, ownS || handBy !== 'own' ? handBy : 'rule');
   const byHand = (quantity: Quantity) => (supported ? [] : [input('t₂', 'held by hand', quantity)]);
   return {
     longestS: shortestOf('Longest shutter', 'the subject’s motion on the output, and the hand', [
@@ -75,7 +79,7 @@ export function farSettings(want: SubjectWant, distanceM: number, served: Served
       : {}),
     fNumber: given(markedFNumber, 'f/', 'Widest opening', 'lens data, at this focal length; light is what is short'),
     ...shutterOf({ ...picked, reading }, want, by),
-    ...isoRange(system.body, pixelsAlongSubject(reading.pixelsOnSubject, reading.neededPixels)),
+    ...isoRange(system.body, pixelsAlongSubject(reading.pixelsOnSubject, reading.neededPixels), by),
     ...(focusFromM ? { focusFromM } : {}),
     distanceM: reading.distanceM,
     ...(depth.depthM ? { depthM: depth.depthM } : {}),

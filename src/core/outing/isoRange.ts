@@ -1,9 +1,16 @@
-import { CLEAN, baseIsoOf, cleanIso } from '../noise/cleanIso';
+import { NOTHING_LEARNED, type OwnBy } from '../learned/own';
+import { ownIso } from '../learned/ownSchools';
+import { baseIsoOf } from '../noise/cleanIso';
+import { isoInUse } from '../noise/isoInUse';
 import type { BodySpec } from '../kit/body';
 import { computed, given, input, type Quantity } from '../quantity/quantity';
 
 /** From the lowest ISO of a body to the highest that still passes on the output. */
-export function isoRange(body: BodySpec, pixelsAlong: Quantity): { isoLow: Quantity; isoHigh?: Quantity } {
+export function isoRange(
+  body: BodySpec,
+  pixelsAlong: Quantity,
+  { own = NOTHING_LEARNED, isoBy = 'own' }: OwnBy = {},
+): { isoLow: Quantity; isoHigh?: Quantity } {
   const measured = (body.light?.length ?? 0) > 0;
   const isoLow = given(
     baseIsoOf(body),
@@ -11,7 +18,7 @@ export function isoRange(body: BodySpec, pixelsAlong: Quantity): { isoLow: Quant
     'Lowest ISO',
     measured ? 'the lowest this body was measured at' : 'usual base ISO; not entered',
   );
-  const isoHigh = cleanIso(body, pixelsAlong, CLEAN.acceptable);
+  const isoHigh = isoInUse(body, pixelsAlong, ownIso(own, body.name), isoBy);
   return { isoLow, ...(isoHigh && isoHigh.value > isoLow.value ? { isoHigh } : {}) };
 }
 

@@ -84,7 +84,7 @@ export function nearSettings(want: SubjectWant, served: Served, by: CardBy): Set
     fNumber: bestFNumber,
     ...(longestS ? { longestS } : {}),
     ...(shortestS ? { shortestS } : {}),
-    ...isoRange(system.body, pixelsAlongSubject(reading.pixelsOnSubject, reading.neededPixels)),
+    ...isoRange(system.body, pixelsAlongSubject(reading.pixelsOnSubject, reading.neededPixels), by),
     ...(distanceM ? { distanceM } : {}),
     ratio: reading.ratio,
     ...(reading.workingDistanceMm ? { workingDistanceMm: reading.workingDistanceMm } : {}),

@@ -5,11 +5,12 @@ import { fold, serve, type SubjectWant, type Want } from '../bag/serve';
 import type { SkyWant } from '../bag/serveSky';
 import type { Part } from '../chain/parts';
 import { readFar } from '../far/readFar';
+import { learn } from '../learned/learn';
 import { signalToNoise } from '../noise/signalToNoise';
 import { foldSystem } from '../optics/foldSystem';
 import { readStars } from '../sky/readStars';
 import { starsFromPlain } from '../sky/plainStars';
-import { settingsFor, type Settings } from './settings';
+import { settingsFor, type CardBy, type Settings } from './settings';
 
 type Row<T> = { id: string; data: T };
 const setupOf = (body: (typeof demoBodies)[keyof typeof demoBodies], ...parts: Row<Part>[]): Assembled => ({
@@ -99,9 +100,12 @@ describe('what to set for a far subject', () => {
         shortestS: (at) => Math.min(at('t₁'), at('t₂')),
       },
     );
-    const held = [{ limitS: 1 / 4000, plusMinus: 0, focalMm: 600, stabilised: true, measuredAt: '2026-01-01' }];
+    const own = learn([], { held: [{ bodyName: ostrel.data.name, limitS: 1 / 4000, plusMinus: 0, focalMm: 600 }] });
     const served = serve(hide, fold(hide, {})!, curlew)!;
-    expect(settingsFor(curlew, served, { supported: false, held })!.longestS!.value).toBeCloseTo(1 / 4000, 9);
+    const longest = (by: Partial<CardBy>) => settingsFor(curlew, served, { supported: false, own, ...by })!.longestS!;
+    // Of the hand at 840 mm, on a grid of 0.04 of a doubling.
+    expect(Math.abs(Math.log2((longest({}).value * 4000 * 840) / 600))).toBeLessThan(0.03);
+    expect(longest({ handBy: 'rule' }).value).toBe(byHand.longestS!.value);
   });
 
   it('ends the ISO where a mid-tone is 10 : 1 on the output', () => {

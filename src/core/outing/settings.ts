@@ -1,8 +1,8 @@
 import type { Served, Want } from '../bag/serve';
 import { isSky, type SkyWant, type StarsBy } from '../bag/serveSky';
-import type { HeldLimit } from '../far/ownHold';
 import type { JudgeBy } from '../detail/subjectCount';
 import type { CropModeSpec } from '../kit/body';
+import type { OwnBy } from '../learned/own';
 import type { CropConventionChoice, EffectiveSystem } from '../optics/foldSystem';
 import type { Quantity } from '../quantity/quantity';
 import type { UnitSystem } from '../quantity/units';
@@ -13,14 +13,12 @@ import { nearSettings } from './nearSettings';
 import { skySettings } from './skySettings';
 
 /** How a person reads and works, as far as the card depends on it. */
-export interface CardBy {
+export interface CardBy extends OwnBy {
   judgeBy?: JudgeBy | undefined;
   threshold?: number | undefined;
   convention?: CropConventionChoice | undefined;
   reference?: ReferenceExposure | undefined;
   stars?: StarsBy | undefined;
-  /** Times this person held by hand. */
-  held?: readonly HeldLimit[] | undefined;
   /** Whether a tripod or the like is in the bag. */
   supported: boolean;
   units?: UnitSystem | undefined;

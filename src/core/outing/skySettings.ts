@@ -1,5 +1,7 @@
 import type { Served } from '../bag/serve';
 import { USUAL_REFERENCE, skyTimes, type SkyWant } from '../bag/serveSky';
+import { NOTHING_LEARNED } from '../learned/own';
+import { ownStarsS } from '../learned/ownSchools';
 import { foldSystem } from '../optics/foldSystem';
 import { pixelsPerOutputPixel } from '../noise/signalToNoise';
 import { computed, given, input } from '../quantity/quantity';
@@ -14,8 +16,9 @@ export function skySettings(want: SkyWant, served: Served, by: CardBy): Settings
   const system = folded.value;
   const reference = by.reference ?? USUAL_REFERENCE;
   const { limits, neededS } = skyTimes(system, want, by);
-  const range = isoRange(system.body, pixelsPerOutputPixel(system.used, want.output));
-  const longestS = limits.worstS;
+  const range = isoRange(system.body, pixelsPerOutputPixel(system.used, want.output), by);
+  const ownS = by.stars?.rule === 'own' ? ownStarsS(by.own ?? NOTHING_LEARNED, system.lens.name) : null;
+  const longestS = ownS ?? limits.worstS;
   const known = (value: number, unit: 's' | 'f/' | 'ISO', name: string) =>
     given(value, unit, name, 'an exposure of the sky that is known to be right');
   const light = given(system.lightFNumber, 'f/', 'f-number for the light', 'wide open');

@@ -151,5 +151,11 @@ export function measured(value: number, unit: Unit, why: () => Why, plusMinus?: 
   return new LazyQuantity(value, unit, 'measured', why, plusMinus);
 }
 
+/** The same number with the ways of reckoning it that one may choose from. */
+export function withSchools(quantity: Quantity, schools: School[]): Quantity {
+  const { value, unit, kind, plusMinus, note } = quantity;
+  return new LazyQuantity(value, unit, kind, () => ({ ...quantity.why, schools }), plusMinus, note);
+}
+
 /** Shorthand for an input of a derivation. */
 export const input = (symbol: string, name: string, quantity: Quantity): WhyInput => ({ symbol, name, quantity });

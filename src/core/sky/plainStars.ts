@@ -1,7 +1,7 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import type { Projection } from './projection';
-import type { StarsInput, StarsReading } from './readStars';
+import type { OwnTime, StarsInput, StarsReading } from './readStars';
 import type { StarRule } from './starRules';
 import type { LearnedTolerance } from './testSeries';
 import type { ToleranceKind } from './tolerance';
@@ -20,6 +20,7 @@ export interface PlainStars {
   exposureS?: number | undefined;
   fNumber?: number | undefined;
   cornerStretchPx?: number | undefined;
+  ownTime?: OwnTime | undefined;
 }
 
 /** Fills in what was left out: the equator of the sky, one and a half pixels of the output, the whole frame. */
@@ -37,6 +38,7 @@ export function starsFromPlain(system: EffectiveSystem, plain: PlainStars): Star
     exposureS,
     fNumber,
     cornerStretchPx,
+    ownTime,
   } = plain;
   return {
     system,
@@ -49,6 +51,7 @@ export function starsFromPlain(system: EffectiveSystem, plain: PlainStars): Star
     exposureS,
     fNumber,
     cornerStretchPx,
+    ownTime,
   };
 }
 

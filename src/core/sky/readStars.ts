@@ -1,6 +1,15 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
-import { computed, given, input, type Quantity, type School, type WhyInput } from '../quantity/quantity';
+import {
+  computed,
+  given,
+  input,
+  measured,
+  withSchools,
+  type Quantity,
+  type School,
+  type WhyInput,
+} from '../quantity/quantity';
 import { skyCamera, type FramePoint, type Pointing } from './camera';
 import { SIDEREAL_ARCSEC_PER_S, driftMm } from './drift';
 import { LONGEST_S, longestTimeS } from './longestTime';
@@ -8,6 +17,14 @@ import type { Projection } from './projection';
 import { STAR_RULES, type StarRule } from './starRules';
 import { toleranceOf, type ToleranceInput } from './tolerance';
 import { starGrid, worstPoint, type StarGrid } from './worstPoint';
+
+/** How long this person exposes with a lens before strokes disturb, as their own pictures tell. */
+export interface OwnTime {
+  seconds: number;
+  plusMinusS: number;
+  /** What it rests on, in words. */
+  rests: string;
+}
 
 export interface StarsInput {
   system: EffectiveSystem;
@@ -24,6 +41,8 @@ export interface StarsInput {
   fNumber?: number | undefined;
   /** By how much this lens draws corner stars out by itself, px; 0 when it draws them round. */
   cornerStretchPx?: number | undefined;
+  /** Learned with this lens, where it was. */
+  ownTime?: OwnTime | undefined;
 }
 
 /** What one sees of the stars at the exposure set. */
@@ -39,6 +58,7 @@ export interface RuleReading {
   centrePx: number;
   worstPx: number;
   chosen: boolean;
+  plusMinus?: number | undefined;
 }
 
 /** What holds whatever exposure is set: worked out once for a drag of the exposure. */
@@ -128,17 +148,32 @@ function timeBy(inputs: SkyInputs, name: string, seconds: number, toleranceBy: Q
   }));
 }
 
+/** One's own time with a lens as a number with its reasons. */
+const ownQuantity = ({ seconds, plusMinusS, rests }: OwnTime, lensName: string): Quantity =>
+  measured(
+    seconds,
+    's',
+    () => ({
+      name: `Longest with ${lensName}, yours`,
+      formula: '',
+      inputs: [],
+      source: `your own pictures, ${rests}: four of five are free of strokes, wherever you pointed`,
+    }),
+    plusMinusS,
+  );
+
 interface RuleContext {
   rule: StarRule;
   centrePxAt: (seconds: number) => number;
   worstPxAt: (seconds: number) => number;
   centreS: Quantity;
   worstS: Quantity;
+  ownS: Quantity | null;
   ruleInput: Parameters<(typeof STAR_RULES)['c500']['seconds']>[0];
 }
 
 /** Every school with the run it really gives. */
-function rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ruleInput }: RuleContext): RuleReading[] {
+function rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ownS, ruleInput }: RuleContext): RuleReading[] {
   const reading = (each: StarRule, name: string, formula: string, gloss: string, seconds: number): RuleReading => ({
     rule: each,
     name,
@@ -147,7 +182,8 @@ function rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ruleInput }: Ru
     seconds,
     centrePx: centrePxAt(seconds),
     worstPx: worstPxAt(seconds),
-    chosen: each === rule,
+    // One's own that is not known leaves the whole frame in its place.
+    chosen: each === (rule === 'own' && !ownS ? 'worst' : rule),
   });
   return [
     reading(
@@ -158,6 +194,20 @@ function rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ruleInput }: Ru
       worstS.value,
     ),
     reading('centre', 'Centre, computed', 'drift(t) = b', 'the centre does; corners may run', centreS.value),
+    ...(ownS
+      ? [
+          {
+            ...reading(
+              'own',
+              'Your own pictures',
+              'as learned',
+              'four of five of yours are free of strokes',
+              ownS.value,
+            ),
+            plusMinus: ownS.plusMinus,
+          },
+        ]
+      : []),
     ...(Object.keys(STAR_RULES) as (keyof typeof STAR_RULES)[]).map((each) => {
       const { name, formula, gloss, seconds } = STAR_RULES[each];
       return reading(each, name, formula, gloss, seconds(ruleInput));
@@ -168,7 +218,7 @@ function rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ruleInput }: Ru
 /** The longest by the school chosen, with what the others say. */
 function limitOf(
   rules: RuleReading[],
-  { centreS, worstS }: Pick<StarLimits, 'centreS' | 'worstS'>,
+  { centreS, worstS, ownS }: Pick<StarLimits, 'centreS' | 'worstS'> & { ownS: Quantity | null },
   system: EffectiveSystem,
   aperture: Quantity,
   { focal, pitch, declination }: SkyInputs,
@@ -179,26 +229,25 @@ function limitOf(
     choice: each.rule,
     name: each.name,
     value: each.seconds,
+    plusMinus: each.plusMinus,
     chosen: each.chosen,
   }));
-  const own = chosen.rule === 'worst' ? worstS : chosen.rule === 'centre' ? centreS : null;
-  return computed(chosen.seconds, 's', () =>
-    own
-      ? { ...own.why, schools }
-      : {
-          name: `Longest by the ${chosen.name}`,
-          formula: chosen.formula,
-          inputs: [
-            focal,
-            input('f_eq', 'equivalent focal length', system.equivalentFocalMm),
-            input('N', 'f-number', aperture),
-            pitch,
-            input('δ', 'declination', declination),
-          ],
-          source: `rule of thumb: ${chosen.gloss}`,
-          schools,
-        },
-  );
+  const known = { worst: worstS, centre: centreS, own: ownS };
+  const exact = chosen.rule in known ? known[chosen.rule as keyof typeof known] : null;
+  if (exact) return withSchools(exact, schools);
+  return computed(chosen.seconds, 's', () => ({
+    name: `Longest by the ${chosen.name}`,
+    formula: chosen.formula,
+    inputs: [
+      focal,
+      input('f_eq', 'equivalent focal length', system.equivalentFocalMm),
+      input('N', 'f-number', aperture),
+      pitch,
+      input('δ', 'declination', declination),
+    ],
+    source: `rule of thumb: ${chosen.gloss}`,
+    schools,
+  }));
 }
 
 /**
@@ -207,7 +256,18 @@ function limitOf(
  * @source exact projection of each star before and after; the worst point sought over the part of the frame that has a picture
  */
 export function starLimits(from: Omit<StarsInput, 'exposureS'>): StarLimits {
-  const { system, output, projection, pointing, tolerance, rule, ceilingS, fNumber, cornerStretchPx = 0 } = from;
+  const {
+    system,
+    output,
+    projection,
+    pointing,
+    tolerance,
+    rule,
+    ceilingS,
+    fNumber,
+    cornerStretchPx = 0,
+    ownTime,
+  } = from;
   const { used, focalMm, pitchUm } = system;
   const camera = skyCamera(projection, focalMm.value, pointing);
   const grid = starGrid(camera, used.widthMm, used.heightMm, system.imageCircleMm?.value);
@@ -231,7 +291,8 @@ export function starLimits(from: Omit<StarsInput, 'exposureS'>): StarLimits {
     declinationDeg: pointing.declinationDeg,
     ceilingS,
   };
-  const rules = rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ruleInput });
+  const ownS = ownTime ? ownQuantity(ownTime, system.lens.name) : null;
+  const rules = rulesOf({ rule, centrePxAt, worstPxAt, centreS, worstS, ownS, ruleInput });
   return {
     grid,
     pitchUm: pitchUm.value,
@@ -240,7 +301,7 @@ export function starLimits(from: Omit<StarsInput, 'exposureS'>): StarLimits {
     cornerTolerancePx,
     centreS,
     worstS,
-    limitS: limitOf(rules, { centreS, worstS }, system, aperture, inputs),
+    limitS: limitOf(rules, { centreS, worstS, ownS }, system, aperture, inputs),
     pixelScaleArcsec: computed((206.265 * pitchUm.value) / focalMm.value, '″/px', () => ({
       name: 'Pixel scale',
       formula: '206.265 · p / f',

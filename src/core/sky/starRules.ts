@@ -11,7 +11,8 @@ export type StarRule =
   | 'pitchFull1'
   | 'pitchFull2'
   | 'pitchFull3'
-  | 'ceiling';
+  | 'ceiling'
+  | 'own';
 
 export interface RuleInput {
   focalMm: number;
@@ -42,17 +43,17 @@ const over =
   ({ equivalentFocalMm }: RuleInput) =>
     constant / equivalentFocalMm;
 
+/** Whether a text names a rule. */
+export const isStarRule = (text: string): text is StarRule =>
+  text === 'worst' || text === 'centre' || text === 'own' || Object.hasOwn(STAR_RULES, text);
+
 /**
  * Rules of thumb, each with its formula; f focal length and f_eq equivalent focal length in mm, N f-number, p pixel pitch in
  * µm, δ declination.
  *
  * @source docs/physics.md, “Stars”
  */
-/** Whether a text names a rule. */
-export const isStarRule = (text: string): text is StarRule =>
-  text === 'worst' || text === 'centre' || Object.hasOwn(STAR_RULES, text);
-
-export const STAR_RULES: Record<Exclude<StarRule, 'worst' | 'centre'>, RuleInfo> = {
+export const STAR_RULES: Record<Exclude<StarRule, 'worst' | 'centre' | 'own'>, RuleInfo> = {
   c600: {
     name: '600 rule',
     formula: '600 / f_eq',

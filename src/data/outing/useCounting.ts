@@ -8,6 +8,7 @@ export function useCounting(): CountBy {
   const judgeBy = usePreferences((state) => state.judgeBy);
   const convention = usePreferences((state) => state.cropConvention);
   const reference = useSky((state) => state.reference);
+  const rule = useSky((state) => state.rule);
   const toleranceKind = useSky((state) => state.toleranceKind);
   // What a person learned with one lens does not hold for all: there the count stands in, as on the Stars desk.
   const tolerance = useSky((state) =>
@@ -18,7 +19,7 @@ export function useCounting(): CountBy {
         : state.tolerancePx,
   );
   return useMemo(
-    () => ({ judgeBy, convention, reference, stars: { toleranceKind, tolerance } }),
-    [judgeBy, convention, reference, toleranceKind, tolerance],
+    () => ({ judgeBy, convention, reference, stars: { toleranceKind, tolerance, rule } }),
+    [judgeBy, convention, reference, toleranceKind, tolerance, rule],
   );
 }

@@ -1,7 +1,6 @@
 import { useMemo, useState } from 'react';
 import type { StoredOf } from '@/contract/resources';
 import type { CountBy } from '@/core/bag/serve';
-import { heldLimits } from '@/core/far/ownHold';
 import { outingNight } from '@/core/outing/outingNight';
 import { outingWords, type OutingParts, type OutingWords } from '@/core/outing/outingWords';
 import type { CardBy } from '@/core/outing/settings';
@@ -11,7 +10,7 @@ import zoneAt from '@photostructure/tz-lookup';
 import { clock, dayText, deviceZone, noonMs } from '../localTime';
 import { usePreferences } from '../preferences';
 import { useKit } from '../useKit';
-import { useRows } from '../useRows';
+import { useOwn } from '../own/learned';
 import { bagKitOf, isLost, packedOf, pictureOf, type LostWant, type OutingPicture } from './outingKit';
 import { useBagWork, type BagWork } from './useBagWork';
 import { useCounting } from './useCounting';
@@ -48,10 +47,12 @@ export function useOutingNight({ place, day }: Outing) {
 /** How this person reads and works. */
 function useCardBy(counting: CountBy, supported: boolean): CardBy {
   const units = usePreferences((state) => state.units);
-  const { rows } = useRows('measurements');
+  const handBy = usePreferences((state) => state.handBy);
+  const isoBy = usePreferences((state) => state.isoBy);
+  const own = useOwn();
   return useMemo(
-    () => ({ ...counting, units, supported, held: heldLimits(rows.map(({ data }) => data)) }),
-    [counting, units, supported, rows],
+    () => ({ ...counting, units, supported, own, handBy, isoBy }),
+    [counting, units, supported, own, handBy, isoBy],
   );
 }
 

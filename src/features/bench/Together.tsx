@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { HELD_NAMES } from '@/core/far/ownHold';
+import { HELD_NAMES } from '@/core/far/heldLimits';
 import type { SeveralFoundOf } from '@/core/measure/severalTalk';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { given, measured, type Quantity, type Unit } from '@/core/quantity/quantity';

@@ -8,12 +8,14 @@ import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
 import { usePreferences } from '@/data/preferences';
+import { Figure } from '@/ui/Figure';
 import { FigureList } from '@/ui/FigureRow';
 import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
 import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { AgainstLine } from './AgainstLine';
+import { useIsoInUse } from './useIsoInUse';
 
 interface Props {
   system: EffectiveSystem;
@@ -25,7 +27,7 @@ interface Props {
   /** ISO where the desk knows it, with words for where it comes from; else the person sets it here. */
   exposed?: { iso: number; words: string };
   units: UnitSystem;
-  onWhy: (quantity: Quantity) => void;
+  onWhy: (what: string | Quantity) => void;
 }
 
 const isoText = (iso: number): string => `ISO ${formatFixed(Number(iso.toPrecision(2)))}`;
@@ -55,6 +57,7 @@ interface ContentProps extends Props {
 
 function NoiseContent(props: ContentProps) {
   const { system, output, others, convention, lightFNumber, exposed, units, onWhy, iso, overStops, noise } = props;
+  const highest = useIsoInUse(system, output)?.isoInUse;
   const rows = useMemo(
     () => noiseAgainst({ system, output, iso, overStops, others, convention, lightFNumber }),
     [system, output, iso, overStops, others, convention, lightFNumber],
@@ -73,6 +76,9 @@ function NoiseContent(props: ContentProps) {
           { name: 'Noise of reading', quantity: noise.readNoiseE },
         ]}
       />
+      {highest ? (
+        <Figure label="Highest ISO that passes" quantity={highest} units={units} name="isoInUse" onWhy={onWhy} />
+      ) : null}
       <Txt kind="small" tone="soft" testID="noise-known">
         {noise.known === 'measured'
           ? `Signal to noise; the sensor of ${system.body.name} was measured on the Bench.`

@@ -17,6 +17,7 @@ import { ReadingPicture } from '@/ui/finder/ReadingPicture';
 import { InHandColumn, InHandDock } from './InHandControls';
 import { rememberFirstView, removeFirstView } from './firstView';
 import { GroupsBelow } from './GroupsBelow';
+import { useHandInUse } from './HandAndShutter';
 import { useFarMore } from './MoreGroups';
 import { FarLeverList } from './LeverList';
 import { ReadingBlock } from './ReadingBlock';
@@ -24,6 +25,7 @@ import { useFarDesk, type DeskState } from './useFarDesk';
 import { LeversHost } from './useLevers';
 import { AssumedLine } from '../desk/AssumedLine';
 import { DeskGate } from '../desk/DeskGate';
+import { useIsoInUse } from '../desk/useIsoInUse';
 import { quantitiesOf, useWhy } from '../desk/useWhy';
 
 type Ready = Extract<ReturnType<typeof useFarDesk>, { status: 'ready' }>;
@@ -64,7 +66,9 @@ function ReadyDesk({ desk }: { desk: Ready }) {
   // The rest is worked out here only while one of its numbers is asked for; the groups below follow at their own pace.
   const elsewhere = typeof asked === 'string' && !(system && reading && asked in quantitiesOf(system, reading));
   const more = useFarMore(situation, system, elsewhere ? reading : null);
-  const sheet = system && reading ? sheetFor(system, reading, more) : sheetFor(more);
+  const hand = useHandInUse(system, more);
+  const iso = useIsoInUse(system, situation.output);
+  const sheet = system && reading ? sheetFor(system, reading, more, hand, iso) : sheetFor(more);
 
   const picture =
     system && reading && !reading.obstacle ? (

@@ -9,6 +9,7 @@ import { useCalmed } from '@/data/useCalmed';
 import { FarGroups } from './FarGroups';
 import { FarPages } from './FarPages';
 import { MoreGroups, useFarMore } from './MoreGroups';
+import { OwnGroup } from '../desk/OwnGroup';
 import type { DeskState } from './useFarDesk';
 
 /** The groups lie below the reading and need not keep step with a finger: the frames of a drag belong to the reading. */
@@ -57,6 +58,15 @@ const Groups = memo(function Groups({
     <View>
       <FarGroups {...{ system, reading, units, open }} onWhy={onWhy} />
       {more ? <MoreGroups {...{ situation, system, more, units, onWhy }} /> : null}
+      <OwnGroup
+        desk="far"
+        situation={situation}
+        system={system}
+        counted={reading.countedPixels}
+        distanceM={situation.distanceM}
+        units={units}
+        onWhy={onWhy}
+      />
       <FarPages />
     </View>
   );

@@ -1,13 +1,15 @@
 import { useMemo } from 'react';
 import type { FarMore } from '@/core/far/farMore';
-import { heldLimits, ownHold } from '@/core/far/ownHold';
+import { handInUse } from '@/core/far/handInUse';
 import { engravedShutterS } from '@/core/far/shutter';
+import { ownHandS } from '@/core/learned/ownSchools';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import type { OutputSpec } from '@/core/output/needs';
-import type { Quantity } from '@/core/quantity/quantity';
 import { quantityText, shutterText } from '@/core/quantity/quantityText';
+import type { Quantity } from '@/core/quantity/quantity';
 import type { UnitSystem } from '@/core/quantity/units';
-import { useRows } from '@/data/useRows';
+import { useOwn } from '@/data/own/learned';
+import { usePreferences } from '@/data/preferences';
 import { Figure } from '@/ui/Figure';
 import { Txt } from '@/ui/Txt';
 
@@ -19,20 +21,28 @@ interface HandProps {
   onWhy: (what: string | Quantity) => void;
 }
 
-/** Your own limit by hand where a series on the Bench told it, and what to set. */
-export function HandAndShutter({ more, system, output, units, onWhy }: HandProps) {
-  const { rows } = useRows('measurements');
-  const own = useMemo(
+/** How long the hand holds by the school chosen; nothing until there is what it is reckoned from. */
+export function useHandInUse(system: EffectiveSystem | null, more: FarMore | null) {
+  const own = useOwn();
+  const by = usePreferences((state) => state.handBy);
+  return useMemo(
     () =>
-      ownHold(heldLimits(rows.map(({ data }) => data)), system.focalMm.value, (system.body.stabiliserStops ?? 0) > 0),
-    [rows, system],
+      system && more
+        ? { handInUse: handInUse({ ...more, ownS: ownHandS(own, system.body.name, system.focalMm.value) }, by) }
+        : null,
+    [system, more, own, by],
   );
+}
+
+/** The limit by hand that counts, with the other ways to reckon it, and what to set. */
+export function HandAndShutter({ more, system, output, units, onWhy }: HandProps) {
+  const hand = useHandInUse(system, more)?.handInUse;
+  if (!hand) return null;
+  const own = hand.why.schools?.some(({ choice, chosen }) => choice === 'own' && chosen) ?? false;
   return (
     <>
-      {own ? (
-        <Figure label="Hand-hold, yours" quantity={own} units={units} name="ownHold" onWhy={() => onWhy(own)} />
-      ) : null}
-      <ShutterAdvice more={more} output={output} units={units} ownS={own?.value} />
+      <Figure label="Hand-hold that counts" quantity={hand} units={units} name="handInUse" onWhy={onWhy} />
+      <ShutterAdvice more={more} output={output} units={units} handS={hand.value} own={own} />
     </>
   );
 }
@@ -41,24 +51,23 @@ interface AdviceProps {
   more: FarMore;
   output: OutputSpec;
   units: UnitSystem;
-  /** How long this person holds, s, where it was measured. */
-  ownS: number | undefined;
+  handS: number;
+  /** Whether that is what this person's own pictures showed. */
+  own: boolean;
 }
 
-function ShutterAdvice({ more, output, units, ownS }: AdviceProps) {
+function ShutterAdvice({ more, output, units, handS, own }: AdviceProps) {
   const assumed = more.speedMPerS.note === 'assumed';
   const strict = engravedShutterS(more.longestShutter100S.value);
   const enough = engravedShutterS(more.longestShutterOutputS.value);
-  const hand = engravedShutterS(ownS ?? more.handHoldPixelS.value);
+  const hand = engravedShutterS(handS);
   return (
     <Txt kind="small" tone="soft">
       {assumed ? `Nobody entered how fast it moves: at the usual ${quantityText(more.speedMPerS, units)} ` : ''}
       {strict === null
         ? `${assumed ? 'it would be too fast' : 'Too fast'} for any shutter: pan with it.`
         : `${assumed ? 'set' : 'Set'} ${shutterText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${shutterText(enough)} is enough for ${output.name}` : ''}.`}
-      {hand === null
-        ? ''
-        : ` By hand ${shutterText(hand)} or shorter${ownS === undefined ? '' : ', as your own series showed'}.`}
+      {hand === null ? '' : ` By hand ${shutterText(hand)} or shorter${own ? ', as your own pictures showed' : ''}.`}
     </Txt>
   );
 }

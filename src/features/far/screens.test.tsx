@@ -6,6 +6,7 @@ import { useSheets } from '@/data/sheets';
 import { usePreferences } from '@/data/preferences';
 import { useOutbox } from '@/data/outbox';
 import { demoHeld, renderWithKit, words } from '../../../tests/support/renderWithKit';
+import Learning from '../desk/Learning';
 import { FarDesk } from './FarDesk';
 import BesidePage from './pages/BesidePage';
 import FairTestPage from './pages/FairTestPage';
@@ -15,6 +16,13 @@ import RoutesPage from './pages/RoutesPage';
 jest.mock('expo-router', () => ({
   Link: ({ children }: { children: unknown }) => children,
   useRouter: () => ({ push: jest.fn(), back: jest.fn(), canGoBack: () => false, replace: jest.fn() }),
+}));
+
+jest.mock('@/data/own/learnWork', () => ({
+  askLearning: (order: { groups: never[]; evidence: object }, onDone: (learned: unknown) => void) => {
+    onDone(jest.requireActual('@/core/learned/learn').learn(order.groups, order.evidence));
+    return () => {};
+  },
 }));
 
 const [handsStart, preferencesStart] = [useHands.getState(), usePreferences.getState()];
@@ -65,17 +73,22 @@ describe('the Far desk', () => {
       note: '',
     };
     const measurements = [{ id: 'm1', version: 1, createdAt: '', updatedAt: '', data: measurement }];
-    await renderWithKit(desk(), { held: { ...demoHeld(), measurements } });
+    const learning = (
+      <>
+        <Learning />
+        {desk()}
+      </>
+    );
+    await renderWithKit(learning, { held: { ...demoHeld(), measurements, pictureGroups: [] } });
     await settled();
     fireEvent.press(screen.getByRole('button', { name: /Shutter and motion/ }));
     await settled();
-    expect(words()).toContain('Hand-hold, yours');
-    expect(words()).toContain('By hand 1/130 s or shorter, as your own series showed.');
-    await renderWithKit(desk());
+    expect(words()).toContain('By hand 1/130 s or shorter, as your own pictures showed.');
+    await renderWithKit(learning, { held: { ...demoHeld(), pictureGroups: [] } });
     await settled();
     fireEvent.press(screen.getByRole('button', { name: /Shutter and motion/ }));
     await settled();
-    expect(words()).not.toContain('Hand-hold, yours');
+    expect(words()).not.toContain('as your own pictures showed');
   });
 
   it('tells how clean a mid-tone is, what another sensor would cost, and where from it is known', async () => {

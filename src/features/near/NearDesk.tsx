@@ -30,6 +30,7 @@ import { NearWaysHost, useNearWays } from './NearWays';
 import { useNearDesk, type NearDeskState, type NearDeskView } from './useNearDesk';
 import { AssumedLine } from '../desk/AssumedLine';
 import { DeskGate } from '../desk/DeskGate';
+import { useIsoInUse } from '../desk/useIsoInUse';
 import { useWhy } from '../desk/useWhy';
 
 type Ready = Extract<NearDeskView, { status: 'ready' }>;
@@ -77,7 +78,8 @@ function ReadyDesk({ desk }: { desk: Ready }) {
       ? nearReadingKept({ situation: taken.situation, system: taken.system, takenAt, note }, taken.reading, by)
       : null;
   }, []);
-  const sheet = system && reading ? sheetFor(system, reading) : sheetFor();
+  const iso = useIsoInUse(system, situation.output);
+  const sheet = system && reading ? sheetFor(system, reading, iso, ways) : sheetFor();
   const block =
     system && reading ? (
       <Reading

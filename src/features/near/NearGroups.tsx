@@ -17,8 +17,9 @@ import { PageLinks } from '@/ui/PageLinks';
 import { Txt } from '@/ui/Txt';
 import { NumberField } from '@/ui/controls/NumberField';
 import { NoiseGroup } from '../desk/NoiseGroup';
+import { OwnGroup } from '../desk/OwnGroup';
 import { quantitiesOf } from '../desk/useWhy';
-import { useLearnedHandHold } from './NearWays';
+import { useLearnedHandHold, useNearWays } from './NearWays';
 
 const PAGES = [
   {
@@ -95,7 +96,7 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
         <Txt kind="small" tone="soft">
           {`The meter sees the loss; a flash set by hand does not: give it ${formatFigures(2 ** reading.lightLossStops.value, 2)} times the light. Without flash ${shutterText(reading.handHoldS.value)} or shorter.`}
         </Txt>
-        <HandField />
+        <HandField units={units} onWhy={onWhy} />
       </Group>
       <NoiseGroup
         system={system}
@@ -103,6 +104,14 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
         others={situation.kit.setups}
         convention={situation.convention}
         lightFNumber={null}
+        units={units}
+        onWhy={onWhy}
+      />
+      <OwnGroup
+        desk="near"
+        situation={situation}
+        system={system}
+        counted={reading.countedPixels}
         units={units}
         onWhy={onWhy}
       />
@@ -122,15 +131,23 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
   );
 });
 
-function HandField() {
+/** Up to which ratio the hand holds: learned, with its reasons; else, or where one prefers it, as entered. */
+function HandField({ units, onWhy }: Pick<Props, 'units' | 'onWhy'>) {
   const handHoldRatio = usePreferences((state) => state.handHoldRatio);
   const prefer = usePreferences((state) => state.prefer);
-  const learned = useLearnedHandHold();
-  if (learned) {
+  const { handRatio } = useNearWays();
+  const few = useLearnedHandHold();
+  if (handRatio?.why.schools) {
+    const learned = handRatio.kind === 'measured';
     return (
-      <Txt kind="small" testID="hand-hold">
-        {`You hold by hand up to ${formatRatio(learned.ratio)}, learned from ${learned.pictures} ${learned.pictures === 1 ? 'picture' : 'pictures'} in the Book.`}
-      </Txt>
+      <>
+        <Figure label="Held by hand up to" quantity={handRatio} units={units} name="handRatio" onWhy={onWhy} />
+        <Txt kind="small" testID="hand-hold">
+          {learned && handRatio.plusMinus === undefined && few
+            ? `You hold by hand up to ${formatRatio(few.ratio)}, learned from ${few.pictures} ${few.pictures === 1 ? 'picture' : 'pictures'} in the Book.`
+            : `You hold by hand up to ${formatRatio(handRatio.value)}, ${learned ? 'as your own pictures say' : 'as entered; your own pictures are set aside'}.`}
+        </Txt>
+      </>
     );
   }
   return (

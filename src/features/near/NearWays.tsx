@@ -1,5 +1,9 @@
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
-import { learnedHandHold, type HandHold } from '@/core/near/handHold';
+import { ownRatio } from '@/core/learned/ownSchools';
+import { handHoldQuantity, learnedHandHold, type HandHold } from '@/core/near/handHold';
+import { handRatioInUse } from '@/core/near/handRatioInUse';
+import type { Quantity } from '@/core/quantity/quantity';
+import { useOwn } from '@/data/own/learned';
 import type { CocSchool } from '@/core/output/circleOfConfusion';
 import { usePreferences } from '@/data/preferences';
 import { useHeldReadings } from '@/data/useReadings';
@@ -9,6 +13,8 @@ export interface NearWays {
   cocSchool: CocSchool;
   screenWidthMm: number;
   handHoldRatio: number;
+  /** The same with its reasons and schools. */
+  handRatio?: Quantity;
 }
 
 /** Up to which ratio this person holds by hand, from what they noted in the Book; null while they noted nothing. */
@@ -33,8 +39,14 @@ function useWaysNow(): NearWays {
   const cocSchool = usePreferences((state) => state.cocSchool);
   const screenWidthMm = usePreferences((state) => state.screenWidthMm);
   const entered = usePreferences((state) => state.handHoldRatio);
-  const handHoldRatio = useLearnedHandHold()?.ratio ?? entered;
-  return useMemo(() => ({ cocSchool, screenWidthMm, handHoldRatio }), [cocSchool, screenWidthMm, handHoldRatio]);
+  const by = usePreferences((state) => state.handRatioBy);
+  const few = useLearnedHandHold();
+  const own = useOwn();
+  return useMemo(() => {
+    // Too few for a fit: the largest ratio that came out sharp stands in.
+    const handRatio = handRatioInUse(entered, ownRatio(own) ?? (few && handHoldQuantity(few)), by);
+    return { cocSchool, screenWidthMm, handRatio, handHoldRatio: handRatio.value };
+  }, [cocSchool, screenWidthMm, entered, few, own, by]);
 }
 
 const WaysContext = createContext<NearWays | null>(null);

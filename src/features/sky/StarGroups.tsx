@@ -18,6 +18,7 @@ import { Choice } from '@/ui/controls/Choice';
 import { FieldRow } from '@/ui/controls/FieldRow';
 import { NumberField } from '@/ui/controls/NumberField';
 import { NoiseGroup } from '../desk/NoiseGroup';
+import { OwnGroup } from '../desk/OwnGroup';
 import { AimKey } from './AimKey';
 import { SiteLine } from './SiteLine';
 import { lensIdOf, pointingFrom, type LensRecord } from './skyWays';
@@ -281,6 +282,7 @@ export const StarGroups = memo(function StarGroups({ desk, reading, record, open
         units={units}
         onWhy={onWhy}
       />
+      <OwnGroup desk="stars" situation={situation} system={system} units={units} onWhy={onWhy} />
       <PageLinks label="More about stars" pages={PAGES} />
     </View>
   );

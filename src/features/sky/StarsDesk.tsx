@@ -3,6 +3,7 @@ import { Pressable, View, useWindowDimensions } from 'react-native';
 import { starLimits, starVerdict, starsAt, type StarsReading } from '@/core/sky/readStars';
 import { isStarRule } from '@/core/sky/starRules';
 import { useInHand, useSky } from '@/data/inHand';
+import { quantityText } from '@/core/quantity/quantityText';
 import { usePreferences } from '@/data/preferences';
 import { starsReadingKept } from '@/data/keptReading';
 import { useCalmed } from '@/data/useCalmed';
@@ -26,6 +27,7 @@ import { useLensRecord, useStarWays } from './skyWays';
 import { STAR_VERDICT_WORDS, secondsText, starMark, starSentence } from './starWords';
 import type { SkyDesk } from './useSkyDesk';
 import { AssumedLine } from '../desk/AssumedLine';
+import { useIsoInUse } from '../desk/useIsoInUse';
 import { useWhy } from '../desk/useWhy';
 
 type Ready = Extract<SkyDesk, { status: 'ready' }>;
@@ -79,7 +81,8 @@ function Stars({ desk }: { desk: Ready }) {
     .map(starMark)
     .join(' ');
 
-  const sheet = sheetFor(system, reading);
+  const iso = useIsoInUse(system, situation.output);
+  const sheet = sheetFor(system, reading, iso);
   const latest = useRef({ situation, system, reading, ways });
   useEffect(() => {
     latest.current = { situation, system, reading, ways };
@@ -104,7 +107,11 @@ function Stars({ desk }: { desk: Ready }) {
       reading={
         <View style={styles.block}>
           <Limits
-            limit={secondsText(reading.limitS.value)}
+            limit={
+              reading.limitS.plusMinus === undefined
+                ? secondsText(reading.limitS.value)
+                : quantityText(reading.limitS, units)
+            }
             school={chosen.name}
             centre={secondsText(reading.centreS.value)}
             onWhy={onWhy}

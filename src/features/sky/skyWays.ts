@@ -3,11 +3,15 @@ import type { StarTest } from '@/contract/schemas/starTest';
 import { DEEP_OBJECTS } from '@/core/sky/catalogue';
 import type { Pointing } from '@/core/sky/camera';
 import { pointingOf } from '@/core/sky/pointing';
-import type { StarsInput } from '@/core/sky/readStars';
+import { casesText } from '@/core/learned/learnedWords';
+import { ownStarsS } from '@/core/learned/ownSchools';
+import type { Learned } from '@/core/learned/learn';
+import type { OwnTime, StarsInput } from '@/core/sky/readStars';
 import { learnTolerance, type LearnedTolerance } from '@/core/sky/testSeries';
 import type { Situation } from '@/data/situation';
 import { useSky } from '@/data/inHand';
 import { type SkyOptions } from '@/data/skyOptions';
+import { useOwn } from '@/data/own/learned';
 import { useRows } from '@/data/useRows';
 
 /** Where the camera points, from what was chosen; without a place the latitude is that of no one, the equator. */
@@ -29,6 +33,8 @@ export interface LensRecord {
   learned: LearnedTolerance | null;
   cornerStretchPx: number;
   tests: number;
+  /** Longest exposure learned with it, where it was. */
+  ownTime?: OwnTime | undefined;
 }
 
 /** Puts together what was noted of a lens at a focal length. */
@@ -43,18 +49,31 @@ export function lensRecordOf(tests: readonly StarTest[], opticId: string | null,
   };
 }
 
+/** The longest exposure one's own pictures tell of a lens; nothing where they do not. */
+export function ownTimeOf(own: Learned, lensName: string | undefined): OwnTime | undefined {
+  const limit = own.stars.find(({ of }) => of === lensName);
+  const found = lensName === undefined ? null : ownStarsS(own, lensName);
+  return limit && found
+    ? { seconds: found.value, plusMinusS: found.plusMinus ?? 0, rests: casesText(limit) }
+    : undefined;
+}
+
 /** The records of the lens in hand. */
 export function useLensRecord(situation: Situation | null, focalMm: number): LensRecord {
   const { rows } = useRows('starTests');
+  const own = useOwn();
   const opticId = situation ? lensIdOf(situation) : null;
+  const lensName = situation?.setup.chain[situation.links.findLastIndex(({ type }) => type === 'optic')]?.part.name;
   return useMemo(
-    () =>
-      lensRecordOf(
+    () => ({
+      ...lensRecordOf(
         rows.map((row) => row.data),
         opticId,
         focalMm,
       ),
-    [rows, opticId, focalMm],
+      ownTime: ownTimeOf(own, lensName),
+    }),
+    [rows, opticId, focalMm, own, lensName],
   );
 }
 
@@ -77,6 +96,7 @@ export function starWays(sky: SkyOptions, record: LensRecord): StarWays {
     ceilingS: sky.ceilingS,
     fNumber: sky.fNumber ?? undefined,
     cornerStretchPx: record.cornerStretchPx,
+    ownTime: record.ownTime,
   };
 }
 

@@ -32,6 +32,9 @@ export default function PreferencesSheet({ onClose }: { onClose: () => void }) {
       <PreferenceChoice name="cropConvention" />
       <PreferenceChoice name="judgeBy" />
       <PreferenceChoice name="cocSchool" />
+      <PreferenceChoice name="handBy" />
+      <PreferenceChoice name="handRatioBy" />
+      <PreferenceChoice name="isoBy" />
       <Txt kind="small" tone="soft">
         Fields take a comma or a point, and a unit of their own: “12,5”, “40 ft”, “3 in”.
       </Txt>

@@ -1,29 +1,28 @@
 import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
-import { learn } from '@/core/learned/learn';
 import { converterText, distanceText, limitsInWords, type LimitWords } from '@/core/learned/learnedWords';
 import { chanceAt } from '@/core/learned/limit';
+import { NOTHING_LEARNED, converterKey, sayKey, type SayKey } from '@/core/learned/own';
 import { formatFixed } from '@/core/quantity/format';
+import { useLearned } from '@/data/own/learned';
 import { usePreferences } from '@/data/preferences';
-import { useRows } from '@/data/useRows';
 import { usePartOfScreen } from '@/ui/Beside';
 import { Guard } from '@/ui/Guard';
 import { Txt } from '@/ui/Txt';
 import { ChanceChart } from '@/ui/chart/ChanceChart';
 import { Key } from '@/ui/controls/Key';
+import { CheckBox } from '@/ui/rne';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { UnderBookTabs } from '../BookTabs';
-import { FactLines } from '../outings/FactLines';
 
 /** What the Book says: what one's own verdicts tell of one's hand, gear and distances, each with what it rests on. */
 export default function SaysPage() {
   const styles = useStyles();
   const { level } = usePartOfScreen();
   const units = usePreferences((state) => state.units);
-  const { rows, loading, failed, retry } = useRows('pictureGroups');
-  const judged = useMemo(() => rows.map(({ data }) => data).filter(({ verdict }) => verdict), [rows]);
-  const learned = useMemo(() => learn(judged), [judged]);
+  const { learned: found, judged, failed, retry } = useLearned();
+  const learned = found ?? NOTHING_LEARNED;
   const limits = useMemo(() => limitsInWords(learned), [learned]);
   return (
     <UnderBookTabs here="/book/says">
@@ -32,12 +31,12 @@ export default function SaysPage() {
           What the Book says
         </Txt>
         <Txt kind="small" tone="soft" role="status">
-          {loading
-            ? 'Opening the Book …'
-            : failed
-              ? 'The server cannot be reached, so the Book stays closed. Start it again, then try again.'
-              : judged.length
-                ? `Learned from ${formatFixed(judged.length)} judged groups of pictures. A group counts once: what is taken together is no independent trial.`
+          {failed
+            ? 'The Book could not be read, so nothing is learned anew. See that the server runs, then try again.'
+            : judged === null || !found
+              ? 'Reading the Book …'
+              : judged || limits.length
+                ? `Learned from ${formatFixed(judged)} judged groups of pictures, and from what the Bench and the Book tell besides. A group counts once: what is taken together is no independent trial. What is switched on counts on the desks and on the card.`
                 : 'Nothing judged yet. Bring the pictures of an outing home and give each group its verdict: from five on the Book begins to tell what you hold, like and reach.'}
         </Txt>
         {failed ? <Key title="Try again" onPress={retry} /> : null}
@@ -53,10 +52,15 @@ export default function SaysPage() {
             <Txt kind="title" level={2}>
               Kept from
             </Txt>
-            <FactLines
-              label="Kept from"
-              lines={learned.distances.map((each) => ({ name: each.of, text: distanceText(each, units) }))}
-            />
+            {learned.distances.map((each) => (
+              <View key={each.of}>
+                <Txt kind="strong">{each.of}</Txt>
+                <Txt kind="small">{distanceText(each, units)}</Txt>
+                {each.middleM === undefined ? null : (
+                  <Counts of={sayKey('distance', each.of)} name={`${each.of} kept from`} />
+                )}
+              </View>
+            ))}
           </View>
         ) : null}
         {learned.converters.length ? (
@@ -68,6 +72,7 @@ export default function SaysPage() {
               <View key={each.lens + each.converter}>
                 <Txt kind="strong">{`${each.converter} on ${each.lens}`}</Txt>
                 <Txt kind="small">{converterText(each)}</Txt>
+                <Counts of={converterKey(each)} name={`${each.converter} on ${each.lens}`} />
               </View>
             ))}
           </View>
@@ -96,7 +101,25 @@ function OneLimit({ words }: { words: LimitWords }) {
       <Txt kind="small" tone="soft">
         {cases}
       </Txt>
+      {known ? <Counts of={words.key} name={title} /> : null}
     </View>
+  );
+}
+
+/** Whether one thing learned counts on the desks. */
+function Counts({ of, name }: { of: SayKey; name: string }) {
+  const off = usePreferences((state) => state.saysOff);
+  const prefer = usePreferences((state) => state.prefer);
+  const on = !off.includes(of);
+  return (
+    <CheckBox
+      title="Counts on the desks"
+      checked={on}
+      onPress={() => prefer({ saysOff: on ? [...off, of] : off.filter((each) => each !== of) })}
+      role="checkbox"
+      aria-checked={on}
+      aria-label={`${name}: counts on the desks`}
+    />
   );
 }
 

@@ -1,4 +1,4 @@
-import { heldLimits, ownHold } from './ownHold';
+import { heldLimits } from './heldLimits';
 
 const kept = (name: string, value: number, focalMm: number, measuredAt = '2026-05-01T10:00:00Z', asked = 'shake') => ({
   asked,
@@ -21,19 +21,5 @@ describe('the time a person holds', () => {
   it('is what was kept of series by hand, with its focal length', () => {
     expect(limits).toHaveLength(4);
     expect(limits[2]).toMatchObject({ stabilised: true, focalMm: 400, limitS: 1 / 30, plusMinus: 1 / 30 / 5 });
-  });
-  it('goes with one over the focal length, from the nearest and newest series', () => {
-    const own = ownHold(limits, 500, false)!;
-    expect(own.value).toBeCloseTo((1 / 100) * (400 / 500), 12);
-    expect(own.plusMinus).toBeCloseTo(own.value / 5, 12);
-    expect(own.why.inputs.map(({ symbol }) => symbol)).toEqual(['t', 'f₁', 'f']);
-    const [t, from, to] = own.why.inputs.map(({ quantity }) => quantity.value) as [number, number, number];
-    expect((t * from) / to).toBeCloseTo(own.value, 12);
-  });
-  it('is another with a stabiliser, and unknown far from any series', () => {
-    expect(ownHold(limits, 400, true)!.value).toBeCloseTo(1 / 30, 12);
-    expect(ownHold(limits, 100, true)).toBeNull();
-    expect(ownHold(limits, 200, false)).toBeNull();
-    expect(ownHold([], 100, false)).toBeNull();
   });
 });

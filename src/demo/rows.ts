@@ -1,5 +1,6 @@
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects, type DemoRow } from './kit';
+import { demoGuesses } from './guesses';
 import { demoPictureGroups } from './log';
 import { demoOutings } from './outings';
 import { demoReadings } from './readings';
@@ -18,5 +19,6 @@ export function demoRows(): {
     { resource: 'readings', rows: demoReadings() },
     { resource: 'outings', rows: Object.values(demoOutings) },
     { resource: 'pictureGroups', rows: demoPictureGroups() },
+    { resource: 'guesses', rows: demoGuesses() },
   ];
 }

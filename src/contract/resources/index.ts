@@ -1,5 +1,6 @@
 import { adapters } from './adapters';
 import { bodies } from './bodies';
+import { guesses } from './guesses';
 import { measurements } from './measurements';
 import { optics } from './optics';
 import { outputs } from './outputs';
@@ -32,6 +33,7 @@ export const RESOURCES = {
   measurements,
   outings,
   pictureGroups,
+  guesses,
 };
 
 export type ResourceName = keyof typeof RESOURCES;

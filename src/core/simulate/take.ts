@@ -76,7 +76,13 @@ const DISC = 1 / 4;
 const STROKE = 1 / Math.sqrt(12);
 
 /** The blur of all parts together, px: diffraction, lens, focus and shake, added as squares. */
-export function blurPx({ pitchUm, fNumber, lens50LpPerMm, defocusMm, shakeMm }: Order): number {
+export function blurPx({
+  pitchUm,
+  fNumber,
+  lens50LpPerMm,
+  defocusMm,
+  shakeMm,
+}: Pick<Order, 'pitchUm' | 'fNumber' | 'lens50LpPerMm' | 'defocusMm' | 'shakeMm'>): number {
   const parts = [DIFFRACTION * WAVELENGTH_MM * fNumber, AT_HALF / lens50LpPerMm, DISC * defocusMm, STROKE * shakeMm];
   return Math.hypot(...parts) / (pitchUm / 1000);
 }

@@ -5,6 +5,7 @@ const TABS = [
   { href: '/book', name: 'Kept' },
   { href: '/book/outings', name: 'Outings' },
   { href: '/book/says', name: 'What it says' },
+  { href: '/book/eye', name: 'The eye' },
 ] as const;
 
 export type BookTab = (typeof TABS)[number]['href'];

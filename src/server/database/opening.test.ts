@@ -160,7 +160,7 @@ describe('a migration', () => {
     await expect(openDatabase(file)).rejects.toThrow('killed');
     last.up = up;
     const raw = await openRaw(file);
-    expect(await raw.all<{ name: string }>(`SELECT name FROM sqlite_master WHERE name = 'pictureGroups'`)).toEqual([]);
+    expect(await raw.all<{ name: string }>(`SELECT name FROM sqlite_master WHERE name = 'guesses'`)).toEqual([]);
     await raw.close();
     const database = await openDatabase(file);
     expect((await createStore(database).list('subjects', 10, 0)).total).toBe(1);

@@ -9,6 +9,7 @@ import * as changes from './0007-changes';
 import * as devices from './0008-devices';
 import * as outings from './0009-outings';
 import * as pictureGroups from './0010-picture-groups';
+import * as guesses from './0011-guesses';
 
 /** One step from an older form of the tables to the next. */
 export interface Migration {
@@ -29,6 +30,7 @@ export const MIGRATIONS: readonly Migration[] = [
   devices,
   outings,
   pictureGroups,
+  guesses,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

@@ -20,6 +20,7 @@ const body = demoBodies.ostrel.data;
 
 async function wipe(): Promise<void> {
   for (const name of [
+    'guesses',
     'pictureGroups',
     'outings',
     'readings',

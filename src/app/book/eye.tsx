@@ -1,0 +1,5 @@
+import { PageAt } from '@/features/PageAt';
+
+export default function EyeRoute() {
+  return <PageAt path="/book/eye" />;
+}

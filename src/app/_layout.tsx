@@ -15,7 +15,7 @@ import { addMissingKeys } from '@/ui/keys';
 import { lazyPart } from '@/ui/lazyPart';
 import { WIDE_FROM } from '@/ui/theme/measures';
 import { Theme, usePalette, type Look } from '@/ui/theme/theme';
-import { useRested } from '@/ui/useRested';
+import { usePageAtRest } from '@/ui/usePageAtRest';
 
 const Learning = lazyPart(() => import('@/features/desk/Learning'));
 
@@ -41,7 +41,7 @@ function Table({ look }: { look: Look }) {
   const palette = usePalette();
   const path = usePathname();
   const { width } = useWindowDimensions();
-  const rested = useRested();
+  const rested = usePageAtRest();
   useEffect(() => {
     if (path !== '/' && path !== '/far') document.getElementById('first-view')?.remove();
   }, [path]);

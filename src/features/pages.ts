@@ -45,6 +45,7 @@ const PAGES: Record<string, PageOfPlace> = {
   '/bench/charts': later('Charts to photograph', () => import('./bench/ChartsPage')),
   '/book': later('Book', () => import('./book/BookHome')),
   '/book/eye': later('Train the eye', () => import('./book/eye/EyePage')),
+  '/book/seek': later('Seek and see', () => import('./book/seek/SeekPage')),
   '/book/says': later('What the Book says', () => import('./book/says/SaysPage')),
   '/book/outings': later('Outings', () => import('./book/outings/OutingsHome')),
   '/kit': later('Kit', () => import('./kit/KitHome')),

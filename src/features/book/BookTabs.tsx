@@ -6,6 +6,7 @@ const TABS = [
   { href: '/book/outings', name: 'Outings' },
   { href: '/book/says', name: 'What it says' },
   { href: '/book/eye', name: 'The eye' },
+  { href: '/book/seek', name: 'Seek' },
 ] as const;
 
 export type BookTab = (typeof TABS)[number]['href'];

@@ -1,14 +1,16 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { TRAIN_NAMES, type Ask } from '@/core/train/exercise';
 import type { Training, Turn } from '@/data/eye/useTraining';
 import { usePreferences } from '@/data/preferences';
 import { usePartOfScreen } from '@/ui/Beside';
 import { Figure } from '@/ui/Figure';
+import { FigureRow } from '@/ui/FigureRow';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { elementOf } from '@/ui/web';
 import { useWhy } from '../../desk/useWhy';
 import { AmountAsk } from './AmountAsk';
 import { Plates } from './Plates';
@@ -69,15 +71,22 @@ function Answered({ training, turn, guess }: { training: Training; turn: Turn; g
   const units = usePreferences((state) => state.units);
   const { ask: askWhy, sheetFor } = useWhy();
   const { exercise, judged } = turn;
+  const shown = useRef<View>(null);
+  // On a phone the pictures stand above: what is true is brought into sight.
+  useEffect(() => {
+    elementOf(shown)?.scrollIntoView({ block: 'end' });
+  }, []);
   if (!judged) return null;
   const { ask, told, why } = exercise;
   return (
-    <View style={styles.answer} testID="answered">
+    <View ref={shown} style={styles.answer} testID="answered">
       <Txt kind="title" tone={judged.right ? 'press' : 'needle'} role="status">
         {`${judged.right ? '●' : '✕'} ${verdictWords(ask, guess, judged)}`}
       </Txt>
       <Txt>{told}</Txt>
-      <Figure label={why.why.name} quantity={why} units={units} name="why" onWhy={() => askWhy(why)} />
+      <FigureRow>
+        <Figure label={why.why.name} quantity={why} units={units} name="why" onWhy={() => askWhy(why)} />
+      </FigureRow>
       {training.over ? (
         <Txt kind="small" tone="soft">
           Five minutes are over: a short sitting now and then teaches more than a long one.

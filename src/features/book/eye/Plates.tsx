@@ -50,7 +50,11 @@ export function Plates({ plates }: { plates: readonly Plate[] }) {
         return (
           <View
             key={label}
-            style={[styles.photo, photos.length === 1 && styles.alone, photos.length === 2 && styles.pair]}
+            style={[
+              styles.photo,
+              photos.length === 1 && styles.alone,
+              photos.length === 2 && photos[0]!.order.make !== 'patch' && styles.pair,
+            ]}
           >
             {uris?.[i] ? (
               <Image
@@ -79,7 +83,7 @@ export function Plates({ plates }: { plates: readonly Plate[] }) {
 
 const useStyles = stylesOf((palette) => ({
   plates: { flexDirection: 'row', flexWrap: 'wrap', gap: space.small },
-  photo: { flexGrow: 1, flexShrink: 1, flexBasis: 100, minWidth: 0, maxWidth: 340, gap: 2 },
+  photo: { flexGrow: 1, flexShrink: 1, flexBasis: 100, minWidth: 0, maxWidth: 420, gap: 2 },
   alone: { maxWidth: 640 },
   // Detail is compared as large as it fits: one below the other on a phone.
   pair: { flexBasis: 260 },

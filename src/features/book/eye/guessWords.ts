@@ -22,7 +22,7 @@ export function guessWords(ask: Ask, guess: string | number): { guess: string; t
 export function verdictWords(ask: Ask, guess: string | number, { right, offDoublings }: Judged): string {
   const words = guessWords(ask, guess);
   if (ask.type === 'choice')
-    return right ? `Right: ${words.truth}.` : `Not this time. You said ${words.guess}; it is ${words.truth}.`;
+    return right ? `Right: “${words.truth}”.` : `Not this time. You said “${words.guess}”; it is “${words.truth}”.`;
   const times = 2 ** (offDoublings ?? 0);
   const off =
     times < 1.02 ? 'met' : `${formatFigures(times, 2)} times too ${Number(guess) > ask.truth ? 'much' : 'little'}`;

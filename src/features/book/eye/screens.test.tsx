@@ -52,7 +52,7 @@ describe('training the eye', () => {
     expect(words()).toContain('Was the second enlarged from the same picture');
     expect(screen.getAllByTestId(/^plate-/)).toHaveLength(2);
     fireEvent.press(screen.getByTestId('choose-magnified'));
-    expect(words()).toMatch(/Right: Magnified|Not this time\. You said Magnified: more detail; it is Enlarged/);
+    expect(words()).toMatch(/Right: “Magnified|Not this time\. You said “Magnified: more detail”; it is “Enlarged/);
     expect(words()).toContain('Pixels that see the subject');
     const [guess] = kept();
     expect(guess).toMatchObject({ kind: 'enlarged', level: 2, guess: 'Magnified: more detail' });

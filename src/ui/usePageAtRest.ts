@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 const LATEST_MS = 4000;
 
 /** True once the page has had a moment to spare: what nobody waits for begins then. */
-export function useRested(): boolean {
+export function usePageAtRest(): boolean {
   const [rested, setRested] = useState(false);
   useEffect(() => {
     const begin = () => setRested(true);

@@ -40,6 +40,8 @@ const ROUTES = [
   '/book',
   '/book/outings',
   '/book/says',
+  '/book/eye',
+  '/book/seek',
   '/book/outings/00000000-0000-4000-8000-000000007001',
   '/book/outings/00000000-0000-4000-8000-000000007001/card',
   '/book/outings/00000000-0000-4000-8000-000000007001/bag',

@@ -33,6 +33,8 @@ const PAGES = [
   '/bench/charts',
   '/book',
   '/book/says',
+  '/book/eye',
+  '/book/seek',
   '/book/outings/00000000-0000-4000-8000-000000007001',
   '/book/outings/00000000-0000-4000-8000-000000007001/card',
   '/book/outings/00000000-0000-4000-8000-000000007001/bag',

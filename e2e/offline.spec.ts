@@ -54,6 +54,8 @@ const places: [address: string, shows: RegExp][] = [
   ['/book', /Curlew/],
   ['/book/outings', /Marsh at first light/],
   ['/book/says', /Learned from 30 judged groups/],
+  ['/book/eye', /Which ratio is it/],
+  ['/book/seek', /\d+ in all/],
   ['/book/outings/00000000-0000-4000-8000-000000007001/card', /When it comes closer/],
   [`/book/${demoReadings()[0]!.id}`, /Taken|Kept|px|s\b/],
   ['/kit', /Ostrel R45/],

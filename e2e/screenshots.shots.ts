@@ -51,6 +51,22 @@ test.describe('book pages', () => {
     await page.screenshot({ path: `${folder}/outing.png` });
   });
 
+  test('the eye', async ({ page }) => {
+    await page.goto('/book/eye');
+    await page.getByTestId('practise-ruler').click();
+    await page.getByTestId('plate-0').waitFor({ timeout: 30_000 });
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${folder}/eye.png` });
+  });
+
+  test('seek and see', async ({ page }) => {
+    await page.goto('/book/seek');
+    await page.getByText(/ in all$/).waitFor();
+    await page.getByRole('radio', { name: 'Charts' }).click();
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${folder}/seek.png` });
+  });
+
   test('what it says', async ({ page }) => {
     await page.goto('/book/says');
     await page.getByText(/^Learned from 30 judged groups/).waitFor();

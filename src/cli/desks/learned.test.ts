@@ -1,4 +1,5 @@
 import fs from 'node:fs';
+import { demoSubjects } from '@/demo/kit';
 import { DESKS } from '../registry';
 
 const example = () => JSON.parse(fs.readFileSync('docs/examples/learned.json', 'utf8')) as { groups: object[] };
@@ -38,6 +39,12 @@ describe('what was learned, on the command line', () => {
     expect(told.hand!.map(({ of }) => of)).toEqual(['Ostrel R45', 'Quillon C26']);
     expect(told.stars).toMatchObject([{ cases: 8, alsoCases: 1 }]);
     expect(told.ratio).toMatchObject([{ cases: 4, alsoCases: 1 }]);
+  });
+  it('puts subjects of a kind together, where it is told their kinds', () => {
+    const subjects = [demoSubjects.curlew.data, demoSubjects.redshank.data];
+    const told = answer({ ...example(), subjects });
+    expect(told.distances![0]).toMatchObject({ of: 'Wader, all', cases: 4, ofKind: true });
+    expect(answer(example()).distances!.some(({ of }) => of === 'Wader, all')).toBe(false);
   });
   it('is empty where nothing was judged', () => {
     expect(answer({ groups: [] })).toMatchObject({ judged: 0, hand: [], stars: [], converters: [] });

@@ -1,5 +1,7 @@
 import { between, text } from '@/contract/schemas/fields';
 import type { PictureGroup } from '@/contract/schemas/pictureGroup';
+import type { Subject } from '@/contract/schemas/subject';
+import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { learn, type Evidence, type LearnedLimit } from '@/core/learned/learn';
 import { ok } from '@/core/quantity/result';
 import { desk } from '../desk';
@@ -7,6 +9,7 @@ import { list, objectSchema } from './fields';
 
 interface LearnedInput extends Evidence {
   groups: PictureGroup[];
+  subjects?: Subject[] | undefined;
 }
 
 /** The cases themselves stay out: they are the input. */
@@ -19,6 +22,7 @@ export const learned = desk<LearnedInput>({
     'Learned',
     {
       groups: list('Groups of pictures', { $ref: 'pictureGroup' }, 0, 100_000),
+      subjects: list('Subjects, for their kinds', { $ref: 'subject' }, 0, 10_000),
       held: list(
         'Series by hand that were measured',
         objectSchema(
@@ -61,8 +65,10 @@ export const learned = desk<LearnedInput>({
     },
     ['groups'],
   ),
-  read: ({ groups, ...evidence }) => {
-    const found = learn(groups, evidence);
+  read: ({ groups, subjects = [], ...evidence }) => {
+    const kinds = new Map(subjects.map(({ name, kind }) => [name, SUBJECT_KINDS[kind].name]));
+    const judged = groups.map((group) => ({ ...group, subjectKind: kinds.get(group.subjectName) }));
+    const found = learn(judged, evidence);
     return ok({
       desk: 'learned',
       groups: groups.length,
@@ -76,7 +82,7 @@ export const learned = desk<LearnedInput>({
       stars: found.stars.map(plain),
       iso: found.iso.map(plain),
       pixels: found.pixels.map(plain),
-      distances: found.distances,
+      distances: found.distances.map(({ from: _, ...distance }) => distance),
       converters: found.converters,
     });
   },

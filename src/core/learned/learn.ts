@@ -4,6 +4,8 @@ import { chanceSmaller, shareOf, type Share } from './share';
 /** A judged group of pictures, as far as something is learned from it. */
 export interface Judged {
   subjectName: string;
+  /** What kind of subject it is, in words; not known of one that is in no list. */
+  subjectKind?: string | undefined;
   kind?: 'far' | 'near' | 'stars' | undefined;
   verdict?: 'kept' | 'soft' | 'small' | 'strokes' | 'noisy' | undefined;
   bodyName?: string | undefined;
@@ -50,10 +52,14 @@ export interface LearnedHold extends LearnedLimit {
   atFocal: { focalMm: number; seconds: number; low: number; high: number }[];
 }
 
-/** From how far one subject was kept. */
+/** From how far one subject was kept, or all of a kind. */
 export interface LearnedDistance {
   of: string;
   cases: number;
+  /** Several subjects of one kind together. */
+  ofKind?: true;
+  /** Each distance it was kept from, m, from near to far. */
+  from: number[];
   /** Middle, and where eight of ten lie; nothing where there are too few. */
   middleM?: number;
   nearM?: number;
@@ -194,20 +200,24 @@ function along(sorted: readonly number[], share: number): number {
   return sorted[low]! + (sorted[high]! - sorted[low]!) * (at - low);
 }
 
+function distanceOf(of: string, own: readonly Judged[]): LearnedDistance {
+  const sorted = own.map(({ distanceM }) => distanceM!).sort((a, b) => a - b);
+  const known = { of, cases: sorted.length, from: sorted };
+  if (sorted.length < LEAST_DISTANCES) return known;
+  return { ...known, middleM: along(sorted, 0.5), nearM: along(sorted, 0.1), farM: along(sorted, 0.9) };
+}
+
+/** Subject by subject; and kind by kind, where one keeps several subjects of it. */
 function learnDistances(groups: readonly Judged[]): LearnedDistance[] {
   const kept = groups.filter(({ verdict, distanceM }) => verdict === 'kept' && distanceM);
-  return byName(kept, ({ subjectName }) => subjectName).map(([of, own]) => {
-    const sorted = own.map(({ distanceM }) => distanceM!).sort((a, b) => a - b);
-    return sorted.length < LEAST_DISTANCES
-      ? { of, cases: sorted.length }
-      : {
-          of,
-          cases: sorted.length,
-          middleM: along(sorted, 0.5),
-          nearM: along(sorted, 0.1),
-          farM: along(sorted, 0.9),
-        };
-  });
+  const subjects = byName(kept, ({ subjectName }) => subjectName);
+  const kinds = byName(kept, ({ subjectKind }) => subjectKind).filter(
+    ([, own]) => new Set(own.map(({ subjectName }) => subjectName)).size > 1,
+  );
+  return [
+    ...kinds.map(([kind, own]): LearnedDistance => ({ ...distanceOf(`${kind}, all`, own), ofKind: true })),
+    ...subjects.map(([subject, own]) => distanceOf(subject, own)),
+  ];
 }
 
 const LEAST_WITH = 3;

@@ -158,6 +158,18 @@ describe('what one’s own pictures say, as numbers', () => {
     expect(ownPixels(learned, 'near')).toBeNull();
     expect(ownDistanceM(learned, 'Curlew')).toBeNull();
     expect(ownDistanceM(learned, 'Stonechat')).toMatchObject({ value: 9, unit: 'm' });
+    // Two curlews and two redshanks: four waders.
+    const kinds = learn(
+      groups.map((group) => ({
+        ...group,
+        subjectKind: /Curlew|Redshank/.test(group.subjectName) ? 'Wader' : undefined,
+      })),
+    );
+    expect(kinds.distances[0]).toMatchObject({ of: 'Wader, all', cases: 4, ofKind: true });
+    const from = kinds.distances[0]!.from;
+    expect([...from].sort((a, b) => a - b)).toEqual(from);
+    expect(ownDistanceM(kinds, 'Curlew', 'Wader')!.value).toBeCloseTo((from[1]! + from[2]!) / 2, 9);
+    expect(ownDistanceM(kinds, 'Curlew', 'Raptor in flight')).toBeNull();
     expect(ownHandS(NOTHING_LEARNED, 'A', 300)).toBeNull();
   });
 

@@ -96,16 +96,18 @@ export const ownIso = (own: Learned, bodyName: string): Quantity | null =>
 export const ownPixels = (own: Learned, kind: 'far' | 'near'): Quantity | null =>
   limitQuantity(named(own.pixels, PIXELS_OF[kind]), 'px', 'Pixels from which you keep it', 'are large enough');
 
-/** From how far this person mostly kept pictures of a subject, m. */
-export function ownDistanceM(own: Learned, subjectName: string): Quantity | null {
-  const found = named(own.distances, subjectName);
+/** From how far this person mostly kept pictures of a subject, or else of its kind, m. */
+export function ownDistanceM(own: Learned, subjectName: string, kindName?: string): Quantity | null {
+  const subject = named(own.distances, subjectName);
+  // Too few of this one: those of its kind tell it.
+  const found = subject?.middleM === undefined && kindName ? named(own.distances, `${kindName}, all`) : subject;
   if (found?.middleM === undefined || found.nearM === undefined || found.farM === undefined) return null;
-  const { cases, middleM, nearM, farM } = found;
+  const { of, cases, middleM, nearM, farM } = found;
   return measured(
     middleM,
     'm',
     () => ({
-      name: `Distance you mostly kept ${subjectName} from`,
+      name: `Distance you mostly kept ${of} from`,
       formula: '',
       inputs: [],
       source: `the middle of ${cases} groups you kept; eight of ten lie within the error`,

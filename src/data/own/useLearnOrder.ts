@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { PictureGroup } from '@/contract/schemas/pictureGroup';
 import { heldLimits } from '@/core/far/heldLimits';
+import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { evidenceOf } from '@/core/learned/evidence';
 import type { Judged } from '@/core/learned/learn';
 import { useHeldReadings } from '../useReadings';
@@ -8,8 +9,9 @@ import { useRows } from '../useRows';
 import type { LearnOrder } from './learnWork';
 
 /** Of a judged group only what is learned from: small pictures stay where they are. */
-const judgedOf = (group: PictureGroup): Judged => ({
+const judgedOf = (group: PictureGroup, subjectKind: string | undefined): Judged => ({
   subjectName: group.subjectName,
+  subjectKind,
   kind: group.kind,
   verdict: group.verdict,
   bodyName: group.bodyName,
@@ -32,16 +34,20 @@ export function useLearnOrder(): { order: LearnOrder | null; failed: boolean; re
   const bodies = useRows('bodies');
   const optics = useRows('optics');
   const setups = useRows('setups');
+  const subjects = useRows('subjects');
   const readings = useHeldReadings();
-  const all = [groups, measurements, tests, bodies, optics, setups];
+  const all = [groups, measurements, tests, bodies, optics, setups, subjects];
   const loading = all.some((each) => each.loading);
   const order = useMemo((): LearnOrder | null => {
     if (loading) return null;
     const bodyNames = new Map(bodies.rows.map(({ id, data }) => [id, data.name]));
     const lensNames = new Map(optics.rows.map(({ id, data }) => [id, data.name]));
+    const kindOf = new Map(subjects.rows.map(({ id, data }) => [id, SUBJECT_KINDS[data.kind].name]));
     const bodyOf = new Map(setups.rows.map(({ id, data }) => [id, bodyNames.get(data.bodyId)]));
     return {
-      groups: groups.rows.filter(({ data }) => data.verdict).map(({ data }) => judgedOf(data)),
+      groups: groups.rows
+        .filter(({ data }) => data.verdict)
+        .map(({ data }) => judgedOf(data, data.subjectId && kindOf.get(data.subjectId))),
       evidence: evidenceOf({
         limits: heldLimits(measurements.rows.map(({ data }) => data)).map(({ kept, ...limit }) => ({
           ...limit,
@@ -58,7 +64,17 @@ export function useLearnOrder(): { order: LearnOrder | null; failed: boolean; re
         })),
       }),
     };
-  }, [loading, groups.rows, measurements.rows, tests.rows, bodies.rows, optics.rows, setups.rows, readings]);
+  }, [
+    loading,
+    groups.rows,
+    measurements.rows,
+    tests.rows,
+    bodies.rows,
+    optics.rows,
+    setups.rows,
+    subjects.rows,
+    readings,
+  ]);
   return {
     order,
     failed: all.some((each) => each.failed),

@@ -1,4 +1,5 @@
 import { View } from 'react-native';
+import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { converterText } from '@/core/learned/learnedWords';
 import { ownConverters, ownDistanceM, ownIso, ownPixels, ownRatio, ownStarsS } from '@/core/learned/ownSchools';
 import { distanceAgainstOwn, pixelsAgainstOwn } from '@/core/learned/ownWords';
@@ -16,7 +17,7 @@ import { space } from '@/ui/theme/measures';
 
 /** What is being read, as far as one's own pictures say something of it. */
 interface Read {
-  desk: 'far' | 'near' | 'stars';
+  desk: 'far' | 'near' | 'stars' | 'planets' | 'deep';
   situation: Situation;
   system: EffectiveSystem;
   /** Pixels that count on the subject, and how far it is, m. */
@@ -49,8 +50,9 @@ function namesOf({ setup }: Situation): { lens: string | undefined; converters: 
 /** What one's own pictures say of what is in hand: numbers, and how this reading stands to them. */
 export function ownSaid(own: Learned, { desk, situation, system, counted, distanceM }: Read, units: UnitSystem) {
   const { lens, converters } = namesOf(situation);
-  const pixels = desk === 'stars' ? null : ownPixels(own, desk);
-  const distance = desk === 'far' ? ownDistanceM(own, situation.subject.name) : null;
+  const pixels = desk === 'far' || desk === 'near' ? ownPixels(own, desk) : null;
+  const distance =
+    desk === 'far' ? ownDistanceM(own, situation.subject.name, SUBJECT_KINDS[situation.subject.kind].name) : null;
   const used = lens ? ownConverters(own, lens, converters) : [];
   const known = (name: string, quantity: Quantity | null | undefined): NamedFigure[] =>
     quantity ? [{ name, quantity }] : [];

@@ -28,7 +28,7 @@ export function KeepersChart({ rows }: { rows: readonly KeepersOf[] }) {
           {rows.map(({ setup, share }, i) => {
             const y = ROW * (i + 1) - 12;
             return (
-              <G key={setup}>
+              <G key={`${setup} ${i}`}>
                 <SvgText {...text} fill={palette.ink} x={LEFT} y={y - 12}>
                   {setup}
                 </SvgText>

@@ -1,15 +1,19 @@
 import { useMemo } from 'react';
 import { ScrollView, View } from 'react-native';
+import type { LearnedConverter, LearnedDistance } from '@/core/learned/learn';
 import { converterText, distanceText, limitsInWords, type LimitWords } from '@/core/learned/learnedWords';
 import { chanceAt } from '@/core/learned/limit';
 import { NOTHING_LEARNED, converterKey, sayKey, type SayKey } from '@/core/learned/own';
 import { formatFixed } from '@/core/quantity/format';
+import type { DistancesOf, KeepersOf } from '@/core/seek/statistics';
 import { useLearned } from '@/data/own/learned';
 import { usePreferences } from '@/data/preferences';
 import { usePartOfScreen } from '@/ui/Beside';
 import { Guard } from '@/ui/Guard';
 import { Txt } from '@/ui/Txt';
 import { ChanceChart } from '@/ui/chart/ChanceChart';
+import { DistanceChart } from '@/ui/chart/DistanceChart';
+import { KeepersChart } from '@/ui/chart/KeepersChart';
 import { Key } from '@/ui/controls/Key';
 import { CheckBox } from '@/ui/rne';
 import { space } from '@/ui/theme/measures';
@@ -52,6 +56,7 @@ export default function SaysPage() {
             <Txt kind="title" level={2}>
               Kept from
             </Txt>
+            <DistanceChart rows={learned.distances.map(keptFrom)} units={units} />
             {learned.distances.map((each) => (
               <View key={each.of}>
                 <Txt kind="strong">{each.of}</Txt>
@@ -68,6 +73,7 @@ export default function SaysPage() {
             <Txt kind="title" level={2}>
               Converters
             </Txt>
+            <KeepersChart rows={learned.converters.flatMap(withAndWithout)} />
             {learned.converters.map((each) => (
               <View key={each.lens + each.converter}>
                 <Txt kind="strong">{`${each.converter} on ${each.lens}`}</Txt>
@@ -81,6 +87,18 @@ export default function SaysPage() {
     </UnderBookTabs>
   );
 }
+
+/** Distances a subject was kept from, as they are drawn. */
+const keptFrom = ({ of, from }: LearnedDistance): DistancesOf => ({
+  subject: of,
+  distances: from.map((distanceM) => ({ distanceM, standing: 'kept' })),
+});
+
+/** What was kept with a converter and without it, one below the other. */
+const withAndWithout = ({ lens, converter, ...share }: LearnedConverter): KeepersOf[] => [
+  { setup: `${lens} with ${converter}`, share: share.with },
+  { setup: `${lens} without`, share: share.without },
+];
 
 function OneLimit({ words }: { words: LimitWords }) {
   const styles = useStyles();

@@ -10,6 +10,7 @@ import { PictureKey } from '@/ui/take/PictureKey';
 import { useFieldModes } from '@/ui/fieldModes';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { AssumedLine } from '../../desk/AssumedLine';
+import { OwnGroup } from '../../desk/OwnGroup';
 import { useWhy } from '../../desk/useWhy';
 import { SiteLine } from '../SiteLine';
 import { SkyDock } from '../SkyDock';
@@ -46,7 +47,7 @@ function Deep({ desk }: { desk: ReadySky }) {
       keep={<PictureKey content={() => deepCard(desk, state.object, state.reading, units)} />}
       levers={<DeepLevers base={desk.base} asked={state.asked} onWhy={ask} />}
       more={<DeepSettings open={wide} />}
-      groups={null}
+      groups={<OwnGroup desk="deep" situation={desk.situation} system={desk.system} units={units} onWhy={ask} />}
       column={
         <View style={{ gap: space.medium }}>
           <SiteLine />

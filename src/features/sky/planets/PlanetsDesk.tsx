@@ -18,6 +18,7 @@ import { planetCard } from '../skyCards';
 import { secondsText } from '../starWords';
 import type { ReadySky } from '../useSkyDesk';
 import { AssumedLine } from '../../desk/AssumedLine';
+import { OwnGroup } from '../../desk/OwnGroup';
 import { useWhy } from '../../desk/useWhy';
 import { Cameras } from './Cameras';
 import { MoonAndSun } from './MoonAndSun';
@@ -82,6 +83,7 @@ function Planets({ desk }: { desk: ReadySky }) {
           >
             <MoonAndSun system={system} moonArcsec={discs.moonArcsec} sunArcsec={discs.sunArcsec} onWhy={ask} />
           </Group>
+          <OwnGroup desk="planets" situation={desk.situation} system={system} units={units} onWhy={ask} />
         </>
       }
       column={

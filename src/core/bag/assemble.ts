@@ -3,12 +3,12 @@ import type { Link } from '../chain/link';
 import { misfits } from '../chain/mountPath';
 import { chainName, isOptic, type Assembled, type BodyPiece, type Kit } from './pieces';
 
-/** Pieces put to a lens at most: an adapter from mount to mount, and two that change the picture. */
-const MOST_ADDED = 3;
+/** Pieces put to a lens at most: an adapter from mount to mount, and three that change the picture. */
+const MOST_ADDED = 4;
 
-/** Every chain of the kit around one optic: as it is, and with up to three pieces more, wherever they fit. */
+/** Every chain of the kit around one optic: as it is, and with up to four pieces more, wherever they fit. Filters only take light: none is in the lightest bag. */
 function chainsAround(body: BodyPiece, optic: Link, parts: readonly Link[]): Link[][] {
-  const loose = parts.filter((each) => each.id !== optic.id);
+  const loose = parts.filter(({ id, part }) => id !== optic.id && part.kind !== 'filter');
   const found = new Map<string, Link[]>([[chainName([optic]), [optic]]]);
   let latest: Link[][] = [[optic]];
   for (let added = 0; added < MOST_ADDED; added += 1) {

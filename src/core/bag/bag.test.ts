@@ -169,6 +169,16 @@ describe('a set-up', () => {
     expect(shown.shareOfFrame.value).toBeCloseTo(98, 0);
   });
 
+  it('puts four pieces to a lens, and no filter', () => {
+    const { tele600, macro100 } = demoOptics;
+    const { converter14, converter20, tubes, closeUp, solarFoil } = demoAdapters;
+    const more = [tele600, macro100, converter14, converter20, tubes, closeUp, solarFoil];
+    const all = [...assembled({ bodies: [body(demoBodies.ostrel)], parts: more.map(part) })];
+    const longest = all.find(({ chain }) => chain.length === 5)!;
+    expect(new Set(longest.ids).size).toBe(6);
+    expect(all.some(({ ids }) => ids.includes(solarFoil.id))).toBe(false);
+  });
+
   it('gives nothing where it does not focus, or where the subject fits at no focal length', () => {
     const system = fold(zoomed!, {})!;
     expect(serve(zoomed!, system, { ...wants[0]!, distanceM: 0.3 })).toBeNull();

@@ -14,7 +14,8 @@ const isThere = async (store: Store, resource: ResourceName, id: string): Promis
   );
 
 /** What the Book holds is no kit. */
-const isKit = (resource: ResourceName): boolean => !['readings', 'outings', 'pictureGroups', 'guesses'].includes(resource);
+const isKit = (resource: ResourceName): boolean =>
+  !['readings', 'outings', 'pictureGroups', 'guesses'].includes(resource);
 
 /** Rows of the demo kit that stand in the database: what the Book kept of it, and what pictures are for, is no kit. */
 export async function countDemoRows(store: Store): Promise<number> {

@@ -5,6 +5,7 @@ import type { KitAround } from '../levers/candidates';
 import type { SystemInput } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import type { Quantity } from '../quantity/quantity';
+import type { UnitSystem } from '../quantity/units';
 import type { RulerScale } from '../simulate/rulerScene';
 import type { StarsMade } from '../simulate/starScene';
 
@@ -120,6 +121,8 @@ export interface Making {
   kit: TrainKit;
   level: Level;
   seed: number;
+  /** Units distances are told in. */
+  units?: UnitSystem | undefined;
 }
 
 /** How far apart two things lie that are to be told apart, as a factor, level by level. */

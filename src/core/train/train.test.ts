@@ -77,6 +77,16 @@ describe('every exercise', () => {
     }
   });
 
+  it('tells distances in the person’s units', () => {
+    for (const kind of ['pixels', 'lever', 'resolves', 'fNumber'] as const) {
+      const feet = makeExercise(kind, { kit, level: 1, seed: 10, units: 'imperial' })!;
+      expect(feet.given).toMatch(/at [\d.,]+\sft/);
+      expect(feet.ask).toMatchObject(
+        kind === 'lever' ? { right: choiceOf(made(kind, 1, 10)).right } : made(kind, 1, 10).ask,
+      );
+    }
+  });
+
   it('is left out where the kit has nothing for it, and made of plain formats where it can be', () => {
     const empty = { bodies: [], setups: [], subjects: [], outputs: [], parts: [] };
     const kinds = TRAIN_KINDS.filter((kind) => makeExercise(kind, { kit: empty, level: 1, seed: 5 }));

@@ -4,6 +4,7 @@ import type { Exercise, TrainKind } from '@/core/train/exercise';
 import { judge, type Judged } from '@/core/train/judge';
 import { makeExercise } from '@/core/train/kinds';
 import { inOrder, standings, type Answered, type Standing } from '@/core/train/schedule';
+import { usePreferences } from '../preferences';
 import { createRow } from '../rowActions';
 import { useKit } from '../useKit';
 import { useRows } from '../useRows';
@@ -54,6 +55,7 @@ const NEW_SITTING = { given: 0, right: 0, startedMs: 0, over: false };
 export function useTraining(): Training {
   const { rows, loading, failed, retry } = useRows('guesses');
   const { kit, loading: opening } = useKit();
+  const units = usePreferences((state) => state.units);
   const trainKit = useMemo(() => trainKitOf(kit), [kit]);
   const guesses = useMemo(
     () => rows.map(({ data }) => data).sort((a, b) => a.answeredAt.localeCompare(b.answeredAt)),
@@ -70,14 +72,14 @@ export function useTraining(): Training {
       const sorted = [...order.filter((each) => each.kind !== last), ...order.filter((each) => each.kind === last)];
       for (const { kind: each, level } of sorted)
         for (let i = 0; i < TRIES; i += 1) {
-          const exercise = makeExercise(each, { kit: trainKit, level, seed: newSeed() });
+          const exercise = makeExercise(each, { kit: trainKit, level, seed: newSeed(), units });
           if (exercise) {
             setSitting((now) => (now.startedMs ? now : { ...now, startedMs: Date.now() }));
             return setTurn({ exercise, judged: null });
           }
         }
     },
-    [known, trainKit, turn],
+    [known, trainKit, turn, units],
   );
   const answer = useCallback(
     (guess: string | number, words: { guess: string; truth: string }) => {

@@ -1,7 +1,7 @@
 import { blurDiscMm } from '../../far/depth';
 import { lensToSensorM } from '../../far/depthQuantities';
-import { formatFigures, formatFixed } from '../../quantity/format';
-import { quantityText, showFNumber } from '../../quantity/quantityText';
+import { formatFigures } from '../../quantity/format';
+import { quantityText, showFNumber, showLengthM, shownText } from '../../quantity/quantityText';
 import { computed, given, input } from '../../quantity/quantity';
 import { chance } from '../../simulate/chance';
 import type { Exercise, Level, Making } from '../exercise';
@@ -18,7 +18,7 @@ const MOST_DISC = 40;
 const TRIES = 40;
 
 /** Lights far behind the subject, each a disc as wide as the opening makes it: which f-number was it? */
-export function fNumber({ kit, level, seed }: Making): Exercise | null {
+export function fNumber({ kit, level, seed, units = 'metric' }: Making): Exercise | null {
   const random = chance(seed);
   for (let i = 0; i < TRIES; i += 1) {
     const spot = farSpot(kit, random);
@@ -40,7 +40,7 @@ export function fNumber({ kit, level, seed }: Making): Exercise | null {
       kind: 'fNumber',
       level,
       seed,
-      given: `${name}, ${subject.name} at ${quantityText(reading.distanceM, 'metric')}, lights behind it at ${formatFixed(behindM)}\u202fm. The frame is ${formatFigures(system.used.widthMm, 3)}\u202fmm wide; the lens draws 1 : ${formatFigures(1 / ratio, 3)}.`,
+      given: `${name}, ${subject.name} at ${quantityText(reading.distanceM, units)}, lights behind it at ${shownText(showLengthM(behindM, units))}. The frame is ${formatFigures(system.used.widthMm, 3)}\u202fmm wide; the lens draws 1 : ${formatFigures(1 / ratio, 3)}.`,
       question: 'Which f-number draws the lights so wide?',
       plates: [
         {

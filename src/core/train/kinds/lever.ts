@@ -1,6 +1,7 @@
 import { farLevers, type Lever } from '../../far/levers';
 import { formatFixed } from '../../quantity/format';
-import { quantityText } from '../../quantity/quantityText';
+import { quantityText, showLengthM, shownText } from '../../quantity/quantityText';
+import type { UnitSystem } from '../../quantity/units';
 import { computed, given, input } from '../../quantity/quantity';
 import { chance } from '../../simulate/chance';
 import type { Exercise, Making } from '../exercise';
@@ -13,9 +14,9 @@ const CHOICES = 3;
 const TRIES = 10;
 
 /** What one would do, in few words. */
-function leverName({ kind, name, removes, distanceChangeM, focalAfterMm }: Lever): string {
+function leverName({ kind, name, removes, distanceChangeM, focalAfterMm }: Lever, units: UnitSystem): string {
   if (kind === 'distance')
-    return `${formatFixed(Math.abs(distanceChangeM), 1)}\u202fm ${distanceChangeM < 0 ? 'closer' : 'further back'}`;
+    return `${shownText(showLengthM(Math.abs(distanceChangeM), units))} ${distanceChangeM < 0 ? 'closer' : 'further back'}`;
   if (kind === 'focal') return `Zoom to ${formatFixed(focalAfterMm)}\u202fmm`;
   return removes ? `Without ${name}` : name;
 }
@@ -29,7 +30,7 @@ function threeOf(levers: readonly Lever[], ahead: number, random: ReturnType<typ
 }
 
 /** Three things one could change: which brings most real pixels? */
-export function lever({ kit, level, seed }: Making): Exercise | null {
+export function lever({ kit, level, seed, units = 'metric' }: Making): Exercise | null {
   const random = chance(seed);
   for (let i = 0; i < TRIES; i += 1) {
     const spot = farSpot(kit, random);
@@ -54,18 +55,22 @@ export function lever({ kit, level, seed }: Making): Exercise | null {
     const best = three.reduce((a, b) => (b.resolvedRatio > a.resolvedRatio ? b : a));
     const { resolvedPixels } = reading;
     const told = (each: Lever) =>
-      `${leverName(each)}: ${formatFixed(resolvedPixels.value * each.resolvedRatio)}\u202fpx`;
+      `${leverName(each, units)}: ${formatFixed(resolvedPixels.value * each.resolvedRatio)}\u202fpx`;
     return {
       kind: 'lever',
       level,
       seed,
-      given: `${name}, ${subject.name} at ${quantityText(reading.distanceM, 'metric')}: ${quantityText(resolvedPixels, 'metric')} resolved on it.`,
+      given: `${name}, ${subject.name} at ${quantityText(reading.distanceM, units)}: ${quantityText(resolvedPixels, 'metric')} resolved on it.`,
       question: 'What brings most real pixels on it?',
       plates: [framePlate(spot)],
-      ask: { type: 'choice', options: three.map((each) => ({ id: each.id, text: leverName(each) })), right: best.id },
+      ask: {
+        type: 'choice',
+        options: three.map((each) => ({ id: each.id, text: leverName(each, units) })),
+        right: best.id,
+      },
       told: `${three.map(told).join('; ')}.`,
       why: computed(resolvedPixels.value * best.resolvedRatio, 'px', () => ({
-        name: `Resolved on it: ${leverName(best)}`,
+        name: `Resolved on it: ${leverName(best, units)}`,
         formula: 'px · g',
         inputs: [
           input('px', 'resolved now', resolvedPixels),

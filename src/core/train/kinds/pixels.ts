@@ -7,7 +7,7 @@ import { farSpot } from '../farSpot';
 import { framePlate } from '../framePlate';
 
 /** How many pixels are on it? The frame drawn to scale, the pixels across it told. */
-export function pixels({ kit, level, seed }: Making): Exercise | null {
+export function pixels({ kit, level, seed, units = 'metric' }: Making): Exercise | null {
   const spot = farSpot(kit, chance(seed));
   if (!spot) return null;
   const { system, reading, subject, name } = spot;
@@ -16,7 +16,7 @@ export function pixels({ kit, level, seed }: Making): Exercise | null {
     kind: 'pixels',
     level,
     seed,
-    given: `${name}, ${system.mode.name.toLowerCase()}: ${formatFixed(system.used.columns)} × ${formatFixed(system.used.rows)}\u202fpx. ${subject.name} at ${quantityText(reading.distanceM, 'metric')}.`,
+    given: `${name}, ${system.mode.name.toLowerCase()}: ${formatFixed(system.used.columns)} × ${formatFixed(system.used.rows)}\u202fpx. ${subject.name} at ${quantityText(reading.distanceM, units)}.`,
     question: `How many pixels are on it, ${SUBJECT_KINDS[subject.kind].measure}?`,
     plates: [framePlate(spot)],
     ask: { type: 'amount', unit: 'px', low: 10, high: 10_000, truth: pixelsOnSubject.value },

@@ -28,7 +28,7 @@ function pairApart(spots: readonly FarSpot[], factor: number): [FarSpot, FarSpot
 }
 
 /** The same piece of a subject from the same spot with two set-ups of the kit: which took which? */
-export function resolves({ kit, level, seed }: Making): Exercise | null {
+export function resolves({ kit, level, seed, units = 'metric' }: Making): Exercise | null {
   const random = chance(seed);
   if (!kit.subjects.length) return null;
   for (let i = 0; i < TRIES; i += 1) {
@@ -45,7 +45,7 @@ export function resolves({ kit, level, seed }: Making): Exercise | null {
       kind: 'resolves',
       level,
       seed,
-      given: `${subject.name} at ${quantityText(more.reading.distanceM, 'metric')}, the same piece of it. One is ${more.name}, the other ${less.name}.`,
+      given: `${subject.name} at ${quantityText(more.reading.distanceM, units)}, the same piece of it. One is ${more.name}, the other ${less.name}.`,
       question: 'Which of the two took A?',
       plates: ['A', 'B'].map((label, at) => ({
         kind: 'photo',

@@ -81,10 +81,6 @@ export function starField({ kit, level, seed }: Making): Exercise | null {
     sky: 0.008,
     brightest: 40,
   });
-  const plates = places.map((label, at) => {
-    const i = NAMES.indexOf(label);
-    return { label, exposureS: exposures[i]!, at };
-  });
   const order = (exposureS: number): PhotoOrder => ({
     make: 'stars',
     sky: sky(exposureS),
@@ -102,7 +98,11 @@ export function starField({ kit, level, seed }: Making): Exercise | null {
     seed,
     given: `${name}, ${formatFigures(focalMm.value, 3)}\u202fmm, pointed to declination ${formatFixed(declinationDeg)}°. Shown pixel by pixel of “${output.name}”; a run of 1.5 of its pixels passes.`,
     question: 'Which is the longest exposure that still passes?',
-    plates: plates.map(({ exposureS, at }) => ({ kind: 'photo', label: NAMES[at]!, order: order(exposureS) })),
+    plates: places.map((field, at) => ({
+      kind: 'photo',
+      label: NAMES[at]!,
+      order: order(exposures[NAMES.indexOf(field)]!),
+    })),
     ask: {
       type: 'choice',
       options: NAMES.map((each) => ({ id: each, text: each })),

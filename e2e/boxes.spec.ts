@@ -96,6 +96,8 @@ for (const half of [0, 1]) {
       await page.goto(path);
       await page.waitForLoadState('networkidle');
       await expect(page.getByRole('main')).not.toContainText('Opening …');
+      // The reading in words stands in for the desk until it is drawn.
+      await expect(page.locator('#first-view')).toHaveCount(0);
       for (const [width, height] of SIZES) {
         await page.setViewportSize({ width, height });
         await settled(page);

@@ -45,7 +45,7 @@ test('what one’s own pictures say counts on a desk, and is switched off', asyn
   await page.keyboard.press('Escape');
 
   await page.goto('/book/says');
-  for (const name of ['Pixels on the subject · far subjects', 'ISO · Ostrel R45'])
+  for (const name of ['Pixels on the subject · far subjects', 'ISO · Ostrel R45', 'Wader, all kept from'])
     await page.getByRole('checkbox', { name: `${name}: counts on the desks` }).click();
   await page.goto('/far');
   await expect(page.getByRole('button', { name: 'Planner curve' }).or(page.getByText('Planner curve'))).toBeVisible();

@@ -29,7 +29,7 @@ export function casesText({ cases, good, alsoCases = 0, series = 0 }: LearnedLim
   const rests = [
     ...(groups ? [groupsText(groups)] : []),
     ...(alsoCases ? [`${plural(alsoCases, 'picture', 'pictures')} judged elsewhere in the Book`] : []),
-    ...(series ? [`${plural(series, 'series', 'series')} measured on the Bench`] : []),
+    ...(series ? [`${formatFixed(series)} series measured on the Bench`] : []),
   ];
   return `${rests.join(' and ')}${cases ? `, ${formatFixed(good)} of ${formatFixed(cases)} good` : ''}`;
 }

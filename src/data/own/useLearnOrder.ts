@@ -49,10 +49,13 @@ export function useLearnOrder(): { order: LearnOrder | null; failed: boolean; re
         .filter(({ data }) => data.verdict)
         .map(({ data }) => judgedOf(data, data.subjectId && kindOf.get(data.subjectId))),
       evidence: evidenceOf({
-        limits: heldLimits(measurements.rows.map(({ data }) => data)).map(({ kept, ...limit }) => ({
-          ...limit,
-          bodyName: kept.setupId && bodyOf.get(kept.setupId),
-        })),
+        // The simulated camera knows nothing of this person's hand.
+        limits: heldLimits(measurements.rows.map(({ data }) => data).filter(({ simulated }) => !simulated)).map(
+          ({ kept, ...limit }) => ({
+            ...limit,
+            bodyName: kept.setupId && bodyOf.get(kept.setupId),
+          }),
+        ),
         bodies: bodies.rows.map(({ data }) => data),
         starTests: tests.rows.flatMap(({ data }) => {
           const lensName = lensNames.get(data.opticId);

@@ -7,6 +7,7 @@ import { useHands, useInHand, useSky } from '@/data/inHand';
 import { useLearned } from '@/data/own/learned';
 import { usePreferences } from '@/data/preferences';
 import { FarDesk } from '../far/FarDesk';
+import NearDesk from '../near/NearDesk';
 import StarsDesk from '../sky/StarsDesk';
 import { renderWithKit, words } from '../../../tests/support/renderWithKit';
 
@@ -64,6 +65,20 @@ describe('what one’s own pictures say, on the desks', () => {
       usePreferences.setState({ saysOff: [sayKey('distance', 'Stonechat'), sayKey('pixels', 'far subjects')] }),
     );
     expect(words()).not.toContain('What your pictures say');
+  });
+
+  it('stands on Near for the ratio by hand; set aside, one’s own entry can be typed', async () => {
+    const byHand = [0.3, 0.5, 0.8, 1, 1.6, 2, 3].map((ratio) => ({ ratio, good: ratio < 1.3 }));
+    useLearned.setState({ learned: learn([], { byHand }) });
+    useHands.setState({ place: 'near' });
+    useInHand.now('near').chooseSetup(demoSetups.heath.id);
+    await renderWithKit(<NearDesk />);
+    fireEvent.press(screen.getByText('Light and shutter'));
+    expect(words()).toMatch(/You hold by hand up to 1 : 1\.\d+, as your own pictures say\./);
+    expect(screen.queryByLabelText(/^I hold by hand up to a ratio of/)).toBeNull();
+    await act(async () => usePreferences.setState({ handRatioBy: 'entered', handHoldRatio: 0.5 }));
+    expect(words()).toContain('You hold by hand up to 1 : 2, as entered; your own pictures are set aside.');
+    expect(screen.getByLabelText(/^I hold by hand up to a ratio of/)).toBeTruthy();
   });
 
   it('is one school of the stars among the others', async () => {

@@ -133,23 +133,26 @@ export const NearGroups = memo(function NearGroups({ system, reading, units, onW
 
 /** Up to which ratio the hand holds: learned, with its reasons; else, or where one prefers it, as entered. */
 function HandField({ units, onWhy }: Pick<Props, 'units' | 'onWhy'>) {
-  const handHoldRatio = usePreferences((state) => state.handHoldRatio);
-  const prefer = usePreferences((state) => state.prefer);
   const { handRatio } = useNearWays();
   const few = useLearnedHandHold();
-  if (handRatio?.why.schools) {
-    const learned = handRatio.kind === 'measured';
-    return (
-      <>
-        <Figure label="Held by hand up to" quantity={handRatio} units={units} name="handRatio" onWhy={onWhy} />
-        <Txt kind="small" testID="hand-hold">
-          {learned && handRatio.plusMinus === undefined && few
-            ? `You hold by hand up to ${formatRatio(few.ratio)}, learned from ${few.pictures} ${few.pictures === 1 ? 'picture' : 'pictures'} in the Book.`
-            : `You hold by hand up to ${formatRatio(handRatio.value)}, ${learned ? 'as your own pictures say' : 'as entered; your own pictures are set aside'}.`}
-        </Txt>
-      </>
-    );
-  }
+  if (!handRatio?.why.schools) return <EnteredHand />;
+  const learned = handRatio.kind === 'measured';
+  return (
+    <>
+      <Figure label="Held by hand up to" quantity={handRatio} units={units} name="handRatio" onWhy={onWhy} />
+      <Txt kind="small" testID="hand-hold">
+        {learned && handRatio.plusMinus === undefined && few
+          ? `You hold by hand up to ${formatRatio(few.ratio)}, learned from ${few.pictures} ${few.pictures === 1 ? 'picture' : 'pictures'} in the Book.`
+          : `You hold by hand up to ${formatRatio(handRatio.value)}, ${learned ? 'as your own pictures say' : 'as entered; your own pictures are set aside'}.`}
+      </Txt>
+      {learned ? null : <EnteredHand />}
+    </>
+  );
+}
+
+function EnteredHand() {
+  const handHoldRatio = usePreferences((state) => state.handHoldRatio);
+  const prefer = usePreferences((state) => state.prefer);
   return (
     <NumberField
       label="I hold by hand up to a ratio of"

@@ -8,6 +8,8 @@ export interface Chance {
   normal: () => number;
   /** One of several. */
   oneOf: <T>(choices: readonly T[]) => T;
+  /** All of them in another order, each order as likely (Fisher and Yates): the same in every engine. */
+  shuffled: <T>(choices: readonly T[]) => T[];
 }
 
 /** A 32-bit counter mixed by multiplication and shifts; normal ones by Box and Muller (1958). */
@@ -35,6 +37,10 @@ export function chance(seed: number): Chance {
     even,
     between: (a, b) => a + (b - a) * even(),
     normal,
+    shuffled: (choices) => {
+      const left = [...choices];
+      return choices.map(() => left.splice(Math.min(left.length - 1, Math.floor(even() * left.length)), 1)[0]!);
+    },
     oneOf: (choices) => choices[Math.min(choices.length - 1, Math.floor(even() * choices.length))]!,
   };
 }

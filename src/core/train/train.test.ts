@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { demoTrainKit as kit } from '../../../tests/support/trainKit';
 import { expectRecomputed } from '../../../tests/support/recompute';
 import { findRuler } from '../measure/ruler/findRuler';
+import { chance } from '../simulate/chance';
 import { starPicture } from '../simulate/starScene';
 import { LEVELS, TRAIN_KINDS, type Ask, type Exercise, type Level, type PhotoOrder, type TrainKind } from './exercise';
 import { judge, toleranceAt } from './judge';
@@ -36,6 +37,17 @@ const steepness = (order: PhotoOrder): number => {
     for (let x = 1; x < width; x += 1) sum += Math.abs(grey[y * width + x]! - grey[y * width + x - 1]!);
   return sum / (width * height);
 };
+
+it('an order by chance keeps everything, and every place is as likely', () => {
+  const firsts = [0, 0, 0];
+  for (let seed = 0; seed < 900; seed += 1) {
+    const order = chance(seed).shuffled([0, 1, 2]);
+    expect([...order].sort()).toEqual([0, 1, 2]);
+    firsts[order[0]!] = firsts[order[0]!]! + 1;
+  }
+  // 300 each, less or more four deviations.
+  for (const count of firsts) expect(Math.abs(count - 300)).toBeLessThan(4 * Math.sqrt(200));
+});
 
 describe('every exercise', () => {
   it.each(TRAIN_KINDS)('%s says what it needs and asks what can be answered', (kind) => {

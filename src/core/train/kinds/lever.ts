@@ -23,7 +23,7 @@ function leverName({ kind, name, removes, distanceChangeM, focalAfterMm }: Lever
 
 /** Levers by chance of which one is clearly the best. */
 function threeOf(levers: readonly Lever[], ahead: number, random: ReturnType<typeof chance>): Lever[] | null {
-  const shuffled = [...levers].sort(() => random.even() - 0.5).slice(0, CHOICES);
+  const shuffled = random.shuffled(levers).slice(0, CHOICES);
   if (shuffled.length < CHOICES) return null;
   const [best, next] = [...shuffled].sort((a, b) => b.resolvedRatio - a.resolvedRatio) as [Lever, Lever];
   return best.resolvedRatio >= ahead * next.resolvedRatio ? shuffled : null;

@@ -66,7 +66,7 @@ export function starField({ kit, level, seed }: Making): Exercise | null {
   const passing = random.oneOf([0, 1, 2]);
   // Neighbours lie as far apart as the level has it, the limit halfway between the last that passes and the next.
   const exposures = NAMES.map((_, i) => centreS.value * apartAt(level) ** (i - passing - 0.5));
-  const places = [...NAMES].sort(() => random.even() - 0.5);
+  const places = random.shuffled(NAMES);
   const sky = (exposureS: number) => ({
     width: WIDTH,
     height: HEIGHT,

@@ -1,6 +1,7 @@
 import { randomRuler } from '../../../../tests/support/randomRuler';
 import { autocorrelation, periodOf, SLOW } from './period';
 import { divisionsOf } from './division';
+import { tickLengths } from './tickLengths';
 import { mainRun, numbered } from './numbering';
 import { findRuler } from './findRuler';
 import { fitRuler, middleOf, numberAt, placeOfNumber, type TickPoint } from './rulerModel';
@@ -50,6 +51,11 @@ describe('what is no millimetre ruler', () => {
     const told = Array.from({ length: 2 }, (_, i) => findRuler(randomRuler(701 + i, 560, 380, ['sixteenth']).grey));
     for (const found of told) expect(found.ok).toBe(false);
     expect(told.some((found) => !found.ok && found.problem.code === 'ruler.inches')).toBe(true);
+  });
+  it('is not taken for halves where the picture cuts the ticks that would tell', () => {
+    // Eighths and quarters are seen, of both half inches only that they go on beyond the picture.
+    const found = findRuler(randomRuler(523890000, 560, 380, ['sixteenth']).grey);
+    expect(found.ok ? 'measured' : found.problem.code).toBe('ruler.which');
   });
   it('is measured when the person says what a tick is', () => {
     const made = randomRuler(702, 640, 430, ['sixteenth']);
@@ -110,6 +116,18 @@ describe('what repeats along a strip', () => {
     const r = autocorrelation(Float64Array.from([1, -1, 1, -1, 1, -1]));
     expect(r[0]).toBeCloseTo(1, 12);
     expect(r[1]).toBeCloseTo(-1, 12);
+  });
+});
+
+describe('the length of a tick', () => {
+  it('is open where it runs to the last line looked at, and known where ground is seen behind it', () => {
+    const lines = 20;
+    const ends = [20, 18, 16, 12];
+    const values = Array.from({ length: lines }, (_, line) => Float64Array.from(ends, (end) => (line < end ? 1 : 0)));
+    const ts = Float64Array.from({ length: lines }, (_, line) => 5 * line);
+    const { lengths, atLeast } = tickLengths({ firstN: 0, count: 4, ts, values }, 25, 50);
+    expect([...lengths]).toEqual([Number.NaN, Number.NaN, 55, 35]);
+    expect([...atLeast]).toEqual([75, 65, Number.NaN, Number.NaN]);
   });
 });
 

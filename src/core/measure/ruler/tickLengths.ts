@@ -35,8 +35,8 @@ function goesOn(values: number[]): Reach {
       end = last + 1;
     }
   }
-  // The picture ends before there was any ground to be seen behind the tick.
-  return { lines: end, open: last < values.length && last - end < 3 };
+  // The picture, or what was looked at of it, ends before there was any ground to be seen behind the tick.
+  return { lines: end, open: last - end < 3 };
 }
 
 /**

@@ -3,18 +3,28 @@ import { useEffect, useState } from 'react';
 /** At the latest after so long, ms, where a page never comes to rest. */
 const LATEST_MS = 4000;
 
+/** Whether the words that stand there before the scripts have come are still to be seen. */
+const stillBefore = (): boolean => globalThis.document?.getElementById('first-view') != null;
+
 /** True once the page has had a moment to spare: what nobody waits for begins then. */
 export function usePageAtRest(): boolean {
   const [rested, setRested] = useState(false);
   useEffect(() => {
-    const begin = () => setRested(true);
-    // Not every engine tells when it is idle.
-    if (typeof requestIdleCallback === 'undefined') {
-      const timer = setTimeout(begin, LATEST_MS / 2);
-      return () => clearTimeout(timer);
-    }
-    const asked = requestIdleCallback(begin, { timeout: LATEST_MS });
-    return () => cancelIdleCallback(asked);
+    let stop = () => {};
+    const ask = () => {
+      // Not every engine tells when it is idle.
+      if (typeof requestIdleCallback === 'undefined') {
+        const timer = setTimeout(begin, LATEST_MS / 2);
+        stop = () => clearTimeout(timer);
+      } else {
+        const asked = requestIdleCallback(begin, { timeout: LATEST_MS });
+        stop = () => cancelIdleCallback(asked);
+      }
+    };
+    // A page that waits for its scripts is idle, too: it has not begun yet.
+    const begin = () => (stillBefore() ? ask() : setRested(true));
+    ask();
+    return () => stop();
   }, []);
   return rested;
 }

@@ -1,8 +1,8 @@
 import { carriedSum } from '../kit/carried';
 import type { Quantity } from '../quantity/quantity';
 import { lightestBags, piecesIn, type Needs } from './lightest';
-import { piecesOf, type Kit, type Piece } from './pieces';
-import { better, isEnough, readKit } from './readKit';
+import { carrying, piecesOf, type Kit, type Piece } from './pieces';
+import { isEnough, readKit } from './readKit';
 import type { CountBy, Served, Want } from './serve';
 
 /** A bag, and what it brings home. */
@@ -43,23 +43,27 @@ export function packBag(
 ): Packed {
   const pieces = piecesOf(kit);
   const bitOf = new Map(pieces.map(({ id }, at) => [id, 1n << BigInt(at)]));
-  const { read, best, tried } = readKit(kit, wants, by, (share) => onProgress?.(share * READING));
+  const weights = new Map(pieces.map(({ id, weightG }) => [id, weightG ?? 0]));
+  const { read, best, tried } = readKit(kit, wants, by, {
+    weightOf: (ids) => ids.reduce((sum, id) => sum + weights.get(id)!, 0),
+    onProgress: (share) => onProgress?.(share * READING),
+  });
   const ways = read.map((each) =>
-    each.filter(isEnough).map((served) => ({
-      served,
-      needs: served.setup.ids.reduce((all, id) => all | (bitOf.get(id) ?? 0n), 0n),
-    })),
+    each.filter(isEnough).map(({ setup }) => setup.ids.reduce((all, id) => all | (bitOf.get(id) ?? 0n), 0n)),
   );
   const bags = lightestBags(
-    ways.map((each) => each.map(({ needs }) => needs)),
+    ways,
     pieces.map(({ weightG }) => weightG ?? 0),
     (share) => onProgress?.(READING + share * (1 - READING)),
   );
   const bagOf = (needs: Needs): Bag => {
     const carried = piecesIn(needs).map((at) => pieces[at]!);
+    const mostOf = readKit(carrying(kit, new Set(carried.map(({ id }) => id))), wants, by, {
+      carried: new Set(carried.map(({ id }) => id)),
+    }).best;
     const found = wants.map((want, i) => {
-      const own = ways[i]!.filter((way) => (way.needs & needs) === way.needs);
-      return { want, by: own.reduce((most: Served | null, way) => better(most, way.served), null) };
+      const most = mostOf[i]!;
+      return { want, by: most && isEnough(most) ? most : null };
     });
     return {
       pieces: carried,
@@ -114,10 +118,7 @@ export function stepsOf(ladder: readonly Bag[]): Step[] {
  * @param carried ids of what is in the bag
  */
 export function stayHome(kit: Kit, carried: ReadonlySet<string>, wants: readonly Want[], by: CountBy = {}): Piece[] {
-  const bag: Kit = {
-    bodies: kit.bodies.filter(({ id }) => carried.has(id)),
-    parts: kit.parts.filter(({ id }) => carried.has(id)),
-  };
+  const bag = carrying(kit, carried);
   const needed = new Set(
     packBag(bag, wants, by)
       .ladder.at(-1)

@@ -34,6 +34,13 @@ export const piecesOf = ({ bodies, parts }: Kit): Piece[] => [
   ...parts.map(({ id, part }) => ({ id, name: part.name, weightG: part.weightG })),
 ];
 
+/** The part of a kit that is carried. */
+export const carrying = (kit: Kit, ids: ReadonlySet<string>): Kit => ({
+  ...kit,
+  bodies: kit.bodies.filter(({ id }) => ids.has(id)),
+  parts: kit.parts.filter(({ id }) => ids.has(id)),
+});
+
 /** A body with a chain, and what it takes of the kit. */
 export interface Assembled {
   body: BodyPiece;

@@ -6,9 +6,10 @@ import { readNear, type NearReading } from '../near/readNear';
 import type { CropConventionChoice, EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
 import type { ReferenceExposure } from '../sky/starExposure';
+import { drawnTo } from './additions';
 import { foldWhole } from './foldWhole';
 import type { Assembled } from './pieces';
-import { isSky, servedSky, type SkyWant, type StarsBy } from './serveSky';
+import { isSky, reachesStars, servedSky, type SkyWant, type StarsBy } from './serveSky';
 
 /** A picture of a subject: from a distance that is to be kept, or as large as it fits the frame. */
 export interface SubjectWant {
@@ -74,8 +75,22 @@ function servedBy(setup: Assembled, system: EffectiveSystem, reading: FarReading
 const losesInfinity = ({ farthestFocusM, lens }: EffectiveSystem, distanceM: number): boolean =>
   farthestFocusM !== undefined && lens.closestFocusM !== undefined && distanceM >= lens.closestFocusM;
 
+/** Whether a want is out of reach for this set-up and for whatever is added to it: nothing gives the far end of focus back. */
+export const isHopeless = (system: EffectiveSystem, want: Want): boolean =>
+  isSky(want) ? !reachesStars(system) : want.distanceM !== undefined && losesInfinity(system, want.distanceM);
+
+/** At its distance, behind a bellows drawn in where it does not focus so far when drawn out. */
 function servedFar(setup: Assembled, system: EffectiveSystem, want: SubjectWant, distanceM: number, by: CountBy) {
   if (losesInfinity(system, distanceM)) return null;
+  const served = servedFarAt(setup, system, want, distanceM, by);
+  const bellows = served ? null : bellowsOf(setup);
+  if (!bellows) return served;
+  const shortest = bellows.to(bellows.shortestMm);
+  const drawn = fold(shortest, by);
+  return drawn && servedFarAt(shortest, drawn, want, distanceM, by);
+}
+
+function servedFarAt(setup: Assembled, system: EffectiveSystem, want: SubjectWant, distanceM: number, by: CountBy) {
   const from = (seen: EffectiveSystem): FarReading | null => {
     const { subject, output } = want;
     const read = readFar({ ...counting(by), system: seen, subject, distanceM, output });
@@ -111,7 +126,8 @@ function zoomedOut(
   return served;
 }
 
-function servedNear(setup: Assembled, system: EffectiveSystem, want: SubjectWant, by: CountBy): Served | null {
+/** The ratio at which the subject just fits, and what the set-up gives there or as near as it comes. */
+function drawnLargest(setup: Assembled, system: EffectiveSystem, want: SubjectWant, by: CountBy) {
   const range = ratioRange(system);
   if (!range) return null;
   const at = (ratio: number): NearReading | null => {
@@ -123,7 +139,66 @@ function servedNear(setup: Assembled, system: EffectiveSystem, want: SubjectWant
   const fitting = (range.highest * 100 * FITTING) / largest.shareOfFrame.value;
   const reading = !largest.overflow ? largest : fitting >= range.lowest ? at(fitting) : null;
   const served = reading && servedBy(setup, system, reading);
-  return served && { ...served, ratio: reading.ratio.value };
+  return { fitting, served: served && { ...served, ratio: reading.ratio.value } };
+}
+
+/** Halvings of a bellows' range: to less than a tenth of a millimetre. */
+const HALVINGS = 11;
+
+/** The bellows of a set-up, and the set-up with it drawn to another extension; null without one. */
+function bellowsOf(setup: Assembled) {
+  const link = setup.chain.find(({ part }) => part.kind === 'bellows');
+  if (link?.part.kind !== 'bellows') return null;
+  const to = (mm: number): Assembled => ({
+    ...setup,
+    // What was measured was so at the extension it was measured at.
+    measured: undefined,
+    chain: setup.chain.map((each) => (each === link ? drawnTo(link, mm) : each)),
+  });
+  const { shortestMm, longestMm } = link.part;
+  return { shortestMm, drawnMm: link.used?.extensionMm ?? longestMm, to };
+}
+
+/** A bellows drawn in as far as it must be for the subject to fit; null where there is none or it never fits. */
+function drawnIn(setup: Assembled, fitting: number, by: CountBy, focalMm: number): Assembled | null {
+  const bellows = bellowsOf(setup);
+  if (!bellows) return null;
+  const { to } = bellows;
+  const fits = (drawn: Assembled): boolean => {
+    const system = fold(drawn, by, focalMm);
+    const range = system && ratioRange(system);
+    return range !== null && range.lowest <= fitting;
+  };
+  let [low, high] = [bellows.shortestMm, bellows.drawnMm];
+  if (!fits(to(low))) return null;
+  for (let i = 0; i < HALVINGS; i += 1) {
+    const middle = (low + high) / 2;
+    if (fits(to(middle))) low = middle;
+    else high = middle;
+  }
+  return to(low);
+}
+
+/** The set-up at one focal length, as close as the subject fits. */
+function servedNearAt(setup: Assembled, system: EffectiveSystem, want: SubjectWant, by: CountBy): Served | null {
+  const largest = drawnLargest(setup, system, want, by);
+  if (!largest || largest.served) return largest?.served ?? null;
+  const shorter = drawnIn(setup, largest.fitting, by, system.markedFocalMm);
+  const drawn = shorter && fold(shorter, by, system.markedFocalMm);
+  return (drawn && drawnLargest(shorter, drawn, want, by)?.served) ?? null;
+}
+
+/** Close up behind tubes a zoom draws larger the shorter it is set: it is tried at its ends and half-way between. */
+function servedNear(setup: Assembled, system: EffectiveSystem, want: SubjectWant, by: CountBy): Served | null {
+  const { focalWideMm, focalTeleMm } = system.lens;
+  const longest = servedNearAt(setup, system, want, by);
+  if (focalWideMm === focalTeleMm || (longest && longest.counted >= longest.needed)) return longest;
+  const shorter = [Math.sqrt(focalWideMm * focalTeleMm), focalWideMm].flatMap((focalMm) => {
+    const set = fold(setup, by, focalMm);
+    return set ? (servedNearAt(setup, set, want, by) ?? []) : [];
+  });
+  const share = ({ counted, needed }: Served): number => counted / needed;
+  return [...(longest ? [longest] : []), ...shorter].sort((a, b) => share(b) - share(a))[0] ?? null;
 }
 
 /**

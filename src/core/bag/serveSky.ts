@@ -49,7 +49,7 @@ export function skyTimes(
 }
 
 /** Whether it focuses on infinity, through a lens that is in front of the camera. */
-const reachesStars = (system: EffectiveSystem): boolean =>
+export const reachesStars = (system: EffectiveSystem): boolean =>
   !system.arrangement.scope && system.farthestFocusM === undefined && !system.optics.fixedRatio;
 
 /**

@@ -41,15 +41,15 @@ function goesOnto(before: Link | undefined, link: Link): boolean {
   return own === 'thread' || its === undefined || its === 'thread' || mayMount(own.front, its.rear);
 }
 
-/** Behind the main optic; a converter behind those that are there already, or where its mount is met. */
+/** Behind the main optic, a converter behind those that are there already; at the end where the mount is met only there. */
 function putBehind(chain: readonly Link[], link: Link): Link[] {
   const main = mainOf(chain);
   if (main < 0 || does(link) === 'flange') return [...chain, link];
   let at = main + 1;
-  if (does(link) === 'factor') {
-    while (at < chain.length && does(chain[at]!) === 'factor') at += 1;
-    if (!goesOnto(chain[at - 1], link) && goesOnto(chain.at(-1), link)) at = chain.length;
-  }
+  // A ring that turns the lens round is on its front thread: nothing comes between the two.
+  while (at < chain.length && does(chain[at]!) === 'turn') at += 1;
+  if (does(link) === 'factor') while (at < chain.length && does(chain[at]!) === 'factor') at += 1;
+  if (!goesOnto(chain[at - 1], link) && goesOnto(chain.at(-1), link)) at = chain.length;
   return insert(chain, at, link);
 }
 

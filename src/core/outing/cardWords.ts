@@ -130,11 +130,12 @@ function focusLines({ desk, focusFromM, ratio, workingDistanceMm, depthMm, depth
   return lines;
 }
 
-/** Tubes and the like that are set in a certain way. */
+/** Tubes, bellows, an eyepiece: what is set in a certain way. */
 function tubeLines({ system }: Settings): CardLine[] {
   return system.links.flatMap(({ part, used }): CardLine[] => {
     if (used?.tubesMm)
       return [{ name: 'Tube', text: `${used.tubesMm.map((mm) => formatFigures(mm)).join(' + ')}\u202fmm` }];
+    if (used?.magnification) return [{ name: 'Eyepiece', text: `×${formatFigures(used.magnification)}` }];
     if (used?.extensionMm) return [{ name: part.name, text: `${formatFigures(used.extensionMm)}\u202fmm` }];
     return [];
   });

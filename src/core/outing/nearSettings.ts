@@ -79,7 +79,14 @@ export function nearSettings(want: SubjectWant, served: Served, by: CardBy): Set
     system,
     mode: system.mode,
     ...(system.lens.focalTeleMm > system.lens.focalWideMm
-      ? { focalMm: given(system.markedFocalMm, 'mm', 'Focal length to set', 'the longest') }
+      ? {
+          focalMm: given(
+            system.markedFocalMm,
+            'mm',
+            'Focal length to set',
+            system.markedFocalMm < system.lens.focalTeleMm ? 'of the ends and the middle what gives most' : 'the longest',
+          ),
+        }
       : {}),
     fNumber: bestFNumber,
     ...(longestS ? { longestS } : {}),

@@ -1,5 +1,5 @@
 import { lightestBags } from '../bag/lightest';
-import { piecesOf, type Kit } from '../bag/pieces';
+import { carrying, piecesOf, type Kit } from '../bag/pieces';
 import { isEnough, readKit, spareOf } from '../bag/readKit';
 import type { CountBy, Served, Want } from '../bag/serve';
 import { considered, leastHandling, type Swap } from './swaps';
@@ -35,9 +35,6 @@ export interface OutingPlan {
   /** Ids of what is in the bag and not needed for as many pictures as it reaches. */
   stayHome: string[];
 }
-
-const isCarried = (carried: ReadonlySet<string>, { setup }: Served): boolean =>
-  setup.ids.every((id) => carried.has(id));
 
 /** The lightest pieces that must come along for one picture. */
 function lightestAdds(ways: readonly Served[], kit: Kit, carried: ReadonlySet<string>): string[] {
@@ -76,6 +73,9 @@ function othersOf(ways: readonly Served[], served: Served | null): Served[] {
   return [...enough, ...short].filter((each) => each !== served).slice(0, MOST_OTHERS);
 }
 
+/** Share of the time that reading the bag takes, the rest is looking in the kit for what is missing. */
+const READING_BAG = 0.3;
+
 /**
  * Plans an outing: for each picture the set-up of the bag that takes it, with the fewest swaps in this order; what is missing
  * and what would bring it; what can stay at home.
@@ -83,21 +83,30 @@ function othersOf(ways: readonly Served[], served: Served | null): Served[] {
  * @param onProgress told from 0 to 1
  */
 export function planOuting({ kit, carried, wants, by }: OutingInput, onProgress?: (share: number) => void): OutingPlan {
-  const { read, best } = readKit(kit, wants, by, onProgress);
-  const own = read.map((each) => each.filter((served) => isCarried(carried, served)));
-  const stops = leastHandling(own);
+  const bag = readKit(carrying(kit, carried), wants, by, {
+    carried,
+    onProgress: (share) => onProgress?.(share * READING_BAG),
+  });
+  const missing = wants.filter((_, i) => !bag.read[i]!.some(isEnough));
+  const weights = new Map(piecesOf(kit).map(({ id, weightG }) => [id, carried.has(id) ? 0 : (weightG ?? 0)]));
+  // The whole kit is gone through only for what the bag does not reach.
+  const around = readKit(missing.length ? kit : carrying(kit, new Set()), missing, by, {
+    weightOf: (ids) => ids.reduce((sum, id) => sum + weights.get(id)!, 0),
+    onProgress: (share) => onProgress?.(READING_BAG + share * (1 - READING_BAG)),
+  });
+  const stops = leastHandling(bag.read);
   const pictures = wants.map((want, i): PlannedPicture => {
     const { served, swap } = stops[i]!;
-    const enough = served !== null && isEnough(served);
-    const reaching = read[i]!.filter(isEnough);
+    const at = missing.indexOf(want);
+    const reaching = at < 0 ? [] : around.read[at]!.filter(isEnough);
     return {
       wantId: want.id,
       served,
-      enough,
-      others: othersOf(own[i]!, served),
+      enough: at < 0,
+      others: othersOf(bag.read[i]!, served),
       swap,
-      adds: enough ? [] : reaching.length ? lightestAdds(reaching, kit, carried) : null,
-      most: enough || reaching.length ? null : best[i]!,
+      adds: at < 0 ? [] : reaching.length ? lightestAdds(reaching, kit, carried) : null,
+      most: at < 0 || reaching.length ? null : around.best[at]!,
     };
   });
   return {
@@ -105,7 +114,7 @@ export function planOuting({ kit, carried, wants, by }: OutingInput, onProgress?
     stayHome: notNeeded(
       kit,
       carried,
-      own.map((each) => each.filter(isEnough)),
+      bag.read.map((each) => each.filter(isEnough)),
     ),
   };
 }

@@ -2,7 +2,10 @@
 // where only a slot is shown; metro.config.js leaves them out of the bundle.
 import { createContext } from 'react';
 
-const Nothing = () => null;
+function Nothing() {
+  console.error('A stack, tabs or the site map was drawn, which are not bundled: see NAVIGATORS in metro.config.js');
+  return null;
+}
 
 export const BottomTabBarHeightContext = createContext(undefined);
 export const createNativeStackNavigator = () => ({ Navigator: Nothing });

@@ -1,8 +1,9 @@
 import { between, text } from '@/contract/schemas/fields';
 import { packBag, stayHome, stepsOf, type Bag } from '@/core/bag/packBag';
+import type { Kit } from '@/core/bag/pieces';
 import { ok } from '@/core/quantity/result';
 import { desk } from '../desk';
-import { choice, convention, list, objectSchema, type FarInput } from './fields';
+import { choice, convention, list, objectSchema, yesNo, type FarInput } from './fields';
 import {
   PLAIN_KIT,
   PLAIN_WANTS,
@@ -18,6 +19,7 @@ interface BagInput extends PlainKit {
   wants: PlainWant[];
   /** Names of what is in the bag now. */
   carried?: string[] | undefined;
+  everydayWays?: boolean | undefined;
   judgeBy?: FarInput['judgeBy'];
   threshold?: number | undefined;
   cropConvention?: FarInput['cropConvention'];
@@ -37,6 +39,7 @@ export const bag = desk<BagInput>({
     {
       ...PLAIN_KIT,
       wants: PLAIN_WANTS,
+      everydayWays: yesNo('Only everyday ways: no lens turned round, coupled, behind an objective or an eyepiece'),
       carried: list('Names of what is in the bag now', text('Name')),
       judgeBy: choice('Pixels that count', ['resolved', 'sampled']),
       threshold: between('Contrast threshold of the detail limit', 0.05, 0.5),
@@ -49,7 +52,7 @@ export const bag = desk<BagInput>({
     const wanted = wantsOf(asked);
     if (!wanted.ok) return wanted;
     const wants = wanted.value;
-    const kit = kitOf(input);
+    const kit: Kit = { ...kitOf(input), ...(input.everydayWays ? { seldom: [] } : {}) };
     const by = { judgeBy, threshold, convention: cropConvention };
     const inBag = carried ? namedPieces(kit, carried, 'carried') : null;
     if (inBag && !inBag.ok) return inBag;

@@ -5,6 +5,7 @@ import { partsOf, type Link } from '../chain/link';
 import { ratioRange } from '../near/nearState';
 import { readNear } from '../near/readNear';
 import { assembled, visitSetups } from './assemble';
+import { meaningPacked } from './meant';
 import { lightestBags } from './lightest';
 import { piecesOf, type Assembled, type Kit } from './pieces';
 import { isEnough, readKit, spareOf } from './readKit';
@@ -166,6 +167,25 @@ describe('what a kit can be put together to', () => {
     // By hand, where there is nothing to hold it.
     const byHand = assembled({ ...held, parts: held.parts.filter(({ id }) => id !== afocal.id) });
     expect(byHand.filter(({ ids }) => ids.includes(scope.id))).toHaveLength(2);
+  });
+
+  it('leaves out what is seldom meant where the kit says so, and takes it where it is packed', () => {
+    const parts = [wide20, macro100, reversing, coupling, scope, afocal, demoOptics.objective4, tubes].map(part);
+    const kit: Kit = { bodies: [body(ostrel)], parts };
+    const everyday = together({ ...kit, seldom: [] });
+    expect(everyday).toContain(`${macro100.id} ${tubes.id}{"tubesMm":[12]}`);
+    for (const { id } of [reversing, coupling, scope]) {
+      expect(everyday.some((each) => each.includes(id))).toBe(false);
+      expect(together(meaningPacked(kit, new Set([id]))).some((each) => each.includes(id))).toBe(true);
+    }
+    // An objective draws by itself, too; before a lens it is there only where it was packed for it.
+    const before = (each: string) => each.startsWith(demoOptics.objective4.id) && each.includes(macro100.id);
+    expect(everyday.some(before)).toBe(false);
+    expect(together(kit).some(before)).toBe(true);
+    // With a phone along, the scope is for the phone.
+    const phoneToo = { ...kit, parts: [...parts, part(demoOptics.pocketLens)] };
+    const packed = meaningPacked(phoneToo, new Set([scope.id, demoOptics.pocketLens.id]));
+    expect(together(packed).some((each) => each.includes(scope.id))).toBe(false);
   });
 
   it('says which share has been visited, to the end', () => {

@@ -1,6 +1,7 @@
 import type { Link } from '../chain/link';
 import { misfits } from '../chain/mountPath';
 import { additions, completed, leadsOn, settingsOf, wholeness } from './additions';
+import { isMeant } from './meant';
 import { chainName, isOptic, type Assembled, type BodyPiece, type Kit } from './pieces';
 
 /** A set-up, and how many pieces were put to its optic one after the other; each tube of a set counts. */
@@ -61,7 +62,7 @@ function visitAround(body: BodyPiece, optic: Link, kit: Kit, visit: Visit): void
     for (const chain of latest)
       for (const longer of longerThan(chain, added)) {
         const name = sameLight(longer);
-        if (found.has(name)) continue;
+        if (found.has(name) || !isMeant(longer, kit)) continue;
         found.add(name);
         next.push(longer);
       }

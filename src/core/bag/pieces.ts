@@ -15,6 +15,8 @@ export interface Kit {
   parts: readonly Link[];
   /** What was measured with chains of these parts, by their name (`chainName`). */
   measured?: readonly { chain: string; ratios: MeasuredRatio[] }[] | undefined;
+  /** Ids of what may be used in ways that are seldom meant (`seldomMeant`); everything where left out. */
+  seldom?: readonly string[] | undefined;
 }
 
 /** Two chains of the same pieces in the same order, used the same way, have one name. */

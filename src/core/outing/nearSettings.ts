@@ -84,7 +84,9 @@ export function nearSettings(want: SubjectWant, served: Served, by: CardBy): Set
             system.markedFocalMm,
             'mm',
             'Focal length to set',
-            system.markedFocalMm < system.lens.focalTeleMm ? 'of the ends and the middle what gives most' : 'the longest',
+            system.markedFocalMm < system.lens.focalTeleMm
+              ? 'of the ends and the middle what gives most'
+              : 'the longest',
           ),
         }
       : {}),

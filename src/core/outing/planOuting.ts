@@ -1,4 +1,5 @@
 import { lightestBags } from '../bag/lightest';
+import { meaningPacked } from '../bag/meant';
 import { carrying, piecesOf, type Kit } from '../bag/pieces';
 import { isEnough, readKit, spareOf } from '../bag/readKit';
 import type { CountBy, Served, Want } from '../bag/serve';
@@ -82,7 +83,11 @@ const READING_BAG = 0.3;
  *
  * @param onProgress told from 0 to 1
  */
-export function planOuting({ kit, carried, wants, by }: OutingInput, onProgress?: (share: number) => void): OutingPlan {
+export function planOuting(
+  { kit: all, carried, wants, by }: OutingInput,
+  onProgress?: (share: number) => void,
+): OutingPlan {
+  const kit = meaningPacked(all, carried);
   const bag = readKit(carrying(kit, carried), wants, by, {
     carried,
     onProgress: (share) => onProgress?.(share * READING_BAG),

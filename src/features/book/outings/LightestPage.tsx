@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import type { Outing } from '@/contract/schemas/outing';
@@ -15,6 +15,7 @@ import { replaceRow } from '@/data/rowActions';
 import { useKit } from '@/data/useKit';
 import { Figure } from '@/ui/Figure';
 import { Page } from '@/ui/Page';
+import { CheckBox } from '@/ui/rne';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
@@ -37,11 +38,12 @@ function Ladder({ row }: { row: StoredOf<'outings'> }) {
   const { kit } = useKit();
   const { loading, pictures, bagKit } = useOutingWants(row);
   const counting = useCounting();
-  const order = useMemo(
-    (): BagOrder | null =>
-      loading || !pictures.length ? null : { kind: 'pack', kit: bagKit, wants: pictures, by: counting },
-    [loading, pictures, bagKit, counting],
-  );
+  const [everyWay, setEveryWay] = useState(false);
+  const order = useMemo((): BagOrder | null => {
+    if (loading || !pictures.length) return null;
+    const tried = everyWay ? bagKit : { ...bagKit, seldom: [] };
+    return { kind: 'pack', kit: tried, wants: pictures, by: counting };
+  }, [loading, pictures, bagKit, counting, everyWay]);
   const work = useBagWork(order);
   const found = work.state === 'done' && work.answer.kind === 'packed' ? work.answer : null;
   const nameOf = (wantId: string) => row.data.wants.find(({ id }) => id === wantId)?.name ?? '';
@@ -58,6 +60,16 @@ function Ladder({ row }: { row: StoredOf<'outings'> }) {
   return (
     <Page title="The lightest bag" up={`/book/outings/${row.id}`}>
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
+        {order ? (
+          <CheckBox
+            title="Also lenses turned round, coupled, behind an eyepiece or objective"
+            checked={everyWay}
+            onPress={() => setEveryWay(!everyWay)}
+            role="checkbox"
+            aria-checked={everyWay}
+            aria-label="Also lenses turned round, coupled, behind an eyepiece or objective"
+          />
+        ) : null}
         <PlanProgress work={work} />
         {found ? (
           <View style={wide ? styles.beside : styles.below}>

@@ -1,5 +1,5 @@
-import { fireEvent, screen, within } from '@testing-library/react-native';
-import { demoBodies, demoOptics } from '@/demo/kit';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react-native';
+import { demoAdapters, demoBodies, demoOptics } from '@/demo/kit';
 import { demoOutings } from '@/demo/outings';
 import type { Outing } from '@/contract/schemas/outing';
 import type { BagOrder } from '@/core/outing/bagOrder';
@@ -174,6 +174,20 @@ describe('the lightest bag', () => {
     expect(data.bag).toContainEqual({ type: 'optic', id: demoOptics.tele600.id });
     expect(data.bag).toContainEqual({ type: 'body', id: demoBodies.ostrel.id });
   });
+
+  it('tries ways that are seldom meant when asked to', async () => {
+    const adapters = demoHeld().adapters!.filter(({ id }) => id === demoAdapters.reversing.id);
+    await renderWithKit(<LightestPage id={marsh.id} />, { held: { ...held(), adapters } });
+    const tried = async (): Promise<number> => {
+      await screen.findByLabelText('Bags, the lightest first', {}, { timeout: 60_000 });
+      return Number(/([\d,]+) set-ups of the kit tried/.exec(words())![1]!.replace(',', ''));
+    };
+    const everyday = await tried();
+    const box = { name: /^Also lenses turned round, coupled/ };
+    fireEvent.press(screen.getByRole('checkbox', { ...box, checked: false }));
+    screen.getByRole('checkbox', { ...box, checked: true });
+    await waitFor(async () => expect(await tried()).toBeGreaterThan(everyday), { timeout: 60_000 });
+  }, 120_000);
 });
 
 describe('editing a picture', () => {

@@ -1,7 +1,7 @@
 import { findEdges } from '../src/core/measure/edge/findEdges';
 import { photonTransfer } from '../src/core/measure/light/photonTransfer';
 import { comparePair } from '../src/core/measure/pair/comparePair';
-import { findStars } from '../src/core/measure/stars/findStars';
+import { findStars, type StarsFound } from '../src/core/measure/stars/findStars';
 import { chance } from '../src/core/simulate/chance';
 import { evenFrame } from '../src/core/simulate/evenSurface';
 import { randomEdge } from '../tests/support/randomEdge';
@@ -39,12 +39,18 @@ function edges(seed: number, count: number): void {
 function stars(seed: number, count: number): void {
   const singles: Off[] = [];
   const middles: Off[] = [];
+  const alone: Off[] = [];
   for (let i = 0; i < count; i++) {
     const { grey, made, stars: drawn, centrePx } = randomStars(seed + i);
     const found = findStars(grey, { setup: made });
     if (!found.ok) continue;
-    const { centre } = found.value;
-    middles.push({ off: Math.abs(centre.lengthPx - centrePx), plusMinus: centre.plusMinus });
+    const offOf = ({ centre }: StarsFound): Off => ({
+      off: Math.abs(centre.lengthPx - centrePx),
+      plusMinus: centre.plusMinus,
+    });
+    middles.push(offOf(found.value));
+    const free = findStars(grey);
+    if (free.ok) alone.push(offOf(free.value));
     if (made.comaPx > 0) continue;
     for (const star of found.value.stars) {
       const near = drawn.filter(({ x, y }) => Math.hypot(x - star.x, y - star.y) < made.sigma * 8);
@@ -57,6 +63,7 @@ function stars(seed: number, count: number): void {
   }
   told('Stars, a stroke off by', singles, 'px', { median: 0.1, p95: 0.4 });
   told('Stars, the middle off by, set-up known', middles, 'px', { p95: 0.1 });
+  told('Stars, the middle off by, nothing known', alone, 'px', { p95: 0.3 });
 }
 
 function pairs(seed: number, count: number): void {

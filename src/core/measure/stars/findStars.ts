@@ -7,6 +7,7 @@ import { withoutSky } from './skyLight';
 import { starPlaces } from './starPlaces';
 import { steadied } from './steadied';
 import { fitStroke, type StarField, type Stroke } from './strokeFit';
+import { middleOfTurn } from './turningSky';
 import { directionOf, lengthOf, trailField, type Smear, type TrailField } from './trailField';
 
 /** One star's stroke. */
@@ -129,12 +130,16 @@ function trailAt(field: TrailField, x: number, y: number): Trail {
   const smear = sum(field.sky(x, y), field.lens(x, y));
   const lengthPx = lengthOf(smear);
   const error = field.error(x, y);
-  return { lengthPx, plusMinus: lengthError(lengthPx, error), directionDeg: directionOf(smear) };
+  return { lengthPx, plusMinus: lengthError(lengthPx, error, STANDING_IN), directionDeg: directionOf(smear) };
 }
 
+/** Half-widths in deviations: two, and somewhat more where a field only stands in for what the sky or the lens does. */
+const TWO = 2;
+const STANDING_IN = 2.4;
+
 /** Error of a length, out of that of its square. */
-const lengthError = (lengthPx: number, smearError: number): number =>
-  Math.sqrt(lengthPx ** 2 + 2.4 * smearError) - lengthPx + 0.02;
+const lengthError = (lengthPx: number, smearError: number, deviations: number): number =>
+  Math.sqrt(lengthPx ** 2 + deviations * smearError) - lengthPx + 0.02;
 
 /** Which way up the picture stood under the sky, where that is not known: the middle's direction, or its opposite. */
 function rolledSetup(strokes: Stroke[], setup: StarSetup, width: number, height: number): StarSetup {
@@ -188,18 +193,16 @@ export function findStars(
   return ok(byPlan ? together : { ...together, centre: centreAlone(together.centre, spoken, grey) });
 }
 
-/** Nearer than this share of half the diagonal stars speak for the middle. */
-const NEAR = 0.45;
-
-/**
- * The middle where nothing is known of the set-up: a surface over all of the picture is too stiff for a wide lens, so that
- * what is near the middle weighs more; by how much that changes it is a part of its error.
- */
+/** The middle where nothing is known of the set-up: a surface over all of the picture is too stiff for a wide lens. */
 function centreAlone(overAll: Trail, strokes: Stroke[], { width, height }: Grey): Trail {
-  const field = strokes.length >= 30 ? trailField(strokes, width, height, null, NEAR) : null;
-  if (!field) return overAll;
-  const near = trailAt(field, (width - 1) / 2, (height - 1) / 2);
-  return { ...near, plusMinus: Math.hypot(1.3 * near.plusMinus, Math.abs(near.lengthPx - overAll.lengthPx)) };
+  const middle = middleOfTurn(strokes, width, height);
+  if (!middle) return overAll;
+  const lengthPx = lengthOf(middle.smear);
+  return {
+    lengthPx,
+    plusMinus: lengthError(lengthPx, middle.error, STANDING_IN),
+    directionDeg: directionOf(middle.smear),
+  };
 }
 
 function togetherOf(trails: TrailField, strokes: Stroke[], blur: FieldBlur, { width, height }: Grey): StarsFound {
@@ -224,7 +227,7 @@ function togetherOf(trails: TrailField, strokes: Stroke[], blur: FieldBlur, { wi
     ),
     centre: {
       lengthPx,
-      plusMinus: lengthError(lengthPx, trails.error(right / 2, bottom / 2)),
+      plusMinus: lengthError(lengthPx, trails.error(right / 2, bottom / 2), trails.factor ? TWO : STANDING_IN),
       directionDeg: directionOf(middle),
     },
     corners,

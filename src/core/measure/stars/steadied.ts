@@ -13,7 +13,7 @@ const LEAST_STRAY = 0.03;
 const OWN_WAY = 3;
 
 /** Half-width of a steadied star's error, in deviations: own errors are told a little wide. */
-const WIDE = 1.75;
+const WIDE = 1.5;
 
 /** The mean of two directions between 0 and 180°, the first weighing so much of the whole. */
 function between(first: number, second: number, weight: number): number {
@@ -33,11 +33,12 @@ function between(first: number, second: number, weight: number): number {
  */
 export function steadied(stars: readonly StarFound[], fieldAt: FieldAt): StarFound[] {
   const told = stars.map((star) => ({ star, at: fieldAt(star.x, star.y) }));
-  const strays = told
-    .filter(({ star }) => star.snr > BRIGHT && !star.upperLimit && !star.saturated)
-    .map(({ star, at }) => Math.abs(star.lengthPx - at.lengthPx));
-  if (strays.length < LEAST_BRIGHT) return [...stars];
-  const stray = Math.max(LEAST_STRAY, 1.4826 * median(Float64Array.from(strays)));
+  const bright = told.filter(({ star }) => star.snr > BRIGHT && !star.upperLimit && !star.saturated);
+  if (bright.length < LEAST_BRIGHT) return [...stars];
+  const off = 1.4826 * median(bright.map(({ star, at }) => Math.abs(star.lengthPx - at.lengthPx)));
+  // How far they are off is their own error, too: what is left of it is how stars stray.
+  const ownError = median(bright.map(({ star }) => star.plusMinus / 2));
+  const stray = Math.sqrt(Math.max(LEAST_STRAY ** 2, off ** 2 - ownError ** 2));
   return told.map(({ star, at }) => {
     if (star.upperLimit) return star;
     const own = star.plusMinus / 2;

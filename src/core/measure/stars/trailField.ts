@@ -36,7 +36,7 @@ interface Row {
   weight: number;
 }
 
-const OUTLIER = 4.5;
+export const OUTLIER = 4.5;
 
 /** Rows of the two parts of a smear for each parameter, at x and y from −1 to 1. */
 type Design = (x: number, y: number) => { a: number[]; b: number[] };
@@ -49,44 +49,66 @@ function radial(x: number, y: number, powers: readonly number[]): { a: number[];
   return { a: sizes.map((size) => size * Math.cos(turn)), b: sizes.map((size) => size * Math.sin(turn)) };
 }
 
-/** Weighted least squares in rounds; what is far off is left out, the bright first. */
-function solved(rows: Row[], count: number): { terms: Float64Array; inverse: Float64Array[]; used: number } | null {
-  let kept = rows;
-  for (let round = 0; round < 8; round++) {
-    const normal = Array.from({ length: count }, () => new Float64Array(count));
-    const right = new Float64Array(count);
-    for (const { a, b, smear, weight } of kept)
-      for (let i = 0; i < count; i++) {
-        right[i] = right[i]! + weight * (a[i]! * smear[0] + b[i]! * smear[1]);
-        for (let j = 0; j < count; j++) normal[i]![j] = normal[i]![j]! + weight * (a[i]! * a[j]! + b[i]! * b[j]!);
-      }
-    for (let i = 0; i < count; i++) normal[i]![i] = normal[i]![i]! * (1 + 1e-9) + 1e-12;
-    const terms = solveNormal(normal, right);
-    if (!terms) return null;
-    const off = rows.map(({ a, b, smear, weight }) => {
-      let [da, db] = [smear[0], smear[1]];
-      for (let i = 0; i < count; i++) {
-        da -= a[i]! * terms[i]!;
-        db -= b[i]! * terms[i]!;
-      }
-      return Math.hypot(da, db) * Math.sqrt(weight);
-    });
-    // Of two normal numbers the middle length is 1.177 deviations.
-    const deviation = Math.max(0.3, median(off) / 1.177);
-    const next = rows.filter((_, i) => off[i]! < OUTLIER * deviation);
-    const same = next.length === kept.length;
-    kept = next;
-    if (kept.length < count) return null;
-    if (same || round === 7) {
-      const inverse = inverseNormal(normal);
-      return inverse && { terms, inverse: inverse.map((row) => row.map((v) => v * deviation ** 2)), used: kept.length };
+/** One round of weighted least squares, and how far each row is from it in its own errors. */
+function once(rows: readonly Row[], weights: Float64Array, count: number) {
+  const normal = Array.from({ length: count }, () => new Float64Array(count));
+  const right = new Float64Array(count);
+  rows.forEach(({ a, b, smear }, row) => {
+    const weight = weights[row]!;
+    for (let i = 0; i < count; i++) {
+      right[i] = right[i]! + weight * (a[i]! * smear[0] + b[i]! * smear[1]);
+      for (let j = 0; j < count; j++) normal[i]![j] = normal[i]![j]! + weight * (a[i]! * a[j]! + b[i]! * b[j]!);
     }
+  });
+  for (let i = 0; i < count; i++) normal[i]![i] = normal[i]![i]! * (1 + 1e-9) + 1e-12;
+  const terms = solveNormal(normal, right);
+  if (!terms) return null;
+  const offs = rows.map(({ a, b, smear, weight }) => {
+    let [da, db] = [smear[0], smear[1]];
+    for (let i = 0; i < count; i++) {
+      da -= a[i]! * terms[i]!;
+      db -= b[i]! * terms[i]!;
+    }
+    return Math.hypot(da, db) * Math.sqrt(weight);
+  });
+  return { terms, normal, offs };
+}
+
+/** Of two normal numbers the middle length is 1.177 deviations. */
+export const deviationOf = (offs: readonly number[]): number => Math.max(0.3, median(offs) / 1.177);
+
+/** Rounds in which what strays weighs the less the farther off it is, and what strays two deviations half. */
+export const SOFT_ROUNDS = 8;
+export const softer = (weight: number, off: number, deviation: number): number =>
+  weight / (1 + (off / (2 * deviation)) ** 2);
+
+/** Weighted least squares: first what most of the rows say, then of those that agree with it all there is. */
+function solved(rows: Row[], count: number): { terms: Float64Array; inverse: Float64Array[]; used: number } | null {
+  let weights = Float64Array.from(rows, ({ weight }) => weight);
+  let offs: number[] = [];
+  for (let round = 0; round < SOFT_ROUNDS; round++) {
+    const fit = once(rows, weights, count);
+    if (!fit) return null;
+    offs = fit.offs;
+    const deviation = deviationOf(offs);
+    weights = Float64Array.from(rows, ({ weight }, i) => softer(weight, fit.offs[i]!, deviation));
   }
-  return null;
+  const limit = OUTLIER * deviationOf(offs);
+  const kept = rows.filter((_, i) => offs[i]! < limit);
+  if (kept.length < count) return null;
+  const fit = once(
+    kept,
+    Float64Array.from(kept, ({ weight }) => weight),
+    count,
+  );
+  const inverse = fit && inverseNormal(fit.normal);
+  if (!fit || !inverse) return null;
+  const deviation = deviationOf(fit.offs);
+  return { terms: fit.terms, inverse: inverse.map((row) => row.map((v) => v * deviation ** 2)), used: kept.length };
 }
 
 /** Weight of a stroke's smear: what its own fit says, and a share that a model of the field never meets. */
-function weightOf({ vx, vy, vxVariance, vyVariance, covariance }: Stroke): number {
+export function weightOf({ vx, vy, vxVariance, vyVariance, covariance }: Stroke): number {
   const l2 = vx * vx + vy * vy;
   const along = (vx * vx * vxVariance + 2 * vx * vy * covariance + vy * vy * vyVariance) / Math.max(1e-9, l2);
   const own = 4 * l2 * Math.max(along, 1e-6) + 2 * (vxVariance + vyVariance) ** 2;
@@ -95,24 +117,19 @@ function weightOf({ vx, vy, vxVariance, vyVariance, covariance }: Stroke): numbe
 
 /**
  * A smooth field through the smears of all stars. With a prediction: its own size and direction times it, and faults of the
- * lens along the radius; without one: a surface of second order, with such faults growing with r⁴, and its value at the middle.
- *
- * @param nearMiddle beyond this share of half the diagonal stars weigh less and less; 0 for all alike
+ * lens along the radius; without one: a surface of second order, with such faults growing with r⁴ (the middle itself by `middleOfTurn`).
  */
 export function trailField(
   strokes: readonly Stroke[],
   width: number,
   height: number,
   sky: SmearOfSky | null,
-  nearMiddle = 0,
 ): TrailField | null {
   const half = Math.hypot(width, height) / 2;
   const unit = (x: number, y: number): [number, number] => [
     (x - (width - 1) / 2) / half,
     (y - (height - 1) / 2) / half,
   ];
-  // What is near the middle weighs more where a surface is only a stand-in for what the sky does.
-  const nearer = (u: number, v: number) => (nearMiddle > 0 ? 1 / (1 + (Math.hypot(u, v) / nearMiddle) ** 4) : 1);
   const lensAt = (x: number, y: number) => radial(...unit(x, y), sky ? [2, 4] : [4]);
   const skyAt: Design = (x, y) => {
     if (sky) {
@@ -136,7 +153,7 @@ export function trailField(
   const rows = strokes.map((stroke) => ({
     ...design(stroke.x, stroke.y),
     smear: smearOf(stroke.vx, stroke.vy),
-    weight: weightOf(stroke) * nearer(...unit(stroke.x, stroke.y)),
+    weight: weightOf(stroke),
   }));
   const skyCount = skyAt(0, 0).a.length;
   const count = design(0, 0).a.length;

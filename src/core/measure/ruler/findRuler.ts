@@ -57,6 +57,15 @@ const undecided = fail(
   'It cannot be told whether the ticks are millimetres or halves: say what lies between two ticks.',
   'tick',
 );
+const halvesOrInches = fail(
+  'ruler.which',
+  'Of so few ticks it cannot be told whether they are half millimetres or parts of an inch: say what lies between two ticks.',
+  'tick',
+);
+
+/** Why it is not clear what a tick is. */
+const unclear = (possible: Division[]): Result<never> =>
+  !possible.includes('inch') ? undecided : possible.length === 1 ? inches : halvesOrInches;
 
 /** The candidates of a picture in all its directions, best first; positions in px of the whole picture. */
 export function allCandidates(sizes: Sizes, by: number, asked: RulerAsked): Candidate[] {
@@ -132,7 +141,7 @@ function judged(fits: Fitted[], asked: RulerAsked): Result<RulerFound> {
     const possible = divisions(fitted);
     const sizes = new Set(possible.map((each) => FINEST_MM[each]));
     if (sizes.size === 1 && possible[0] !== 'inch') return ok(foundOf(fitted, FINEST_MM[possible[0]!], possible));
-    refusal ??= possible[0] === 'inch' ? inches : undecided;
+    refusal ??= unclear(possible);
   }
   return refusal ?? noRuler;
 }

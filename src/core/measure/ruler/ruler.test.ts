@@ -35,6 +35,18 @@ describe('ticks blurred until they are as wide as their gaps', () => {
   });
 });
 
+describe('a few ticks beside the edge of their ruler', () => {
+  it('are found though what lies beyond their ends looks like a row of ticks, too', () => {
+    const made = randomRuler(50253, 900, 600, ['millimetre', 'half', 'millimetre', 'half']);
+    // Five of them, long and short, may be halves as well as sixteenths of an inch.
+    const asked = findRuler(made.grey);
+    expect(asked.ok ? 'measured' : asked.problem.message).toMatch(/half millimetres or parts of an inch: say/);
+    const found = findRuler(made.grey, { tickMm: 0.5 });
+    if (!found.ok) throw new Error(found.problem.message);
+    expect(Math.abs(found.value.pxPerMm - made.pxPerMm)).toBeLessThan(found.value.pxPerMmError);
+  });
+});
+
 describe('a long ruler leaning away', () => {
   it('is counted to its ends, where the ticks stand more than one of them off what its middle lets expect', () => {
     const made = randomRuler(7000906, 900, 600, ['millimetre', 'half', 'millimetre']);

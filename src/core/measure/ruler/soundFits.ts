@@ -91,19 +91,23 @@ function fitSmall(sizes: Sizes, candidate: Candidate): Fitted | null {
   if (candidate.periodPx < 2 * GLANCE_PX) return fitAt(sizes, candidate, ENOUGH_PX);
   const glance = fitAt(sizes, candidate, GLANCE_PX);
   if (!glance || !sound(glance)) return null;
-  const margin = 2 * glance.periodPx;
-  return fitAt(
-    sizes,
-    {
-      ...candidate,
-      degrees: glance.degrees,
-      periodPx: wholePeriod(glance),
-      fromT: (glance.fromT - margin) * glance.by,
-      toT: (glance.toT + margin) * glance.by,
-    },
-    ENOUGH_PX,
-  );
+  const around = (periods: number): Fitted | null => {
+    const margin = periods * glance.periodPx;
+    const [fromT, toT] = [(glance.fromT - margin) * glance.by, (glance.toT + margin) * glance.by];
+    return fitAt(
+      sizes,
+      { ...candidate, degrees: glance.degrees, periodPx: wholePeriod(glance), fromT, toT },
+      ENOUGH_PX,
+    );
+  };
+  const wide = around(WIDE_MARGIN);
+  // Beyond the ends of few ticks something else may look more like a row of them: then where they were seen is enough.
+  return wide && sound(wide) ? wide : around(CLOSE_MARGIN);
 }
+
+/** Ticks are sought anew so many of their distances beyond where a glance saw them. */
+const WIDE_MARGIN = 2;
+const CLOSE_MARGIN = 0.5;
 
 /** Fits a candidate, and what is finer between its ticks as long as there is something. */
 function finest(sizes: Sizes, candidate: Candidate): Fitted | null {

@@ -1,0 +1,1 @@
+import { benchSharpness } from './sharpness'; benchSharpness(200);

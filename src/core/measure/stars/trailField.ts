@@ -107,12 +107,12 @@ function solved(rows: Row[], count: number): { terms: Float64Array; inverse: Flo
   return { terms: fit.terms, inverse: inverse.map((row) => row.map((v) => v * deviation ** 2)), used: kept.length };
 }
 
-/** Weight of a stroke's smear: what its own fit says, and a share that a model of the field never meets. */
+/** Weight of a stroke's smear: what its own fit says, and what a model of the field never meets: half a hundredth of a length. */
 export function weightOf({ vx, vy, vxVariance, vyVariance, covariance }: Stroke): number {
   const l2 = vx * vx + vy * vy;
   const along = (vx * vx * vxVariance + 2 * vx * vy * covariance + vy * vy * vyVariance) / Math.max(1e-9, l2);
   const own = 4 * l2 * Math.max(along, 1e-6) + 2 * (vxVariance + vyVariance) ** 2;
-  return 1 / (own + (0.02 * l2 + 0.02) ** 2);
+  return 1 / (own + (0.01 * l2 + 0.02) ** 2);
 }
 
 /**

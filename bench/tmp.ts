@@ -1,1 +1,0 @@
-import { benchSharpness } from './sharpness'; benchSharpness(200);

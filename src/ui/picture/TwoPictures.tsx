@@ -38,6 +38,7 @@ export function TwoPictures(props: Props) {
   const styles = useStyles();
   const palette = usePalette();
   const host = useRef<View>(null);
+  const plate = useRef<View>(null);
   const [screen, setScreen] = useState({ width: 0, height: 0 });
   const [moved, setView] = useState<Viewport | null>(null);
   const [byHand, setByHand] = useState({ dx: 0, dy: 0 });
@@ -61,15 +62,17 @@ export function TwoPictures(props: Props) {
     () => (differenceTimes !== null && above ? { view: above, size: upper, turn: turn ?? null } : null),
     [differenceTimes, above, upper, turn],
   );
+  // What differs is made brighter before it takes the colour of the night: the other way round it would come out white.
+  const own = differenceTimes === null ? tint : null;
   // The canvas made first comes to lie above.
-  usePictureCanvas(host, upper.source, upper, screen, viewAbove, {
-    tint,
+  usePictureCanvas(plate, upper.source, upper, screen, viewAbove, {
+    tint: own,
     opacity: beside ? 1 : opacity,
     difference: differenceTimes !== null,
     turn,
     within: beside ? 'right' : null,
   });
-  usePictureCanvas(host, lower.source, lower, screen, viewBelow, { tint, within: beside ? 'left' : within });
+  usePictureCanvas(plate, lower.source, lower, screen, viewBelow, { tint: own, within: beside ? 'left' : within });
   const zoom = (by: number, about: [number, number]) => {
     if (view) setView(enlarged(view, by, about));
   };
@@ -87,13 +90,7 @@ export function TwoPictures(props: Props) {
         role="group"
         tabIndex={0}
         aria-label={`${label}. A drag or the arrows move the upper picture, plus and minus make both larger and smaller.`}
-        style={[
-          styles.host,
-          differenceTimes !== null && {
-            backgroundColor: '#000',
-            ...webStyle({ filter: `brightness(${differenceTimes})` }),
-          },
-        ]}
+        style={styles.host}
         onLayout={({ nativeEvent: { layout } }) => {
           if (layout.width === screen.width && layout.height === screen.height) return;
           setScreen({ width: layout.width, height: layout.height });
@@ -101,6 +98,19 @@ export function TwoPictures(props: Props) {
         }}
         testID="two-pictures"
       >
+        <View
+          ref={plate}
+          style={[
+            styles.plate,
+            differenceTimes !== null && {
+              backgroundColor: '#000',
+              ...webStyle({ filter: `brightness(${differenceTimes})` }),
+            },
+          ]}
+        />
+        {differenceTimes !== null && tint !== null ? (
+          <View style={[styles.plate, { backgroundColor: tint, mixBlendMode: 'multiply' }]} />
+        ) : null}
         {beside ? <View style={styles.between} /> : null}
         {viewBelow && viewAbove ? over?.(viewBelow, viewAbove, screen) : null}
       </View>
@@ -147,6 +157,7 @@ const useStyles = stylesOf((palette) => ({
     ...webStyle({ cursor: 'move', touchAction: 'none' }),
     userSelect: 'none',
   },
+  plate: { position: 'absolute', left: 0, top: 0, right: 0, bottom: 0, pointerEvents: 'none' },
   between: {
     position: 'absolute',
     left: '50%',

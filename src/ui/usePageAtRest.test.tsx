@@ -36,24 +36,37 @@ describe('a page at rest', () => {
   it('is one that is idle once the words before the start are gone', () => {
     const idle = idleMoments();
     words = {};
+    jest.useFakeTimers();
     const { result, unmount } = renderHook(() => usePageAtRest());
-    idle.next();
-    idle.next();
+    for (let i = 0; i < 2; i++) {
+      idle.next();
+      // Not asked without a pause: that would be work itself.
+      expect(idle.waiting()).toBe(0);
+      act(() => jest.advanceTimersByTime(250));
+      expect(idle.waiting()).toBe(1);
+    }
     expect(result.current).toBe(false);
     words = null;
     idle.next();
     expect(result.current).toBe(true);
     expect(idle.waiting()).toBe(0);
     unmount();
+    jest.useRealTimers();
   });
 
   it('is asked for no longer when the page is left', () => {
     const idle = idleMoments();
     words = {};
-    const { unmount } = renderHook(() => usePageAtRest());
-    idle.next();
-    unmount();
+    jest.useFakeTimers();
+    const first = renderHook(() => usePageAtRest());
+    first.unmount();
     expect(idle.waiting()).toBe(0);
+    const second = renderHook(() => usePageAtRest());
+    idle.next();
+    second.unmount();
+    jest.advanceTimersByTime(1000);
+    expect(idle.waiting()).toBe(0);
+    jest.useRealTimers();
   });
 
   it('comes by itself where the engine does not tell when it is idle', () => {

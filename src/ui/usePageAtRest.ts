@@ -3,6 +3,9 @@ import { useEffect, useState } from 'react';
 /** At the latest after so long, ms, where a page never comes to rest. */
 const LATEST_MS = 4000;
 
+/** Asked again after so long, ms, where it has not begun. */
+const AGAIN_MS = 250;
+
 /** Whether the words that stand there before the scripts have come are still to be seen. */
 const stillBefore = (): boolean => globalThis.document?.getElementById('first-view') != null;
 
@@ -22,7 +25,11 @@ export function usePageAtRest(): boolean {
       }
     };
     // A page that waits for its scripts is idle, too: it has not begun yet.
-    const begin = () => (stillBefore() ? ask() : setRested(true));
+    const begin = () => {
+      if (!stillBefore()) return setRested(true);
+      const timer = setTimeout(ask, AGAIN_MS);
+      stop = () => clearTimeout(timer);
+    };
     ask();
     return () => stop();
   }, []);

@@ -57,6 +57,12 @@ describe(`pairs drawn from ${seed}`, () => {
   });
 });
 
+it('that differ by little more than 12 % are told apart, though no more than likely', () => {
+  const pair = randomPair(251221001, 520, 400);
+  expect(pair.limitB / pair.limitA).toBeCloseTo(0.87, 2);
+  expect(compared(pair).detail?.more).toBe('a');
+});
+
 it('of a tenth of a megapixel only are never told the wrong way round', () => {
   // So small and blurred, one in a hundred is left open.
   const all = Array.from({ length: 4 }, (_, i) => randomPair(seed + 100 + i, 380, 300));

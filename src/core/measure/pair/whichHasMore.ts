@@ -98,10 +98,9 @@ const PIXEL = 1 / 12;
  * its, or the other way round, which makes their ratio wrong by about such a share of its logarithm.
  */
 const OF_SHAPE = 0.35;
-/** Ratios nearer to one than this nobody sees. */
+/** Ratios nearer to one than this nobody sees; what lies beyond is nearer to a difference of 12 % than to none. */
 const SAME = 0.06;
-/** Where they seem to differ by more than this, the likelier answer is given from so many errors on. */
-const CLEAR = 0.1;
+/** The likelier answer, nothing or a difference that is seen, is given from so many errors on. */
 const LIKELIER = 1.2;
 
 /**
@@ -132,6 +131,6 @@ export function whichHasMore(
   const off = Math.log(ratio);
   const error = 2 * Math.hypot(byDifference, bySum) + OF_SHAPE * Math.abs(off) + 0.03;
   const sureness = Math.abs(difference) / differenceError;
-  const told = Math.abs(off) > SAME && (sureness > 2 || (Math.abs(off) > CLEAR && sureness > LIKELIER));
+  const told = Math.abs(off) > SAME && sureness > LIKELIER;
   return { more: !told ? 'equal' : ratio > 1 ? 'b' : 'a', ratio, plusMinus: ratio * error };
 }

@@ -21,6 +21,7 @@ export function leadsOn(link: Link): boolean {
   return faces.front !== undefined && faces.rear !== undefined && !sameMount(faces.front, faces.rear);
 }
 
+/** A bellows set to an extension. */
 export const drawnTo = (bellows: Link, extensionMm: number): Link => ({
   ...bellows,
   used: { ...bellows.used, extensionMm },

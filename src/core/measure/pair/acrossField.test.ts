@@ -67,7 +67,9 @@ describe('the sharpest plane', () => {
     expect(focusShift(squares(-1, 0.05))?.directionDeg).toBeCloseTo(-90, -1);
     // Power changes by e^(1 · 1.2), contrast by its root.
     expect(focusShift(squares(1, 0))?.acrossField).toBeCloseTo(Math.exp(0.6), 2);
-    expect(focusShift(squares(1, 3))).toBeNull();
+    // By chance a slope of one seems to be beyond 4.5 errors once in hundreds of drawings: not one drawing, but how many.
+    const lost = Array.from({ length: 400 }, () => focusShift(squares(1, 3)));
+    expect(shareOf(lost, (focus) => focus === null)).toBeGreaterThan(0.97);
     expect(focusShift(squares(0.1, 0))).toBeNull();
     expect(focusShift(squares(1, 0).slice(0, 5))).toBeNull();
   });

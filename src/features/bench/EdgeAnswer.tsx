@@ -98,7 +98,7 @@ export function EdgeAnswer({ picture, found, taken, units, ask }: Props) {
         ) : null}
         {others.length ? (
           <Txt kind="fine" tone="soft" testID="other-curves">
-            {`Thin: ${others.map(({ mark, name }) => `${mark} ${name}`).join(', ')}.`}
+            {`Thin: ${others.map(({ mark, name, half }) => `${mark} ${name}${half === null ? '' : `, half at ${formatFigures(half, 3)}`}`).join(' · ')}.`}
           </Txt>
         ) : null}
         {parts ? (

@@ -42,6 +42,8 @@ interface OtherCurve {
   mark: string;
   name: string;
   points: [number, number][];
+  /** Half of its contrast is left there, in the unit of the frequencies; nothing where more is left as far as pixels tell. */
+  half: number | null;
 }
 
 /** What the other pictures on the bench answered about their sharpest edge, in the unit of this one. */
@@ -58,7 +60,9 @@ export function useOtherCurves({ id }: Pick<BenchPicture, 'id'>, inLpPerMm: bool
         const pitchUm = taken[i]?.pitchUm?.value;
         if (found?.measure !== 'edge' || (inLpPerMm && !pitchUm)) return [];
         const perMm = inLpPerMm && pitchUm ? 1000 / pitchUm : 1;
-        return [{ mark: MARKS[i]!, name, points: curveOf(found.value.edges[0] as EdgeFound, perMm) }];
+        const [edge] = found.value.edges as [EdgeFound];
+        const half = edge.mtf50 ? edge.mtf50.value * perMm : null;
+        return [{ mark: MARKS[i]!, name, points: curveOf(edge, perMm), half }];
       }),
     [others, taken, inLpPerMm],
   );

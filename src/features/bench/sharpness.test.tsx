@@ -132,11 +132,17 @@ describe('how sharp it is', () => {
     await act(async () => fireEvent.press(screen.getByTestId('use-sharpness')));
     expect(sent()).toMatch(/"sharpness":\[\{"focalMm":100,"fNumber":8,"lens50(Corner)?LpPerMm":\d/);
   });
-  it('is drawn beside the others on the bench, each with its letter', async () => {
-    lay(picture('one', edgeFound()), picture('two', edgeFound()), picture('three', null));
+  it('is drawn beside the others on the bench, each with its letter and where half of it is left', async () => {
+    const [own, other] = [edgeFound(), edgeFound()];
+    if (own.measure !== 'edge' || other.measure !== 'edge') throw new Error('no edge');
+    own.value.edges[0] = { ...own.value.edges[0]!, mtf50: { value: 0.3, plusMinus: 0.01 } };
+    other.value.edges[0] = { ...other.value.edges[0]!, mtf50: { value: 0.2, plusMinus: 0.01 } };
+    lay(picture('one', own), picture('two', other), picture('three', null));
     await renderWithKit(<BenchHome />);
     fireEvent(screen.getByTestId('edge-chart'), 'layout', { nativeEvent: { layout: { width: 360 } } });
-    expect(words()).toContain('Thin: A two');
+    const [, ofOwn] = /is left at\s*([\d.]+)\s*lp/.exec(words())!;
+    const [, ofOther] = /Thin: A two\S*, half at ([\d.]+)\.(?!\d)/.exec(words())!;
+    expect(Number(ofOther) / Number(ofOwn)).toBeCloseTo(0.2 / 0.3, 1);
   });
   it('warns of what spoils it', async () => {
     const found = edgeFound();

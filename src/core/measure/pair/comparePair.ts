@@ -45,7 +45,7 @@ const noCommon = fail(
 const small = fail('pair.small', 'Both pictures must be at least 96 px wide and high to be compared.', 'picture');
 
 /** Finer than this, px along the longer side, the pictures are not looked at to lay them onto each other. */
-const FINEST = 2000;
+const FINEST = 1600;
 
 /** Roughly onto each other, in px of the pictures. */
 function roughly(a: Grey, b: Grey, onProgress?: (share: number) => void): Similarity | null {

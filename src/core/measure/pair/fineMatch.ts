@@ -21,8 +21,6 @@ const TILES = 16;
 const PLACES = 40_000;
 const SETTLED = 1e-3;
 const ON_THE_WAY = { places: 12_000, settled: 0.01 };
-/** Nothing finer than this is looked at, px along the longer side of the coarser picture. */
-const FINEST = 2200;
 
 /** Value and slopes of a picture between its pixels, by Catmull's and Rom's cubic; false outside. */
 function cubicAt({ width, height, data }: Grey, x: number, y: number, out: Float64Array): boolean {
@@ -211,7 +209,8 @@ function settledAt(coarse: Grey, fine: Grey, from: Similarity, { longest, sigma,
 /**
  * Brings two pictures onto each other to hundredths of a pixel, from coarse structure to fine, by Gauss's and Newton's method.
  *
- * @param from roughly, in px of the whole pictures
+ * @param a as large as is to be looked at: all of it is
+ * @param from roughly, in px of both
  */
 export function fineMatch(a: Grey, b: Grey, from: Similarity, onProgress?: (share: number) => void): FineMatch | null {
   const swapped = scaleOf(from) < 1;
@@ -222,9 +221,8 @@ export function fineMatch(a: Grey, b: Grey, from: Similarity, onProgress?: (shar
     { longest: 512, sigma: 6, rounds: 12, ...ON_THE_WAY },
     { longest: 512, sigma: 3, rounds: 10, ...ON_THE_WAY },
     { longest: 512, sigma: 1.5, rounds: 8, ...ON_THE_WAY },
-    ...(longest > 900 ? [{ longest: 1100, sigma: 1.5, rounds: 8, ...ON_THE_WAY }] : []),
     {
-      longest: Math.min(longest, FINEST),
+      longest,
       sigma: longest > 900 ? 1.5 : 0.8,
       rounds: 10,
       places: PLACES,

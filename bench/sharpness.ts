@@ -90,6 +90,20 @@ function pairs(seed: number, count: number): void {
     'px',
     0.05,
   );
+  const told = [
+    ['scale', shareOf(all, ({ made, found }) => Math.abs(found.scale - made.scale) <= found.scaleError)],
+    ['turn', shareOf(all, ({ made, found }) => Math.abs(found.rotationDeg - made.rotationDeg) <= found.rotationError)],
+    [
+      'shift',
+      shareOf(
+        all,
+        ({ made, found }) =>
+          Math.hypot(found.shift[0] - made.shift[0], found.shift[1] - made.shift[1]) <= found.shiftError,
+      ),
+    ],
+  ] as const;
+  const shares = told.map(([what, share]) => `${what} ${(100 * share).toFixed(0)}`).join(', ');
+  console.log(`    ± holds ${shares} % of ${all.length}, wanted ${HELD.least} to ${HELD.most}`);
   const clear = all.filter(({ made }) => Math.abs(Math.log(made.limitB / made.limitA)) > Math.log(1.12));
   const right = shareOf(clear, ({ made, found }) => found.detail?.more === (made.limitB > made.limitA ? 'b' : 'a'));
   report(`Pairs told apart wrongly, of ${clear.length} that differ by over 12 %`, 100 * (1 - right), '%', 0.1);
@@ -97,6 +111,19 @@ function pairs(seed: number, count: number): void {
     detail !== null ? Math.abs(detail.ratio - limitB / limitA) <= detail.plusMinus : false,
   );
   console.log(`    ± of how much more holds ${(100 * held).toFixed(0)} %, wanted ${HELD.least} to ${HELD.most}`);
+}
+
+/** Pairs of which neither has more: how often one is said to. */
+function equalPairs(seed: number, count: number): void {
+  const told = Array.from({ length: count }, (_, i) => {
+    const { a, b } = randomPair(seed + i, 520, 400, true);
+    const found = comparePair(a, b);
+    return found.ok ? found.value.detail : null;
+  }).filter((detail) => detail !== null);
+  const apart = told.filter(({ more }) => more !== 'equal');
+  console.log(
+    `Equal pairs told apart: ${apart.length} of ${told.length}, by ${apart.map(({ ratio }) => ratio.toFixed(2)).join(', ')}`,
+  );
 }
 
 function light(seed: number, count: number): void {
@@ -144,5 +171,6 @@ export function benchSharpness(count: number): void {
   edges(seed, count);
   stars(seed, count);
   pairs(seed, count);
+  equalPairs(seed, count);
   light(seed, count);
 }

@@ -35,10 +35,15 @@ function limitOf(response: (frequency: number) => number): number {
   return low;
 }
 
-/** The same thing taken twice: another scale, turn, place, blur, exposure, noise. */
-export function randomPair(seed: number, width = 520, height = 400): RandomPair {
+/**
+ * The same thing taken twice: another scale, turn, place, blur, exposure, noise.
+ *
+ * @param equal both as large and as sharp: neither has more
+ */
+export function randomPair(seed: number, width = 520, height = 400, equal = false): RandomPair {
   const { between, even, oneOf } = chance(seed);
-  const scale = oneOf([1, between(0.4, 2.6), between(0.7, 1.5)]);
+  const drawn = oneOf([1, between(0.4, 2.6), between(0.7, 1.5)]);
+  const scale = equal ? 1 : drawn;
   const rotationDeg = between(-6, 6);
   const pxPerMmA = 10;
   const shift: [number, number] = [between(-30, 30), between(-30, 30)];
@@ -59,7 +64,8 @@ export function randomPair(seed: number, width = 520, height = 400): RandomPair 
     mx * Math.cos(turn) + my * Math.sin(turn),
     -mx * Math.sin(turn) + my * Math.cos(turn),
   ];
-  const [sigmaA, sigmaB] = [between(0.5, 1.6), between(0.5, 1.6)];
+  const sigmas = [between(0.5, 1.6), between(0.5, 1.6)] as const;
+  const [sigmaA, sigmaB] = equal ? [sigmas[0], sigmas[0]] : sigmas;
   const made = (view: View, sigma: number, gain: number, own: number): Grey => {
     const sharp = throughLens(scene, view, width, height, sigma);
     const light = noisy(

@@ -1,5 +1,5 @@
 import { reduced, type Grey } from '../../picture/grey';
-import { odd, quantile } from '../smooth';
+import { quantile } from '../smooth';
 import { rimOf, type Copy } from './copies';
 
 /** The logarithm of a picture's light: another exposure then only adds. */
@@ -14,22 +14,37 @@ export function logLight(grey: Grey): Grey {
   return { ...grey, data };
 }
 
+/** A running mean over 2·half + 1 px, and a share of one more on either side: of any width. */
+interface Mean {
+  half: number;
+  edge: number;
+}
+
+/** The mean that, taken three times, is about a Gaussian of a deviation and has exactly its variance. */
+function meanOf(sigma: number): Mean {
+  const variance = (sigma * sigma) / 3;
+  const half = Math.floor((Math.sqrt(12 * variance + 1) - 1) / 2);
+  const [within, squares] = [2 * half + 1, (half * (half + 1) * (2 * half + 1)) / 3];
+  return { half, edge: (variance * within - squares) / (2 * ((half + 1) ** 2 - variance)) };
+}
+
 /** A running mean along rows of a picture, its border carried on. */
-function meanAcross(from: Float32Array, width: number, height: number, odds: number, to: Float32Array): void {
-  const half = (odds - 1) / 2;
+function meanAcross(from: Float32Array, width: number, height: number, { half, edge }: Mean, to: Float32Array): void {
+  const share = 1 / (2 * half + 1 + 2 * edge);
   for (let y = 0; y < height; y++) {
     const row = y * width;
     let sum = 0;
     for (let k = -half; k <= half; k++) sum += from[row + Math.max(0, Math.min(width - 1, k))]!;
     for (let x = 0; x < width; x++) {
-      to[row + x] = sum / odds;
-      sum += from[row + Math.min(width - 1, x + half + 1)]! - from[row + Math.max(0, x - half)]!;
+      const next = from[row + Math.min(width - 1, x + half + 1)]!;
+      to[row + x] = share * (sum + edge * (next + from[row + Math.max(0, x - half - 1)]!));
+      sum += next - from[row + Math.max(0, x - half)]!;
     }
   }
 }
 
-function meanDown(from: Float32Array, width: number, height: number, odds: number, to: Float32Array): void {
-  const half = (odds - 1) / 2;
+function meanDown(from: Float32Array, width: number, height: number, { half, edge }: Mean, to: Float32Array): void {
+  const share = 1 / (2 * half + 1 + 2 * edge);
   const sums = new Float64Array(width);
   for (let k = -half; k <= half; k++) {
     const row = Math.max(0, Math.min(height - 1, k)) * width;
@@ -37,15 +52,16 @@ function meanDown(from: Float32Array, width: number, height: number, odds: numbe
   }
   for (let y = 0; y < height; y++) {
     const next = Math.min(height - 1, y + half + 1) * width;
+    const before = Math.max(0, y - half - 1) * width;
     const last = Math.max(0, y - half) * width;
     for (let x = 0; x < width; x++) {
-      to[y * width + x] = sums[x]! / odds;
+      to[y * width + x] = share * (sums[x]! + edge * (from[next + x]! + from[before + x]!));
       sums[x] = sums[x]! + from[next + x]! - from[last + x]!;
     }
   }
 }
 
-/** A narrow Gaussian by its own weights; wide ones are three running means. Its border is carried on. */
+/** A Gaussian by its own weights: of any width, but best a narrow one. Its border is carried on. */
 function narrow(from: Float32Array, width: number, height: number, sigma: number): Float32Array {
   const reach = Math.ceil(3.5 * sigma);
   const weights = Float64Array.from({ length: 2 * reach + 1 }, (_, i) =>
@@ -75,24 +91,31 @@ function narrow(from: Float32Array, width: number, height: number, sigma: number
   return out;
 }
 
-/** A picture blurred by about a Gaussian, standard deviation in px. */
+/**
+ * A picture blurred by about a Gaussian, standard deviation in px. Wide ones are three running means, whose widths need not be
+ * whole: pictures of two scales must be blurred alike.
+ */
 export function softened({ width, height, data }: Grey, sigma: number): Float32Array {
   if (sigma < 0.3) return data;
   if (sigma < 1.3) return narrow(data, width, height, sigma);
-  // Three means of width k have a variance of (k² − 1)/4.
-  const odds = Math.max(3, odd(Math.sqrt(4 * sigma * sigma + 1)));
+  const mean = meanOf(sigma);
   const across = new Float32Array(data.length);
   const down = new Float32Array(data.length);
   for (let round = 0; round < 3; round++) {
-    meanAcross(round === 0 ? data : down, width, height, odds, across);
-    meanDown(across, width, height, odds, down);
+    meanAcross(round === 0 ? data : down, width, height, mean, across);
+    meanDown(across, width, height, mean, down);
   }
   return down;
 }
 
-/** What lies between two blurs of a picture: structure of about one size, without slow light and without noise. */
-export function banded(grey: Grey, sigma: number): Grey {
-  const [fine, coarse] = [softened(grey, sigma), softened(grey, 3 * sigma)];
+/**
+ * What lies between two blurs of a picture: structure of about one size, without slow light and without noise.
+ *
+ * @param more squared deviation by which it is to be blurred besides, px²
+ */
+export function banded(grey: Grey, sigma: number, more = 0): Grey {
+  const from = more > 0.02 ? { ...grey, data: narrow(grey.data, grey.width, grey.height, Math.sqrt(more)) } : grey;
+  const [fine, coarse] = [softened(from, sigma), softened(from, 3 * sigma)];
   const data = new Float32Array(fine.length);
   for (let i = 0; i < data.length; i++) data[i] = fine[i]! - coarse[i]!;
   return { ...grey, data };

@@ -1,0 +1,143 @@
+import type { Grey } from '../../picture/grey';
+import { solveNormal } from '../leastSquares';
+import { median } from '../smooth';
+import { mapped, type Similarity } from './similarity';
+
+/** Parts of the field that are left out one by one: 4 by 4. */
+const TILES = 16;
+
+/** How a picture bends between its pixels, from what lies around the pixel at `at`: bilinear between four of five points each. */
+function bendAt(data: Float32Array, width: number, at: number, u: number, v: number): number {
+  const own = (k: number) => data[k - width]! + data[k - 1]! + data[k + 1]! + data[k + width]! - 4 * data[k]!;
+  const above = own(at) + u * (own(at + 1) - own(at));
+  const below = own(at + width) + u * (own(at + width + 1) - own(at + width));
+  return above + v * (below - above);
+}
+
+/** Value, slopes and bend of a picture between its pixels, by Catmull's and Rom's cubic; false outside. */
+function cubicAt({ width, height, data }: Grey, x: number, y: number, out: Float64Array): boolean {
+  const [i, j] = [Math.floor(x), Math.floor(y)];
+  if (i < 1 || j < 1 || i > width - 3 || j > height - 3) return false;
+  const [u, v] = [x - i, y - j];
+  const u2 = u * u;
+  const v2 = v * v;
+  const wx0 = -0.5 * u + u2 - 0.5 * u2 * u;
+  const wx1 = 1 - 2.5 * u2 + 1.5 * u2 * u;
+  const wx2 = 0.5 * u + 2 * u2 - 1.5 * u2 * u;
+  const wx3 = -0.5 * u2 + 0.5 * u2 * u;
+  const sx0 = -0.5 + 2 * u - 1.5 * u2;
+  const sx1 = -5 * u + 4.5 * u2;
+  const sx2 = 0.5 + 4 * u - 4.5 * u2;
+  const sx3 = -u + 1.5 * u2;
+  const wy = [
+    -0.5 * v + v2 - 0.5 * v2 * v,
+    1 - 2.5 * v2 + 1.5 * v2 * v,
+    0.5 * v + 2 * v2 - 1.5 * v2 * v,
+    -0.5 * v2 + 0.5 * v2 * v,
+  ];
+  const sy = [-0.5 + 2 * v - 1.5 * v2, -5 * v + 4.5 * v2, 0.5 + 4 * v - 4.5 * v2, -v + 1.5 * v2];
+  let [value, byX, byY] = [0, 0, 0];
+  for (let k = 0; k < 4; k++) {
+    const at = (j + k - 1) * width + i - 1;
+    const [d0, d1, d2, d3] = [data[at]!, data[at + 1]!, data[at + 2]!, data[at + 3]!];
+    const row = wx0 * d0 + wx1 * d1 + wx2 * d2 + wx3 * d3;
+    value += wy[k]! * row;
+    byX += wy[k]! * (sx0 * d0 + sx1 * d1 + sx2 * d2 + sx3 * d3);
+    byY += sy[k]! * row;
+  }
+  out[0] = value;
+  out[1] = byX;
+  out[2] = byY;
+  out[3] = bendAt(data, width, j * width + i, u, v);
+  return true;
+}
+
+/** The equations of the places of one part of the field. */
+export interface Sums {
+  normal: Float64Array[];
+  right: Float64Array;
+}
+
+/** Unknowns: p, q, tx, ty, gain, bend, offset. */
+const UNKNOWNS = 7;
+
+/** How the coarser picture shows what the finer does, apart from where: gain times its light, and bend times how that bends. */
+export interface Shown {
+  gain: number;
+  /** Blur spreads light by half its squared deviation of how it bends; times the gain, px² of the finer. */
+  bend: number;
+}
+
+/** The equations of one step, tile by tile, and how much of the coarse picture's structure is met. */
+export function stepSums(
+  coarse: Grey,
+  fine: Grey,
+  match: Similarity,
+  { gain, bend }: Shown,
+  noise: number,
+  places: number,
+) {
+  const tiles = Array.from({ length: TILES }, (): Sums => ({
+    normal: Array.from({ length: UNKNOWNS }, () => new Float64Array(UNKNOWNS)),
+    right: new Float64Array(UNKNOWNS),
+  }));
+  const to = mapped(match, coarse, fine);
+  const every = Math.max(1, Math.round(Math.sqrt((coarse.width * coarse.height) / places)));
+  const [cx, cy] = [(coarse.width - 1) / 2, (coarse.height - 1) / 2];
+  const out = new Float64Array(4);
+  const row = new Float64Array(UNKNOWNS);
+  const offs: number[] = [];
+  let count = 0;
+  let [ab, aa, bb] = [0, 0, 0];
+  for (let y = 4 + (every >> 1); y < coarse.height - 4; y += every)
+    for (let x = 4 + (every >> 1); x < coarse.width - 4; x += every) {
+      const [fx, fy] = to(x, y);
+      if (!cubicAt(fine, fx, fy, out)) continue;
+      const own = coarse.data[y * coarse.width + x]!;
+      const shown = gain * out[0]! + bend * out[3]!;
+      const off = own - shown;
+      if (count++ % 3 === 0) offs.push(Math.abs(off));
+      // Far-off places weigh less: what moved, or stands at another depth.
+      const weight = noise > 0 ? 1 / (1 + (off / (2.5 * noise)) ** 2) ** 2 : 1;
+      const [dx, dy] = [x - cx, y - cy];
+      row[2] = gain * out[1]!;
+      row[3] = gain * out[2]!;
+      row[0] = row[2] * dx + row[3] * dy;
+      row[1] = -row[2] * dy + row[3] * dx;
+      row[4] = out[0]!;
+      row[5] = out[3]!;
+      row[6] = 1;
+      const tile =
+        tiles[Math.min(3, Math.floor((4 * y) / coarse.height)) * 4 + Math.min(3, Math.floor((4 * x) / coarse.width))]!;
+      for (let i = 0; i < UNKNOWNS; i++) {
+        const weighted = weight * row[i]!;
+        tile.right[i] = tile.right[i]! + weighted * off;
+        const line = tile.normal[i]!;
+        for (let j = 0; j <= i; j++) line[j] = line[j]! + weighted * row[j]!;
+      }
+      ab += weight * own * shown;
+      aa += weight * own * own;
+      bb += weight * shown ** 2;
+    }
+  return {
+    tiles,
+    noise: 1.4826 * median(offs),
+    correlation: ab / Math.sqrt(Math.max(1e-30, aa * bb)),
+    count,
+  };
+}
+
+/** The step that all parts but one ask for; −1 leaves none out. */
+export function solvedWithout(tiles: Sums[], left: number): Float64Array | null {
+  const normal = Array.from({ length: UNKNOWNS }, () => new Float64Array(UNKNOWNS));
+  const right = new Float64Array(UNKNOWNS);
+  for (const [k, tile] of tiles.entries()) {
+    if (k === left) continue;
+    for (let i = 0; i < UNKNOWNS; i++) {
+      right[i] = right[i]! + tile.right[i]!;
+      for (let j = 0; j <= i; j++) normal[i]![j] = normal[i]![j]! + tile.normal[i]![j]!;
+    }
+  }
+  for (let i = 0; i < UNKNOWNS; i++) for (let j = 0; j < i; j++) normal[j]![i] = normal[i]![j]!;
+  return solveNormal(normal, right);
+}

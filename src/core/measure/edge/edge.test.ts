@@ -1,10 +1,12 @@
 import { pictureSeed, shareBelow, shareOf } from '../../../../tests/support/pictureSeed';
 import { opticsOf, randomEdge } from '../../../../tests/support/randomEdge';
+import { chance } from '../../simulate/chance';
 import { drawn } from '../../simulate/scene';
 import { edgePicture, edgeResponse, type EdgeMade } from '../../simulate/edgeScene';
 import { noisy } from '../../simulate/noisy';
 import { edgesOnMosaic } from './edgesByColour';
 import { findEdges } from './findEdges';
+import type { EdgeFound } from './measureEdge';
 import { fallsBelow } from './response';
 
 const seed = pictureSeed();
@@ -50,6 +52,19 @@ describe(`edges drawn from ${seed}`, () => {
 });
 
 describe('one edge', () => {
+  it('stands as it does within what is told, which noise makes more', () => {
+    const ofNoise = [0, 0.03].map((noise) => {
+      const { even } = chance(8);
+      const sharp = edgePicture(made(97.3), 360, 300);
+      const found = findEdges(greyOf(sharp.map((light) => light + noise * (even() - 0.5)), 360, 300));
+      if (!found.ok) throw new Error(found.problem.message);
+      const [edge] = found.value.edges as [EdgeFound];
+      expect(Math.abs(edge.edgeDeg - 97.3)).toBeLessThan(edge.edgeDegError);
+      return edge.edgeDegError;
+    });
+    expect(ofNoise[0]).toBeLessThan(0.02);
+    expect(ofNoise[1]!).toBeGreaterThan(1.3 * ofNoise[0]!);
+  });
   it('gives the whole response, its direction and its ends', () => {
     const scene = made(97.3);
     const found = findEdges(greyOf(edgePicture(scene, 360, 300), 360, 300));

@@ -14,6 +14,8 @@ export interface EdgeLine {
   half: number;
   /** How far it bends off its tangent at a px along it: bend·u². */
   bend: number;
+  /** How far its direction may be off, degrees, about 95 %; where it was settled. */
+  errorDeg?: number;
 }
 
 /** How far a place lies along a line from its middle, and how far off it towards the light, px. */
@@ -105,6 +107,7 @@ export function settledLine(grey: Grey, rough: EdgeLine, width: number): EdgeLin
   const [alongI, alongJ] = steep ? rough.along : [rough.along[1], rough.along[0]];
   const sign = Math.sign(steep ? rough.normal[0] : rough.normal[1]);
   let [p, q, r] = [i0, alongI / alongJ, 0];
+  let slopeError = 0;
   const reach = Math.abs(rough.half * alongJ);
   const from = Math.max(0, Math.ceil(j0 - reach));
   const to = Math.min(rows.along - 1, Math.floor(j0 + reach));
@@ -126,6 +129,8 @@ export function settledLine(grey: Grey, rough: EdgeLine, width: number): EdgeLin
     const straight = through(seen, j0, 2);
     if (!straight) return null;
     [p, q, r] = [straight.terms[0]!, straight.terms[1]! / straight.scale, 0];
+    // The standard error of the slope of evenly spread crossings: s·√(3/n) on −1…1.
+    slopeError = (straight.deviation * Math.sqrt(3 / straight.count)) / straight.scale;
     const bent = round > 1 && seen.length > 40 ? through(seen, j0, 3) : null;
     // The standard error of the bend of evenly spread crossings: s·√(45/4n) on −1…1.
     if (bent && Math.abs(bent.terms[2]!) > BENT * bent.deviation * Math.sqrt(11.25 / bent.count))
@@ -137,7 +142,8 @@ export function settledLine(grey: Grey, rough: EdgeLine, width: number): EdgeLin
   const normal: [number, number] = [sign * across[0], sign * across[1]];
   const [x, y] = steep ? [p, j0] : [j0, p];
   // Off the tangent by r·t² along the row, seen square to the edge; u = t·√(1 + q²).
-  return { x, y, along, normal, half: rough.half, bend: (sign * r) / size ** 3 };
+  const errorDeg = (2 * slopeError * 180) / (Math.PI * size * size);
+  return { x, y, along, normal, half: rough.half, bend: (sign * r) / size ** 3, errorDeg };
 }
 
 /** Direction of a line, degrees from +x towards +y, 0 to 180. */

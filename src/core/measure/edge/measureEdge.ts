@@ -48,6 +48,8 @@ const LEAST_LENGTH = 20;
 /** Factor for 95 % with ten parts, and the share a response may be off without any noise. */
 const STUDENT = 2.26;
 const SYSTEMATIC = 0.003;
+/** What the pixels' own pattern may turn an edge by, degrees. */
+const LEAST_ERROR_DEG = 0.002;
 
 /** An error by leaving out parts: of `all` parts with values that differ. */
 function jackknife(values: number[]): number {
@@ -152,7 +154,7 @@ export function measureEdge(grey: Grey, placed: PlacedEdge, uses?: Uses): EdgeFo
     mtf20: at(0.2),
     mtf10: at(0.1),
     edgeDeg: edgeDegOf(line),
-    edgeDegError: Math.max(0.01, 20 / (2 * line.half) ** 1.5),
+    edgeDegError: Math.hypot(line.errorDeg ?? 0, LEAST_ERROR_DEG),
     ends: [end(-1), end(1)],
     lengthPx: 2 * line.half,
     reachPx: placed.reach,

@@ -191,7 +191,8 @@ export function photonTransfer(frames: readonly CountedFrame[]): Result<PhotonTr
     fullWell: { value: fullWell, plusMinus: fullWell * share },
     dynamicRange: {
       value: Math.log2(fullWell / readNoise),
-      plusMinus: Math.hypot(byDark, 0.004) / Math.LN2,
+      // Both are reckoned with the same gain, which cancels: what is left is the noise in the dark.
+      plusMinus: byDark / Math.LN2,
     },
     level,
     dark,

@@ -7,7 +7,7 @@ import { noisy } from '../../simulate/noisy';
 import { drawn } from '../../simulate/scene';
 import { textureScene } from '../../simulate/textureScene';
 import { focusShift } from './acrossField';
-import { commonField } from './commonField';
+import { commonBox, commonField } from './commonField';
 import { comparePair } from './comparePair';
 
 const seed = pictureSeed();
@@ -87,6 +87,19 @@ describe('the common field', () => {
     expect(field.ofFirst).toBeCloseTo(0.25, 1);
     expect(field.ofSecond).toBe(1);
     expect(field.offFirst).toBeCloseTo(0, 6);
+  });
+  it('has a box on the first that ends where either does', () => {
+    // Twice as large: the second shows the middle half, from 99.75 to 299.25.
+    const box = commonBox({ p: 2, q: 0, tx: 0, ty: 0 }, size, size);
+    expect([box.left, box.right]).toEqual([expect.closeTo(99.75, 6), expect.closeTo(299.25, 6)]);
+    expect([box.top, box.bottom]).toEqual([expect.closeTo(74.75, 6), expect.closeTo(224.25, 6)]);
+    // As large, and 50 px aside.
+    expect(commonBox({ p: 1, q: 0, tx: -50, ty: 0 }, size, size)).toEqual({
+      left: 50,
+      top: 0,
+      right: 399,
+      bottom: 299,
+    });
   });
   it('lies off the first’s middle where the second shows its corner', () => {
     // The second's middle shows what lies at three quarters of the first, each way.

@@ -37,3 +37,24 @@ export function commonField(match: Similarity, a: Size, b: Size): CommonField {
   const second = seen(b, a, mapped(inverse(match), b, a));
   return { ofFirst: first.share, ofSecond: second.share, offFirst: first.off, offSecond: second.off };
 }
+
+/** A part of a picture, px. */
+export interface Box {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
+/** The smallest part of the first picture that holds all the second shows of it. */
+export function commonBox(match: Similarity, a: Size, b: Size): Box {
+  const to = mapped(inverse(match), b, a);
+  const corners = [0, b.width - 1].flatMap((x) => [0, b.height - 1].map((y) => to(x, y)));
+  const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
+  return {
+    left: Math.max(0, Math.min(...xs)),
+    top: Math.max(0, Math.min(...ys)),
+    right: Math.min(a.width - 1, Math.max(...xs)),
+    bottom: Math.min(a.height - 1, Math.max(...ys)),
+  };
+}

@@ -1,9 +1,10 @@
 import type { Grey } from '../../picture/grey';
 import { banded, logLight, smaller } from './pairLight';
+import { commonBox } from './commonField';
 import { onCopies, onWholes } from './copies';
-import { matchErrors, type MatchErrors } from './matchErrors';
+import { matchErrors, type MatchErrors, type Pull } from './matchErrors';
 import { inverse, scaleOf, type Similarity } from './similarity';
-import { solvedWithout, stepSums, type Shown } from './stepSums';
+import { UNKNOWNS, solvedStep, stepSums, stepped, type Common, type Guess } from './stepSums';
 
 /** A match with its errors, and how well both agree. */
 export interface FineMatch extends MatchErrors {
@@ -44,45 +45,85 @@ function bandsAt(coarse: Grey, fine: Grey, { match, blur }: Start, { longest, si
   // In px² of the finer at this level: the sharper one is blurred as the other is, as far as this level can tell.
   const most = (3 * sigma * zoom) ** 2;
   const more = Math.max(-most, Math.min(most, (2 * blur) / second.by ** 2));
-  const a = banded(logLight(first.grey), sigma, Math.max(0, -more) / zoom ** 2);
-  const b = banded(logLight(second.grey), sigma * zoom, Math.max(0, more));
-  return { first, second, zoom, a, b, blur: (more * second.by ** 2) / 2 };
+  const common: Common = {
+    coarse: banded(logLight(first.grey), sigma, Math.max(0, -more) / zoom ** 2),
+    fine: banded(logLight(second.grey), sigma * zoom, Math.max(0, more)),
+    box: commonBox(onCopies(match, first, second), first.grey, second.grey),
+  };
+  return { first, second, zoom, common, blur: (more * second.by ** 2) / 2 };
+}
+
+/** One level with what was found there. */
+interface Settled extends Start {
+  bands: ReturnType<typeof bandsAt>;
+  guess: Guess;
+  noise: number;
+  sums: ReturnType<typeof stepSums>;
 }
 
 /** Brings one level of the pictures onto each other; the match is in px of the whole pictures. */
-function settledAt(coarse: Grey, fine: Grey, from: Start, level: Level): (FineMatch & Start) | null {
+function settledAt(coarse: Grey, fine: Grey, from: Start, level: Level): Settled | null {
   const { rounds, places, settled, sigma } = level;
-  const { first, second, zoom, a, b, blur } = bandsAt(coarse, fine, from, level);
-  let match = onCopies(from.match, first, second);
-  let shown: Shown = { gain: 1, bend: 0 };
+  const bands = bandsAt(coarse, fine, from, level);
+  const { first, second, zoom, common, blur } = bands;
+  const { box } = common;
+  let guess: Guess = { match: onCopies(from.match, first, second), shown: { gain: 1, bend: 0, offset: 0 } };
   let noise = 0;
-  let last = stepSums(a, b, match, shown, noise, places);
+  let sums = stepSums(common, guess, noise, places);
   for (let round = 0; round < rounds; round++) {
-    if (last.count < 200) return null;
-    const step = solvedWithout(last.tiles, -1);
+    if (sums.count < 200) return null;
+    const step = solvedStep(sums.tiles);
     if (!step) return null;
     // Far from the truth the linear step overshoots.
-    const most = Math.max(Math.abs(step[2]!), Math.abs(step[3]!), Math.hypot(step[0]!, step[1]!) * 0.4 * a.width);
-    const calm = Math.min(1, (3 * sigma * zoom) / Math.max(1e-9, most));
-    match = {
-      p: match.p + calm * step[0]!,
-      q: match.q + calm * step[1]!,
-      tx: match.tx + calm * step[2]!,
-      ty: match.ty + calm * step[3]!,
-    };
-    shown = { gain: Math.max(0.05, shown.gain + step[4]!), bend: shown.bend + step[5]! };
-    noise = last.noise;
-    last = stepSums(a, b, match, shown, noise, places);
+    const most = Math.max(
+      Math.abs(step[2]!),
+      Math.abs(step[3]!),
+      Math.hypot(step[0]!, step[1]!) * 0.4 * (box.right - box.left),
+    );
+    guess = stepped(guess, step, Math.min(1, (3 * sigma * zoom) / Math.max(1e-9, most)));
+    noise = sums.noise;
+    sums = stepSums(common, guess, noise, places);
     if (most < settled) break;
   }
-  const { shiftError, turnErrorDeg, scaleError } = matchErrors(last.tiles, match);
+  const { gain, bend } = guess.shown;
   return {
-    match: onWholes(match, first, second),
-    blur: blur + (shown.bend / shown.gain) * second.by ** 2,
+    match: onWholes(guess.match, first, second),
+    blur: blur + (bend / gain) * second.by ** 2,
+    bands,
+    guess,
+    noise,
+    sums,
+  };
+}
+
+/** Steps by which it is tried how what is asked for changes: px along the rim of the field and as a share of the light. */
+const TRIED = 0.02;
+
+/** What each part of the field asks for where both lie on each other. */
+function pullsOf({ bands: { common }, guess, noise, sums: { tiles } }: Settled): Pull[] {
+  const byTurn = TRIED / (0.4 * common.coarse.width);
+  const by = [byTurn, byTurn, TRIED, TRIED, TRIED, TRIED, TRIED * noise];
+  const moved = by.map((each, k) => {
+    const step = new Float64Array(UNKNOWNS);
+    step[k] = each;
+    return stepSums(common, stepped(guess, step), noise, PLACES).tiles;
+  });
+  return tiles
+    .map(({ right }, part) => ({
+      right,
+      slopes: moved.map((parts, k) => right.map((each, i) => (each - parts[part]!.right[i]!) / by[k]!)),
+      used: tiles[part]!.normal[2]![2]! > 0,
+    }))
+    .filter(({ used }) => used);
+}
+
+function errorsOf(settled: Settled): MatchErrors {
+  const { first, second } = settled.bands;
+  const { scaleError, turnErrorDeg, shiftError } = matchErrors(pullsOf(settled), settled.guess.match);
+  return {
     scaleError: (scaleError * second.by) / first.by,
     turnErrorDeg,
     shiftError: shiftError * second.by,
-    correlation: last.correlation,
   };
 }
 
@@ -108,20 +149,22 @@ export function fineMatch(a: Grey, b: Grey, from: Similarity, onProgress?: (shar
       settled: SETTLED,
     },
   ];
-  let found: (FineMatch & Start) | null = null;
+  let found: Settled | null = null;
   for (const [k, level] of levels.entries()) {
     found = settledAt(coarse, fine, found ?? { match: swapped ? inverse(from) : from, blur: 0 }, level);
     if (!found) return null;
     onProgress?.((k + 1) / levels.length);
   }
   if (!found) return null;
-  if (!swapped) return found;
-  const back = inverse(found.match);
+  const [{ match, sums }, errors] = [found, errorsOf(found)];
+  if (!swapped) return { match, correlation: sums.correlation, ...errors };
+  const back = inverse(match);
   const scale = scaleOf(back);
   return {
-    ...found,
     match: back,
-    scaleError: found.scaleError * scale * scale,
-    shiftError: found.shiftError * scale,
+    correlation: sums.correlation,
+    scaleError: errors.scaleError * scale * scale,
+    turnErrorDeg: errors.turnErrorDeg,
+    shiftError: errors.shiftError * scale,
   };
 }

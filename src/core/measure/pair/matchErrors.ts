@@ -1,4 +1,4 @@
-import { solvedWithout, type Sums } from './stepSums';
+import { LuDecomposition, Matrix } from 'ml-matrix';
 import { scaleOf, type Similarity } from './similarity';
 
 /** Errors of a match, about 95 %. */
@@ -19,18 +19,49 @@ export const radiusOf = (free: number): number => Math.sqrt(2 * free * (0.05 ** 
 const OFF_SHARE = 2e-5;
 const OFF_PX = 0.004;
 
-/** Scatter of a match by leaving out one part of the field after the other. */
-export function matchErrors(tiles: Sums[], match: Similarity): MatchErrors {
-  const filled = tiles.map((tile, k) => ({ tile, k })).filter(({ tile }) => tile.normal[2]![2]! > 0);
-  const steps = filled.map(({ k }) => solvedWithout(tiles, k)).filter((each): each is Float64Array => each !== null);
-  const spread = (of: (step: Float64Array) => number): number => {
-    const values = steps.map(of);
-    const mean = values.reduce((a, b) => a + b, 0) / values.length;
-    return Math.sqrt(((values.length - 1) / values.length) * values.reduce((a, b) => a + (b - mean) ** 2, 0));
-  };
-  const free = Math.max(1, steps.length - 1);
+/** What the places of one part of the field ask for, and how that changes with each unknown. */
+export interface Pull {
+  right: Float64Array;
+  /** Of each unknown: by how much less is asked for a unit of it. */
+  slopes: readonly Float64Array[];
+}
+
+/** By how much what one part asks for moves the match, with the slopes of all parts or of all but itself. */
+function movedBy(pulls: readonly Pull[], part: Pull, without: boolean): Float64Array | null {
+  const size = part.right.length;
+  const slopes = Matrix.zeros(size, size);
+  for (const pull of pulls)
+    if (pull !== part || !without)
+      for (let i = 0; i < size; i++)
+        for (let j = 0; j < size; j++) slopes.set(i, j, slopes.get(i, j) + pull.slopes[j]![i]!);
+  const lu = new LuDecomposition(slopes);
+  return lu.isSingular() ? null : Float64Array.from(lu.solve(Matrix.columnVector(part.right)).to1DArray());
+}
+
+/**
+ * Scatter of a match by how far one part of the field after the other moves it. That is told by how what all ask for really
+ * changes, not by the normal equations of a step: these take neither what far-off places lose in weight nor the noise in the
+ * slopes into account, and make it a quarter too small.
+ *
+ * @param pulls of the parts that hold anything
+ * @source a part's own pull is too small by what the match gave way to it, and one without it too large by as much: their
+ * product is right (MacKinnon and White, 1985, the second of their estimates)
+ */
+export function matchErrors(pulls: readonly Pull[], match: Similarity): MatchErrors {
+  const moves = pulls.flatMap((part) => {
+    const [own, without] = [movedBy(pulls, part, false), movedBy(pulls, part, true)];
+    return own && without ? [{ own, without }] : [];
+  });
+  const spread = (of: (step: Float64Array) => number): number =>
+    Math.sqrt(
+      Math.max(
+        0,
+        moves.reduce((sum, { own, without }) => sum + of(own) * of(without), 0),
+      ),
+    );
+  const free = Math.max(1, moves.length - 1);
   // Parts at the rim tell of scale and turn, those in the middle next to nothing: as if there were a quarter fewer.
-  const within = withinOf(Math.max(1, 0.75 * steps.length - 1));
+  const within = withinOf(Math.max(1, 0.75 * moves.length - 1));
   const scale = scaleOf(match);
   const along = spread(([p, q]) => (match.p * p! + match.q * q!) / scale);
   const turn = spread(([p, q]) => (match.p * q! - match.q * p!) / (scale * scale));
@@ -39,8 +70,8 @@ export function matchErrors(tiles: Sums[], match: Similarity): MatchErrors {
     spread((step) => step[3]!),
   );
   return {
-    scaleError: within * along + OFF_SHARE * scale,
-    turnErrorDeg: ((within * turn + OFF_SHARE) * 180) / Math.PI,
-    shiftError: (radiusOf(free) * apart) / Math.SQRT2 + OFF_PX,
+    scaleError: Math.hypot(within * along, OFF_SHARE * scale),
+    turnErrorDeg: (Math.hypot(within * turn, OFF_SHARE) * 180) / Math.PI,
+    shiftError: Math.hypot((radiusOf(free) * apart) / Math.SQRT2, OFF_PX),
   };
 }

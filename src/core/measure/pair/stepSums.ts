@@ -1,6 +1,7 @@
 import type { Grey } from '../../picture/grey';
 import { solveNormal } from '../leastSquares';
 import { median } from '../smooth';
+import type { Box } from './commonField';
 import { mapped, type Similarity } from './similarity';
 
 /** Parts of the field that are left out one by one: 4 by 4. */
@@ -59,21 +60,65 @@ export interface Sums {
 }
 
 /** Unknowns: p, q, tx, ty, gain, bend, offset. */
-const UNKNOWNS = 7;
+export const UNKNOWNS = 7;
 
-/** How the coarser picture shows what the finer does, apart from where: gain times its light, and bend times how that bends. */
+/** How the coarser picture shows what the finer does, apart from where: gain times its light, bend times how that bends, and more. */
 export interface Shown {
   gain: number;
   /** Blur spreads light by half its squared deviation of how it bends; times the gain, px² of the finer. */
   bend: number;
+  /** Light that is added everywhere. */
+  offset: number;
 }
+
+/** What is looked for: how two pictures lie, and how the coarser shows what the finer does. */
+export interface Guess {
+  match: Similarity;
+  shown: Shown;
+}
+
+/** A guess changed by a share of a step. */
+export function stepped({ match, shown }: Guess, step: Float64Array, share = 1): Guess {
+  const [p, q, tx, ty, gain, bend, offset] = step as unknown as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  return {
+    match: {
+      p: match.p + share * p,
+      q: match.q + share * q,
+      tx: match.tx + share * tx,
+      ty: match.ty + share * ty,
+    },
+    shown: {
+      gain: Math.max(0.05, shown.gain + gain),
+      bend: shown.bend + bend,
+      offset: shown.offset + offset,
+    },
+  };
+}
+
+/** Both pictures with the part of the coarser one that both show; its tiles lie over that. */
+export interface Common {
+  coarse: Grey;
+  fine: Grey;
+  box: Box;
+}
+
+/** Which of 4 by 4 tiles a place lies in. */
+const tileOf = ({ left, top, right, bottom }: Box, x: number, y: number): number =>
+  Math.min(3, Math.floor((4 * (y - top)) / (bottom - top))) * 4 +
+  Math.min(3, Math.floor((4 * (x - left)) / (right - left)));
 
 /** The equations of one step, tile by tile, and how much of the coarse picture's structure is met. */
 export function stepSums(
-  coarse: Grey,
-  fine: Grey,
-  match: Similarity,
-  { gain, bend }: Shown,
+  { coarse, fine, box }: Common,
+  { match, shown: { gain, bend, offset } }: Guess,
   noise: number,
   places: number,
 ) {
@@ -82,19 +127,21 @@ export function stepSums(
     right: new Float64Array(UNKNOWNS),
   }));
   const to = mapped(match, coarse, fine);
-  const every = Math.max(1, Math.round(Math.sqrt((coarse.width * coarse.height) / places)));
+  const every = Math.max(1, Math.round(Math.sqrt(((box.right - box.left) * (box.bottom - box.top)) / places)));
+  const [x0, y0] = [Math.max(4, Math.ceil(box.left)), Math.max(4, Math.ceil(box.top))];
+  const [x1, y1] = [Math.min(coarse.width - 5, box.right), Math.min(coarse.height - 5, box.bottom)];
   const [cx, cy] = [(coarse.width - 1) / 2, (coarse.height - 1) / 2];
   const out = new Float64Array(4);
   const row = new Float64Array(UNKNOWNS);
   const offs: number[] = [];
   let count = 0;
   let [ab, aa, bb] = [0, 0, 0];
-  for (let y = 4 + (every >> 1); y < coarse.height - 4; y += every)
-    for (let x = 4 + (every >> 1); x < coarse.width - 4; x += every) {
+  for (let y = y0 + (every >> 1); y <= y1; y += every)
+    for (let x = x0 + (every >> 1); x <= x1; x += every) {
       const [fx, fy] = to(x, y);
       if (!cubicAt(fine, fx, fy, out)) continue;
       const own = coarse.data[y * coarse.width + x]!;
-      const shown = gain * out[0]! + bend * out[3]!;
+      const shown = gain * out[0]! + bend * out[3]! + offset;
       const off = own - shown;
       if (count++ % 3 === 0) offs.push(Math.abs(off));
       // Far-off places weigh less: what moved, or stands at another depth.
@@ -107,8 +154,7 @@ export function stepSums(
       row[4] = out[0]!;
       row[5] = out[3]!;
       row[6] = 1;
-      const tile =
-        tiles[Math.min(3, Math.floor((4 * y) / coarse.height)) * 4 + Math.min(3, Math.floor((4 * x) / coarse.width))]!;
+      const tile = tiles[tileOf(box, x, y)]!;
       for (let i = 0; i < UNKNOWNS; i++) {
         const weighted = weight * row[i]!;
         tile.right[i] = tile.right[i]! + weighted * off;
@@ -127,17 +173,15 @@ export function stepSums(
   };
 }
 
-/** The step that all parts but one ask for; −1 leaves none out. */
-export function solvedWithout(tiles: Sums[], left: number): Float64Array | null {
+/** The step that all parts ask for together. */
+export function solvedStep(tiles: readonly Sums[]): Float64Array | null {
   const normal = Array.from({ length: UNKNOWNS }, () => new Float64Array(UNKNOWNS));
   const right = new Float64Array(UNKNOWNS);
-  for (const [k, tile] of tiles.entries()) {
-    if (k === left) continue;
+  for (const tile of tiles)
     for (let i = 0; i < UNKNOWNS; i++) {
       right[i] = right[i]! + tile.right[i]!;
       for (let j = 0; j <= i; j++) normal[i]![j] = normal[i]![j]! + tile.normal[i]![j]!;
     }
-  }
   for (let i = 0; i < UNKNOWNS; i++) for (let j = 0; j < i; j++) normal[j]![i] = normal[i]![j]!;
   return solveNormal(normal, right);
 }

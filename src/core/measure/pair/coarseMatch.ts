@@ -12,6 +12,8 @@ const HIGH = 0.42;
 const LOG_STEP = Math.log(HIGH / LOW) / (SIZE / 2);
 /** A peak of the common field so many deviations high is no chance. */
 const SHARP = 9;
+/** One so high is the place, near enough for finer steps: nothing else need be tried. */
+const CERTAIN = 25;
 
 const hann = (i: number, n: number): number => 0.5 - 0.5 * Math.cos((2 * Math.PI * (i + 0.5)) / n);
 
@@ -165,6 +167,7 @@ export function coarseMatch(a: Grey, b: Grey, onProgress?: (share: number) => vo
   for (const near of scaleTurns(a, b, 4)) {
     const tried = agreement(a, b, near, FIELD);
     if (tried.sharpness > best.sharpness) [best, likeliest] = [tried, near];
+    if (best.sharpness > CERTAIN) return best.match;
   }
   onProgress?.(0.2);
   for (const ds of [0, -1, 1])

@@ -43,8 +43,10 @@ function bandsAt(coarse: Grey, fine: Grey, { match, blur }: Start, { longest, si
   const second = smaller(fine, Math.max(fine.width, fine.height) / by);
   const zoom = (scale * first.by) / second.by;
   // In px² of the finer at this level: the sharper one is blurred as the other is, as far as this level can tell.
-  const most = (3 * sigma * zoom) ** 2;
-  const more = Math.max(-most, Math.min(most, (2 * blur) / second.by ** 2));
+  const [least, most] = [0.06 * (sigma * zoom) ** 2, (3 * sigma * zoom) ** 2];
+  const wanted = Math.max(-most, Math.min(most, (2 * blur) / second.by ** 2));
+  // A little is told well enough by how light bends.
+  const more = Math.abs(wanted) < least ? 0 : wanted;
   const common: Common = {
     coarse: banded(logLight(first.grey), sigma, Math.max(0, -more) / zoom ** 2),
     fine: banded(logLight(second.grey), sigma * zoom, Math.max(0, more)),
@@ -156,15 +158,14 @@ export function fineMatch(a: Grey, b: Grey, from: Similarity, onProgress?: (shar
     onProgress?.((k + 1) / levels.length);
   }
   if (!found) return null;
-  const [{ match, sums }, errors] = [found, errorsOf(found)];
-  if (!swapped) return { match, correlation: sums.correlation, ...errors };
-  const back = inverse(match);
-  const scale = scaleOf(back);
+  const ended = { match: found.match, correlation: found.sums.correlation, ...errorsOf(found) };
+  if (!swapped) return ended;
+  const match = inverse(ended.match);
+  const scale = scaleOf(match);
   return {
-    match: back,
-    correlation: sums.correlation,
-    scaleError: errors.scaleError * scale * scale,
-    turnErrorDeg: errors.turnErrorDeg,
-    shiftError: errors.shiftError * scale,
+    ...ended,
+    match,
+    scaleError: ended.scaleError * scale * scale,
+    shiftError: ended.shiftError * scale,
   };
 }

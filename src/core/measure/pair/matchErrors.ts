@@ -26,16 +26,21 @@ export interface Pull {
   slopes: readonly Float64Array[];
 }
 
-/** By how much what one part asks for moves the match, with the slopes of all parts or of all but itself. */
-function movedBy(pulls: readonly Pull[], part: Pull, without: boolean): Float64Array | null {
-  const size = part.right.length;
+/** How far a part moves the match, with slopes as they are. */
+function stepFor(slopes: Matrix, right: Float64Array): Float64Array | null {
+  const lu = new LuDecomposition(slopes);
+  return lu.isSingular() ? null : Float64Array.from(lu.solve(Matrix.columnVector(right)).to1DArray());
+}
+
+/** Slopes of all parts but one, or of all. */
+function slopesOf(pulls: readonly Pull[], left?: Pull): Matrix {
+  const size = pulls[0]?.right.length ?? 0;
   const slopes = Matrix.zeros(size, size);
   for (const pull of pulls)
-    if (pull !== part || !without)
+    if (pull !== left)
       for (let i = 0; i < size; i++)
         for (let j = 0; j < size; j++) slopes.set(i, j, slopes.get(i, j) + pull.slopes[j]![i]!);
-  const lu = new LuDecomposition(slopes);
-  return lu.isSingular() ? null : Float64Array.from(lu.solve(Matrix.columnVector(part.right)).to1DArray());
+  return slopes;
 }
 
 /**
@@ -48,8 +53,9 @@ function movedBy(pulls: readonly Pull[], part: Pull, without: boolean): Float64A
  * product is right (MacKinnon and White, 1985, the second of their estimates)
  */
 export function matchErrors(pulls: readonly Pull[], match: Similarity): MatchErrors {
+  const all = slopesOf(pulls);
   const moves = pulls.flatMap((part) => {
-    const [own, without] = [movedBy(pulls, part, false), movedBy(pulls, part, true)];
+    const [own, without] = [stepFor(all, part.right), stepFor(slopesOf(pulls, part), part.right)];
     return own && without ? [{ own, without }] : [];
   });
   const spread = (of: (step: Float64Array) => number): number =>

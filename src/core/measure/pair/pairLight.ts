@@ -114,7 +114,7 @@ export function softened({ width, height, data }: Grey, sigma: number): Float32A
  * @param more squared deviation by which it is to be blurred besides, px²
  */
 export function banded(grey: Grey, sigma: number, more = 0): Grey {
-  const from = more > 0.02 ? { ...grey, data: narrow(grey.data, grey.width, grey.height, Math.sqrt(more)) } : grey;
+  const from = more > 0 ? { ...grey, data: narrow(grey.data, grey.width, grey.height, Math.sqrt(more)) } : grey;
   const [fine, coarse] = [softened(from, sigma), softened(from, 3 * sigma)];
   const data = new Float32Array(fine.length);
   for (let i = 0; i < data.length; i++) data[i] = fine[i]! - coarse[i]!;

@@ -56,7 +56,13 @@ describe('one edge', () => {
     const ofNoise = [0, 0.03].map((noise) => {
       const { even } = chance(8);
       const sharp = edgePicture(made(97.3), 360, 300);
-      const found = findEdges(greyOf(sharp.map((light) => light + noise * (even() - 0.5)), 360, 300));
+      const found = findEdges(
+        greyOf(
+          sharp.map((light) => light + noise * (even() - 0.5)),
+          360,
+          300,
+        ),
+      );
       if (!found.ok) throw new Error(found.problem.message);
       const [edge] = found.value.edges as [EdgeFound];
       expect(Math.abs(edge.edgeDeg - 97.3)).toBeLessThan(edge.edgeDegError);

@@ -100,11 +100,13 @@ function settledAt(coarse: Grey, fine: Grey, from: Start, level: Level): Settled
 
 /** Steps by which it is tried how what is asked for changes: px along the rim of the field and as a share of the light. */
 const TRIED = 0.02;
+const LEAST_NOISE = 1e-4;
 
 /** What each part of the field asks for where both lie on each other. */
 function pullsOf({ bands: { common }, guess, noise, sums: { tiles } }: Settled): Pull[] {
   const byTurn = TRIED / (0.4 * common.coarse.width);
-  const by = [byTurn, byTurn, TRIED, TRIED, TRIED, TRIED, TRIED * noise];
+  // The very same picture twice leaves no noise at all.
+  const by = [byTurn, byTurn, TRIED, TRIED, TRIED, TRIED, TRIED * Math.max(noise, LEAST_NOISE)];
   const moved = by.map((each, k) => {
     const step = new Float64Array(UNKNOWNS);
     step[k] = each;

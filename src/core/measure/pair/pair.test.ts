@@ -102,6 +102,10 @@ describe('two pictures', () => {
     expect(found.scale).toBeCloseTo(1, 5);
     expect(found.shift[0]).toBeCloseTo(0, 3);
     expect(found.detail?.more).toBe('equal');
+    // Without any noise what is left is what reading between the pixels may be off.
+    expect(found.scaleError).toBeCloseTo(2e-5, 6);
+    expect(found.rotationError).toBeCloseTo((2e-5 * 180) / Math.PI, 5);
+    expect(found.shiftError).toBeCloseTo(0.004, 4);
   });
   it('of which one is a middle of the other are so', () => {
     const { a } = randomPair(12, 420, 330);

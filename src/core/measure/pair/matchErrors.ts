@@ -1,4 +1,5 @@
 import { LuDecomposition, Matrix } from 'ml-matrix';
+import { radiusOf, withinOf } from '../within';
 import { scaleOf, type Similarity } from './similarity';
 
 /** Errors of a match, about 95 %. */
@@ -8,12 +9,6 @@ export interface MatchErrors {
   /** The true shift lies within so many px of the one told. */
   shiftError: number;
 }
-
-/** Deviations that hold 95 % where the deviation itself comes of so many free values; Student's, by its expansion. */
-export const withinOf = (free: number): number => 1.96 + 2.372 / free + 2.82 / free ** 2;
-
-/** The same for the distance in a plane, by Fisher's distribution of two and twice as many free values, along each axis. */
-export const radiusOf = (free: number): number => Math.sqrt(2 * free * (0.05 ** (-1 / free) - 1));
 
 /** What reading between the pixels may be off, however little noise there is: as a share, and px. */
 const OFF_SHARE = 2e-5;

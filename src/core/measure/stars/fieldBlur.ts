@@ -4,6 +4,8 @@ import type { Stroke } from './strokeFit';
 /** The blur of stars over a picture, standard deviation, px: at the middle, and by how much it grows with r². */
 export interface FieldBlur {
   middle: number;
+  /** Standard error of the middle. */
+  middleError: number;
   /** For r = 1 at half the diagonal. */
   growth: number;
   at: (x: number, y: number) => number;
@@ -34,11 +36,30 @@ export function fieldBlur(strokes: readonly Stroke[], width: number, height: num
         const [a, b] = [rOf(used[i]!) ** 2, rOf(used[j]!) ** 2];
         if (Math.abs(a - b) > 0.2) slopes.push((used[i]!.sigma - used[j]!.sigma) / (a - b));
       }
-  const growth = slopes.length > 20 ? median(slopes) : 0;
-  const middle = median(used.map((each) => each.sigma - growth * rOf(each) ** 2));
+  const grows = slopes.length > 20;
+  const growth = grows ? median(slopes) : 0;
+  const levels = used.map((each) => each.sigma - growth * rOf(each) ** 2);
+  const middle = median(levels);
   return {
     middle,
+    middleError: medianError(levels, middle) * (grows ? lever(used.map((each) => rOf(each) ** 2)) : 1),
     growth,
     at: (x, y) => Math.max(0.4, middle + growth * rOf({ x, y }) ** 2),
   };
+}
+
+/** Normal errors: deviation out of the median of distances, and how much less sure a median is than a mean. */
+const [OF_MEDIAN, LESS_SURE] = [1.4826, Math.sqrt(Math.PI / 2)];
+
+/** Standard error of a median, from how the values scatter about it; one value alone may be off by a tenth. */
+function medianError(values: readonly number[], middle: number): number {
+  const scatter = OF_MEDIAN * median(values.map((value) => Math.abs(value - middle)));
+  return (LESS_SURE * (values.length > 1 ? scatter : 0.1 * middle)) / Math.sqrt(values.length);
+}
+
+/** By how much a line is less sure at 0 than in the middle of where it was seen. */
+function lever(places: readonly number[]): number {
+  const mean = places.reduce((sum, each) => sum + each, 0) / places.length;
+  const spread = places.reduce((sum, each) => sum + (each - mean) ** 2, 0) / places.length;
+  return Math.sqrt(1 + mean ** 2 / spread);
 }

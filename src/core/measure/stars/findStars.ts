@@ -7,7 +7,7 @@ import { withoutSky } from './skyLight';
 import { starPlaces } from './starPlaces';
 import { steadied } from './steadied';
 import { fitStroke, type StarField, type Stroke } from './strokeFit';
-import { middleOfTurn } from './turningSky';
+import { turnOfSky } from './turningSky';
 import { directionOf, lengthOf, trailField, type Smear, type TrailField } from './trailField';
 
 /** One star's stroke. */
@@ -51,6 +51,8 @@ export interface StarsFound {
   upperLimit: boolean;
 }
 
+/** What compression and the steps of a file leave of a blur, as a share. */
+const LEAST_BLUR = 0.005;
 const FWHM = 2 * Math.sqrt(2 * Math.LN2);
 /** Shorter than this share of the blur a stroke's length and its blur cannot be told apart. */
 const TELLING = 0.7;
@@ -127,24 +129,31 @@ function starOf(stroke: Stroke, blur: FieldBlur): StarFound {
 const sum = (a: Smear, b: Smear): Smear => [a[0] + b[0], a[1] + b[1]];
 
 function trailAt(field: TrailField, x: number, y: number): Trail {
-  const smear = sum(field.sky(x, y), field.lens(x, y));
+  const lens = field.lens(x, y);
+  const smear = sum(field.sky(x, y), lens);
   const lengthPx = lengthOf(smear);
-  const error = field.error(x, y);
-  return { lengthPx, plusMinus: lengthError(lengthPx, error, STANDING_IN), directionDeg: directionOf(smear) };
+  const error = Math.hypot(STANDING_IN * field.error(x, y), OF_LENS * Math.hypot(...lens));
+  return { lengthPx, plusMinus: lengthError(lengthPx, error), directionDeg: directionOf(smear) };
 }
+
+/**
+ * A run drawn once more by a fault of the lens is no straight stroke of even light: the stroke that fits it best takes up between
+ * half (a short fault along a long run) and four fifths (one as long as the run) of what the fault adds to the square.
+ */
+const OF_LENS = 0.5;
 
 /** Half-widths in deviations: two, and somewhat more where a field only stands in for what the sky or the lens does. */
 const TWO = 2;
 const STANDING_IN = 2.4;
 
 /** Error of a length, out of that of its square. */
-const lengthError = (lengthPx: number, smearError: number, deviations: number): number =>
-  Math.sqrt(lengthPx ** 2 + deviations * smearError) - lengthPx + 0.02;
+const lengthError = (lengthPx: number, squareError: number): number =>
+  Math.sqrt(lengthPx ** 2 + squareError) - lengthPx + 0.02;
 
 /** Which way up the picture stood under the sky, where that is not known: the middle's direction, or its opposite. */
 function rolledSetup(strokes: Stroke[], setup: StarSetup, width: number, height: number): StarSetup {
   if (setup.rollDeg !== undefined) return setup;
-  const free = trailField(strokes, width, height, null);
+  const free = turnOfSky(strokes, width, height);
   if (!free) return setup;
   const direction = directionOf(free.sky((width - 1) / 2, (height - 1) / 2));
   const misfit = (rollDeg: number): number => {
@@ -187,22 +196,8 @@ export function findStars(
   const spoken = clean.length >= 8 ? clean : speaking;
   const known = setup && rolledSetup(spoken, setup, width, height);
   const byPlan = known ? trailField(spoken, width, height, predictedSmear(known, grey)) : null;
-  const trails = byPlan ?? trailField(spoken, width, height, null);
-  if (!trails) return none;
-  const together = togetherOf(trails, strokes, blur, grey);
-  return ok(byPlan ? together : { ...together, centre: centreAlone(together.centre, spoken, grey) });
-}
-
-/** The middle where nothing is known of the set-up: a surface over all of the picture is too stiff for a wide lens. */
-function centreAlone(overAll: Trail, strokes: Stroke[], { width, height }: Grey): Trail {
-  const middle = middleOfTurn(strokes, width, height);
-  if (!middle) return overAll;
-  const lengthPx = lengthOf(middle.smear);
-  return {
-    lengthPx,
-    plusMinus: lengthError(lengthPx, middle.error, STANDING_IN),
-    directionDeg: directionOf(middle.smear),
-  };
+  const trails = byPlan ?? turnOfSky(spoken, width, height);
+  return trails ? ok(togetherOf(trails, strokes, blur, grey)) : none;
 }
 
 function togetherOf(trails: TrailField, strokes: Stroke[], blur: FieldBlur, { width, height }: Grey): StarsFound {
@@ -216,8 +211,8 @@ function togetherOf(trails: TrailField, strokes: Stroke[], blur: FieldBlur, { wi
   const worst = points
     .map(([x, y]) => ({ ...at(x, y), x, y }))
     .reduce((most, each) => (each.lengthPx > most.lengthPx ? each : most));
-  const skyOnly = trails.sky(right / 2, bottom / 2);
-  const middle = trails.factor ? skyOnly : sum(skyOnly, trails.lens(right / 2, bottom / 2));
+  // A fault along the radius is nothing in the middle.
+  const middle = trails.sky(right / 2, bottom / 2);
   const lengthPx = lengthOf(middle);
   const fwhmPx = FWHM * blur.middle;
   return {
@@ -227,7 +222,7 @@ function togetherOf(trails: TrailField, strokes: Stroke[], blur: FieldBlur, { wi
     ),
     centre: {
       lengthPx,
-      plusMinus: lengthError(lengthPx, trails.error(right / 2, bottom / 2), trails.factor ? TWO : STANDING_IN),
+      plusMinus: lengthError(lengthPx, (trails.factor ? TWO : STANDING_IN) * trails.error(right / 2, bottom / 2)),
       directionDeg: directionOf(middle),
     },
     corners,
@@ -235,7 +230,7 @@ function togetherOf(trails: TrailField, strokes: Stroke[], blur: FieldBlur, { wi
     lensWorstPx: Math.max(...points.map(([x, y]) => lengthOf(trails.lens(x, y)))),
     factor: trails.factor && { value: trails.factor.value, plusMinus: 2 * trails.factor.error + 0.003 },
     fwhmPx,
-    fwhmError: 0.04 * fwhmPx,
+    fwhmError: FWHM * TWO * blur.middleError + LEAST_BLUR * fwhmPx,
     used: trails.used,
     upperLimit: lengthPx < TELLING * fwhmPx * 0.5 && trails.factor === null,
   };

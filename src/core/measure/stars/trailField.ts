@@ -13,7 +13,7 @@ export const lengthOf = ([a, b]: Smear): number => Math.sqrt(Math.hypot(a, b));
 /** Degrees from +x towards +y, 0 to 180. */
 export const directionOf = ([a, b]: Smear): number => ((Math.atan2(b, a) * 90) / Math.PI + 180) % 180;
 
-/** What the sky alone would draw at a place, px²; nothing where it is not known. */
+/** What the sky alone would draw at a place, px². */
 export type SmearOfSky = (x: number, y: number) => Smear;
 
 /** A smooth field of smears over a picture, with its errors. */
@@ -42,10 +42,10 @@ export const OUTLIER = 4.5;
 type Design = (x: number, y: number) => { a: number[]; b: number[] };
 
 /** Faults of a lens that lie along the radius: growing with r² and r⁴ as squared lengths do, so that they start from nothing. */
-function radial(x: number, y: number, powers: readonly number[]): { a: number[]; b: number[] } {
+function radial(x: number, y: number): { a: number[]; b: number[] } {
   const r2 = x * x + y * y;
   const turn = 2 * Math.atan2(y, x);
-  const sizes = powers.map((power) => r2 ** (power / 2));
+  const sizes = [r2, r2 * r2];
   return { a: sizes.map((size) => size * Math.cos(turn)), b: sizes.map((size) => size * Math.sin(turn)) };
 }
 
@@ -115,33 +115,23 @@ export function weightOf({ vx, vy, vxVariance, vyVariance, covariance }: Stroke)
   return 1 / (own + (0.01 * l2 + 0.02) ** 2);
 }
 
-/**
- * A smooth field through the smears of all stars. With a prediction: its own size and direction times it, and faults of the
- * lens along the radius; without one: a surface of second order, with such faults growing with r⁴ (the middle itself by `middleOfTurn`).
- */
+/** The smears of all stars as a prediction draws them, in a size and turn of their own, with faults of the lens along the radius. */
 export function trailField(
   strokes: readonly Stroke[],
   width: number,
   height: number,
-  sky: SmearOfSky | null,
+  sky: SmearOfSky,
 ): TrailField | null {
   const half = Math.hypot(width, height) / 2;
   const unit = (x: number, y: number): [number, number] => [
     (x - (width - 1) / 2) / half,
     (y - (height - 1) / 2) / half,
   ];
-  const lensAt = (x: number, y: number) => radial(...unit(x, y), sky ? [2, 4] : [4]);
+  const lensAt = (x: number, y: number) => radial(...unit(x, y));
   const skyAt: Design = (x, y) => {
-    if (sky) {
-      const [p, q] = sky(x, y);
-      // Times a size, and turned: both linear for a small turn.
-      return { a: [p, -q], b: [q, p] };
-    }
-    const [u, v] = unit(x, y);
-    // Few stars carry a plane, or a level, and no more.
-    const surface = strokes.length >= 24 ? [1, u, v, u * u, u * v, v * v] : strokes.length >= 10 ? [1, u, v] : [1];
-    const none = surface.map(() => 0);
-    return { a: [...surface, ...none], b: [...none, ...surface] };
+    const [p, q] = sky(x, y);
+    // Times a size, and turned: both linear for a small turn.
+    return { a: [p, -q], b: [q, p] };
   };
   const withLens = strokes.length >= 12;
   const design: Design = (x, y) => {
@@ -180,12 +170,12 @@ export function trailField(
       );
     return Math.sqrt(Math.max(0, variance(a) + variance(b)) / 2);
   };
-  const size = sky ? Math.sqrt(Math.hypot(fit.terms[0]!, fit.terms[1]!)) : 0;
+  const size = Math.sqrt(Math.hypot(fit.terms[0]!, fit.terms[1]!));
   return {
     sky: part(0, skyCount),
     lens: part(skyCount, count),
     error,
-    factor: sky ? { value: size, error: Math.sqrt(fit.inverse[0]![0]!) / (2 * Math.max(0.05, size)) } : null,
+    factor: { value: size, error: Math.sqrt(fit.inverse[0]![0]!) / (2 * Math.max(0.05, size)) },
     used: fit.used,
   };
 }

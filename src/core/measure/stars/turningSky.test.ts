@@ -3,7 +3,7 @@ import { chance } from '../../simulate/chance';
 import { drawnAt, type StarSetup } from './predictedTrail';
 import type { Stroke } from './strokeFit';
 import { directionOf, lengthOf } from './trailField';
-import { middleOfTurn } from './turningSky';
+import { turnOfSky } from './turningSky';
 
 const [WIDTH, HEIGHT] = [1200, 800];
 const MIDDLE = [(WIDTH - 1) / 2, (HEIGHT - 1) / 2] as const;
@@ -43,6 +43,12 @@ function strokesOf(setup: StarSetup, seed: number, { count = 60, errorPx = 0.02,
   });
 }
 
+/** The middle's smear with its error, and how many spoke for it. */
+const middleOfTurn = (strokes: Stroke[]) => {
+  const turn = turnOfSky(strokes, WIDTH, HEIGHT);
+  return turn && { smear: turn.sky(...MIDDLE), error: turn.error(...MIDDLE), used: turn.used };
+};
+
 const setups = (projection: Projection, count: number): StarSetup[] =>
   Array.from({ length: count }, (_, i) => {
     const { between } = chance(900 + i);
@@ -62,7 +68,7 @@ describe('the run of stars in the middle, with nothing known of the set-up', () 
     (projection) => {
       const all = setups(projection, 24).map((setup, i) => {
         const truth = Math.hypot(...drawnAt(setup, { width: WIDTH, height: HEIGHT })(...MIDDLE)!);
-        const found = middleOfTurn(strokesOf(setup, i), WIDTH, HEIGHT)!;
+        const found = middleOfTurn(strokesOf(setup, i))!;
         return { truth, lengthPx: lengthOf(found.smear), found };
       });
       const offs = all.map(({ truth, lengthPx }) => Math.abs(lengthPx - truth));
@@ -75,7 +81,7 @@ describe('the run of stars in the middle, with nothing known of the set-up', () 
   it('is told from a lens that draws along the radius', () => {
     const setup = setups('rectilinear', 3)[2]!;
     const truth = drawnAt(setup, { width: WIDTH, height: HEIGHT })(...MIDDLE)!;
-    const found = middleOfTurn(strokesOf(setup, 1, { comaPx: 5 }), WIDTH, HEIGHT)!;
+    const found = middleOfTurn(strokesOf(setup, 1, { comaPx: 5 }))!;
     expect(lengthOf(found.smear)).toBeCloseTo(Math.hypot(...truth), 1);
     expect(directionOf(found.smear)).toBeCloseTo(((Math.atan2(truth[1], truth[0]) * 180) / Math.PI + 360) % 180, 0);
   });
@@ -85,7 +91,7 @@ describe('the run of stars in the middle, with nothing known of the set-up', () 
     const truth = Math.hypot(...drawnAt(setup, { width: WIDTH, height: HEIGHT })(...MIDDLE)!);
     const strokes = strokesOf(setup, 2);
     const planes = strokes.map((each, i) => (i % 8 === 0 ? { ...each, vx: each.vy + 14, vy: 9 - each.vx } : each));
-    const found = middleOfTurn(planes, WIDTH, HEIGHT)!;
+    const found = middleOfTurn(planes)!;
     expect(Math.abs(lengthOf(found.smear) - truth)).toBeLessThan(0.1 + 0.01 * truth);
     expect(found.used).toBeLessThanOrEqual(60 - 7);
     expect(found.used).toBeGreaterThan(40);
@@ -97,7 +103,7 @@ describe('the run of stars in the middle, with nothing known of the set-up', () 
     for (let i = 0; i < count; i++) {
       const setup = setups('rectilinear', i + 1)[i]!;
       const truth = Math.hypot(...drawnAt(setup, { width: WIDTH, height: HEIGHT })(...MIDDLE)!);
-      const found = middleOfTurn(strokesOf(setup, 50 + i, { errorPx: 0.3, count: 30 }), WIDTH, HEIGHT)!;
+      const found = middleOfTurn(strokesOf(setup, 50 + i, { errorPx: 0.3, count: 30 }))!;
       const lengthPx = lengthOf(found.smear);
       if (Math.abs(lengthPx - truth) <= Math.sqrt(lengthPx ** 2 + 2.4 * found.error) - lengthPx + 0.02) held++;
     }
@@ -107,9 +113,36 @@ describe('the run of stars in the middle, with nothing known of the set-up', () 
   it('needs three strokes at least, and with few of them is their level', () => {
     const setup = { ...setups('rectilinear', 1)[0]!, focalMm: 200 };
     const strokes = strokesOf(setup, 3);
-    expect(middleOfTurn(strokes.slice(0, 2), WIDTH, HEIGHT)).toBeNull();
-    const few = middleOfTurn(strokes.slice(0, 5), WIDTH, HEIGHT)!;
+    expect(middleOfTurn(strokes.slice(0, 2))).toBeNull();
+    const few = middleOfTurn(strokes.slice(0, 5))!;
     const truth = Math.hypot(...drawnAt(setup, { width: WIDTH, height: HEIGHT })(...MIDDLE)!);
     expect(lengthOf(few.smear) / truth).toBeCloseTo(1, 1);
   });
+
+  it.each(['rectilinear', 'equidistant', 'stereographic'] as const)(
+    'is that of the sky in the corners too, and its error says how sure it is of them, %s',
+    (projection) => {
+      const corners = [
+        [0, 0],
+        [WIDTH - 1, 0],
+        [0, HEIGHT - 1],
+        [WIDTH - 1, HEIGHT - 1],
+      ] as const;
+      const all = setups(projection, 24).flatMap((setup, i) => {
+        const drawn = drawnAt(setup, { width: WIDTH, height: HEIGHT });
+        const turn = turnOfSky(strokesOf(setup, i, { errorPx: 0.1 }), WIDTH, HEIGHT)!;
+        return corners.map(([x, y]) => {
+          const truth = Math.hypot(...drawn(x, y)!);
+          const [p, q] = [turn.sky(x, y), turn.lens(x, y)];
+          const lengthPx = lengthOf([p[0] + q[0], p[1] + q[1]]);
+          const error = Math.sqrt(lengthPx ** 2 + 2.4 * turn.error(x, y)) - lengthPx;
+          return { truth, off: Math.abs(lengthPx - truth), error };
+        });
+      });
+      const share = (of: (one: (typeof all)[number]) => boolean) => all.filter(of).length / all.length;
+      // Far wider than the lens keeps what it drew to the second order (60° from the middle) the corner's own order shows.
+      expect(share(({ off, truth }) => off < 0.15 + 0.03 * truth)).toBeGreaterThan(0.9);
+      expect(share(({ off, error, truth }) => off <= error + 0.02 * truth)).toBeGreaterThan(0.85);
+    },
+  );
 });

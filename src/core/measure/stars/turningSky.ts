@@ -1,14 +1,16 @@
 import { inverseNormal, solveNormal } from '../leastSquares';
 import { median } from '../smooth';
 import type { Stroke } from './strokeFit';
-import { OUTLIER, SOFT_ROUNDS, deviationOf, smearOf, softer, weightOf, type Smear } from './trailField';
-
-/** How stars run in the middle of a picture, px², with the standard error of each part. */
-export interface MiddleOfTurn {
-  smear: Smear;
-  error: number;
-  used: number;
-}
+import {
+  OUTLIER,
+  SOFT_ROUNDS,
+  deviationOf,
+  smearOf,
+  softer,
+  weightOf,
+  type Smear,
+  type TrailField,
+} from './trailField';
 
 /** A stroke's smear at its place, from −1 to 1 over half of the diagonal. */
 interface Seen {
@@ -33,20 +35,33 @@ const BELIEVED = [Infinity, Infinity, Infinity, 0.2, 1.5, Infinity, Infinity];
 const FOR_TURN = 8;
 const FOR_ALL = 14;
 
-function shown(turn: Turn, { u, v }: Seen): { smear: Smear; slopes: [Float64Array, Float64Array] } {
-  const [ax, ay, c, alpha, beta, k2, k4] = turn as unknown as [number, number, number, number, number, number, number];
+/** The vector a star draws at a place, and what each of the first five numbers does to it. */
+function runAt([ax, ay, c, alpha, beta]: readonly number[], u: number, v: number) {
   const r2 = u * u + v * v;
-  const along = ax * u + ay * v;
-  const vx = ax * (1 + alpha * r2) + beta * u * along + c * v;
-  const vy = ay * (1 + alpha * r2) + beta * v * along - c * u;
-  const [zz, zw] = [u * u - v * v, 2 * u * v];
-  const fault = k2 + k4 * r2;
-  const [p, q] = smearOf(vx, vy);
-  // Run along x and y by each of the first five.
-  const dx = [1 + alpha * r2 + beta * u * u, beta * u * v, v, ax * r2, u * along];
-  const dy = [beta * u * v, 1 + alpha * r2 + beta * v * v, -u, ay * r2, v * along];
+  const along = ax! * u + ay! * v;
   return {
-    smear: [p + fault * zz, q + fault * zw],
+    vx: ax! * (1 + alpha! * r2) + beta! * u * along + c! * v,
+    vy: ay! * (1 + alpha! * r2) + beta! * v * along - c! * u,
+    dx: [1 + alpha! * r2 + beta! * u * u, beta! * u * v, v, ax! * r2, u * along],
+    dy: [beta! * u * v, 1 + alpha! * r2 + beta! * v * v, -u, ay! * r2, v * along],
+  };
+}
+
+/** What a lens's faults along the radius add to the smear. */
+function faultAt([, , , , , k2, k4]: readonly number[], u: number, v: number): Smear {
+  const fault = k2! + k4! * (u * u + v * v);
+  return [fault * (u * u - v * v), fault * 2 * u * v];
+}
+
+function shown(turn: Turn, { u, v }: Pick<Seen, 'u' | 'v'>): { smear: Smear; slopes: [Float64Array, Float64Array] } {
+  const numbers = Array.from(turn);
+  const { vx, vy, dx, dy } = runAt(numbers, u, v);
+  const [p, q] = smearOf(vx, vy);
+  const [faultP, faultQ] = faultAt(numbers, u, v);
+  const r2 = u * u + v * v;
+  const [zz, zw] = [u * u - v * v, 2 * u * v];
+  return {
+    smear: [p + faultP, q + faultQ],
     slopes: [
       Float64Array.from([...dx.map((_, i) => 2 * (vx * dx[i]! - vy * dy[i]!)), zz, r2 * zz]),
       Float64Array.from([...dx.map((_, i) => 2 * (vy * dx[i]! + vx * dy[i]!)), zw, r2 * zw]),
@@ -152,17 +167,24 @@ function steadyTurn(all: readonly Seen[], free: readonly number[]): Turn | null 
   return turn;
 }
 
+/** Sum of squares of a row by the errors of what is free. */
+function varianceOf(row: ArrayLike<number>, free: readonly number[], inverse: readonly Float64Array[]): number {
+  let sum = 0;
+  free.forEach((i, at) => free.forEach((j, to) => (sum += (row[i] ?? 0) * (row[j] ?? 0) * inverse[at]![to]!)));
+  return Math.max(0, sum);
+}
+
 /**
- * How far stars run in the middle of a picture of which nothing is known: by the one turn of the sky that all strokes share. It
- * takes five numbers where a surface takes twelve, and is right to the corners of a wide lens.
+ * How far stars run over a picture of which nothing is known: by the one turn of the sky that all strokes share. It takes five
+ * numbers where a surface takes twelve, and is right to the corners of a wide lens.
  *
  * @returns nothing where there are too few strokes
  */
-export function middleOfTurn(strokes: readonly Stroke[], width: number, height: number): MiddleOfTurn | null {
+export function turnOfSky(strokes: readonly Stroke[], width: number, height: number): TrailField | null {
   const half = Math.hypot(width, height) / 2;
+  const unit = (x: number, y: number) => ({ u: (x - (width - 1) / 2) / half, v: (y - (height - 1) / 2) / half });
   const all = strokes.map((stroke): Seen => ({
-    u: (stroke.x - (width - 1) / 2) / half,
-    v: (stroke.y - (height - 1) / 2) / half,
+    ...unit(stroke.x, stroke.y),
     smear: smearOf(stroke.vx, stroke.vy),
     weight: weightOf(stroke),
   }));
@@ -175,9 +197,24 @@ export function middleOfTurn(strokes: readonly Stroke[], width: number, height: 
   const best = kept.length > free.length / 2 ? settled(turn, kept, free) : null;
   const inverse = best && inverseNormal(equations(best.turn, kept, free).normal);
   if (!inverse) return null;
-  const [ax, ay] = best.turn as unknown as [number, number];
-  const variance = (strayOf(best.turn, kept).deviation ** 2 * (inverse[0]![0]! + inverse[1]![1]!)) / 2;
-  // Of a square: twice the length times its error, and where it is nothing the square of that error.
-  const error = 2 * Math.hypot(ax, ay) * Math.sqrt(variance) + variance;
-  return { smear: smearOf(ax, ay), error, used: kept.length };
+  const numbers = Array.from(best.turn);
+  const spread = strayOf(best.turn, kept).deviation ** 2;
+  return {
+    sky: (x, y) => {
+      const { vx, vy } = runAt(numbers, unit(x, y).u, unit(x, y).v);
+      return smearOf(vx, vy);
+    },
+    lens: (x, y) => faultAt(numbers, unit(x, y).u, unit(x, y).v),
+    error: (x, y) => {
+      const { u, v } = unit(x, y);
+      const { slopes } = shown(best.turn, { u, v });
+      const { dx, dy } = runAt(numbers, u, v);
+      const half2 = (rows: readonly ArrayLike<number>[]) =>
+        (spread * rows.reduce((sum, row) => sum + varianceOf(row, free, inverse), 0)) / 2;
+      // Of a square: twice the length times its error, and where it is nothing the square of that error.
+      return Math.sqrt(half2(slopes)) + half2([dx, dy]);
+    },
+    factor: null,
+    used: kept.length,
+  };
 }

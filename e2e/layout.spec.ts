@@ -196,3 +196,38 @@ test.describe('first view', () => {
     await page.unroute('**/_expo/static/js/**');
   });
 });
+
+/** Pieces of a page that were moved by so much, as the browser counts it (share of the window × share moved). */
+interface Moved {
+  value: number;
+  what: string;
+}
+
+test('once there is a number nothing below it moves: a finger on its way finds what it was going for', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const moved: Moved[] = [];
+    Object.assign(globalThis, { moved });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as (PerformanceEntry & {
+        value: number;
+        sources?: { node?: Node }[];
+      })[])
+        moved.push({ value: entry.value, what: entry.sources?.[0]?.node?.textContent?.slice(0, 60) ?? '' });
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  for (const [path, last] of [
+    ['/far', page.getByRole('heading', { name: 'Levers' })],
+    ['/near', page.getByRole('heading', { name: 'Levers' })],
+    ['/sky/night', page.getByTestId('night-title')],
+  ] as const) {
+    await page.goto(path);
+    await expect(last.first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(1000);
+    const moved = await page.evaluate(() => (globalThis as unknown as { moved: Moved[] }).moved);
+    // Letters that arrive with their face move a line by a pixel.
+    expect(moved.filter(({ value }) => value > 0.01)).toEqual([]);
+  }
+});

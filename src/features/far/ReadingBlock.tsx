@@ -13,13 +13,16 @@ import { farthestDistanceM, nearestDistanceM } from '@/core/far/focusAt';
 import { showError, showLengthM, showQuantity, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import { openOutputs } from '@/data/sheets';
 import { useInHand } from '@/data/inHand';
+import type { Kit } from '@/data/situation';
+import { useKit } from '@/data/useKit';
+import { setupLetters } from '@/core/levers/setupLetters';
 import { Key } from '@/ui/controls/Key';
 import { OutputKeys } from '@/ui/reading/OutputKeys';
 import { VerdictLine } from '@/ui/reading/VerdictLine';
 import { TARGET, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import type { DeskState } from './useFarDesk';
-import { useLevers } from './useLevers';
+import { MOST_RIVALS, useLevers, type Rival } from './useLevers';
 import { VERDICT_WORDS, verdictSentence, zoneNames } from '@/core/output/verdictWords';
 
 interface Props {
@@ -157,7 +160,8 @@ const verdictsOf = (outputs: Stored<Output>[], counted: number, subjectMm: numbe
 
 /** The scale with the other set-ups on it. */
 function Scale({ reading, output, before }: { reading: FarReading; output: OutputSpec; before: number | undefined }) {
-  const { rivals } = useLevers();
+  const { rivals, pending } = useLevers();
+  const { kit } = useKit();
   const needed = reading.neededPixels.value;
   const words = VERDICT_WORDS[reading.verdict](output.name);
   return (
@@ -172,16 +176,25 @@ function Scale({ reading, output, before }: { reading: FarReading; output: Outpu
         before={before}
         description={`Scale of pixels: ${words}. ${verdictSentence(reading)}. ${rivals.map((rival) => `${rival.letter}, ${rival.name}: ${Math.round(rival.counted)} px`).join('; ')}`}
       />
-      {rivals.length ? (
-        <RivalNames names={rivals.map((rival) => `${rival.letter}\u00a0${rival.name}`).join('   ')} />
-      ) : null}
+      <RivalNames names={namesOf(pending ? likely(kit.setups) : rivals)} pending={pending} />
     </>
   );
 }
 
-const RivalNames = memo(function RivalNames({ names }: { names: string }) {
-  return (
-    <Txt kind="fine" tone="soft">
+const namesOf = (rivals: readonly Pick<Rival, 'letter' | 'name'>[]): string =>
+  rivals.map(({ letter, name }) => `${letter}\u00a0${name}`).join('   ');
+
+/** The set-ups that will be on the scale, before they were reckoned. */
+function likely(setups: Kit['setups']): Pick<Rival, 'letter' | 'name'>[] {
+  const letterOf = setupLetters(setups);
+  return setups.slice(1, 1 + MOST_RIVALS).map(({ id, data }) => ({ letter: letterOf(id), name: data.name }));
+}
+
+/** What the letters on the scale stand for. While they are reckoned their room is kept, so that no key moves under a finger. */
+const RivalNames = memo(function RivalNames({ names, pending }: { names: string; pending: boolean }) {
+  const styles = useStyles();
+  return names === '' ? null : (
+    <Txt kind="fine" tone="soft" style={pending && styles.kept} aria-hidden={pending}>
       {names}
     </Txt>
   );
@@ -189,6 +202,7 @@ const RivalNames = memo(function RivalNames({ names }: { names: string }) {
 
 const useStyles = stylesOf(() => ({
   block: { gap: space.small },
+  kept: { opacity: 0 },
   numbers: {
     flexDirection: 'row',
     flexWrap: 'wrap',

@@ -17,6 +17,9 @@ export interface Rival {
   counted: number;
 }
 
+/** Letters the scale has room for. */
+export const MOST_RIVALS = 6;
+
 const ORDER: LeverKind[] = ['distance', 'focal', 'chain', 'mode', 'setup'];
 
 /** Levers of the present situation; those being tried are reckoned against the situation without them. */
@@ -43,7 +46,7 @@ function reckon(kit: Kit, chosen: Chosen, units: UnitSystem): Levers {
   const letterOf = setupLetters(kit.setups);
   const rivals = levers
     .filter((lever) => lever.kind === 'setup' && lever.comparable && lever.verdictAfter !== 'doesNotFit')
-    .slice(0, 6)
+    .slice(0, MOST_RIVALS)
     .map((lever) => ({
       letter: letterOf(lever.patch.setupId ?? ''),
       name: lever.name,

@@ -60,6 +60,7 @@ export function MeritPlot({ points, xName, yName, xText, yText, openKey, onOpen,
         onPress={open}
         tabIndex={-1}
         onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+        style={{ height }}
         role="img"
         aria-label={`${yName} against ${xName}: ${points.length} points. ${points
           .filter((point) => point.best)

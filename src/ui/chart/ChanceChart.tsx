@@ -40,7 +40,12 @@ export function ChanceChart({ cases, limit, chance, axis, description }: Props) 
       }).join('')
     : '';
   return (
-    <View role="img" aria-label={description} onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+    <View
+      role="img"
+      aria-label={description}
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      style={{ height: HEIGHT }}
+    >
       {width ? (
         <Svg width={width} height={HEIGHT} aria-hidden>
           {limit ? (

@@ -34,6 +34,7 @@ export function DistanceChart({ rows, units }: { rows: readonly DistancesOf[]; u
       role="img"
       aria-label={`Distances: ${words}.`}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      style={{ height }}
     >
       {width ? (
         <Svg width={width} height={height} aria-hidden>

@@ -22,6 +22,7 @@ export function KeepersChart({ rows }: { rows: readonly KeepersOf[] }) {
       role="img"
       aria-label={`Groups kept by set-up: ${words}.`}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      style={{ height }}
     >
       {width ? (
         <Svg width={width} height={height} aria-hidden>

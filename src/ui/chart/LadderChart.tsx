@@ -36,6 +36,7 @@ export function LadderChart({ bags, of }: Props) {
       role="img"
       aria-label={`Pictures reached against weight: ${words}.`}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      style={{ height: HEIGHT }}
     >
       {width ? (
         <Svg width={width} height={HEIGHT} aria-hidden>

@@ -72,7 +72,12 @@ export const NightChart = memo(function NightChart({
       ),
     );
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      style={{ height }}
+      role="img"
+      aria-label={description}
+    >
       {width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
           {dark ? (

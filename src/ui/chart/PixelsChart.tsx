@@ -47,6 +47,7 @@ export function PixelsChart({ points }: { points: readonly PixelsAt[] }) {
       role="img"
       aria-label={`Pixels on the subject over time: ${points.length} from ${formatFixed(Math.min(...counts))} to ${formatFixed(Math.max(...counts))} px, ${dayText(first)} to ${dayText(last)}.`}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      style={{ height: HEIGHT }}
     >
       {width ? (
         <Svg width={width} height={HEIGHT} aria-hidden>

@@ -37,6 +37,8 @@ export interface FinderProps {
   maxHeight?: number;
 }
 
+/** Height the drawing keeps free from the start, px, whatever the shape of the sensor. */
+const LEAST = 120;
 const EDGE = 1;
 const TICK = 7;
 /** Below this a silhouette is a speck, so a ring shows where it stands. */
@@ -64,7 +66,7 @@ export function Finder(props: FinderProps) {
   return (
     <View
       onLayout={(event) => setRoom(event.nativeEvent.layout.width)}
-      style={styles.host}
+      style={[styles.host, { aspectRatio: sensorWidthMm / sensorHeightMm, maxHeight: Number.isFinite(maxHeight) ? Math.max(LEAST, maxHeight) : undefined }]}
       role="img"
       aria-label={props.description}
     >
@@ -295,4 +297,4 @@ function Rule({
   );
 }
 
-const styles = StyleSheet.create({ host: { width: '100%', alignItems: 'center', minHeight: 120 } });
+const styles = StyleSheet.create({ host: { width: '100%', alignItems: 'center', minHeight: LEAST } });

@@ -21,6 +21,7 @@ interface Props {
 }
 
 const PAD = 26;
+const PHONE_WIDTH = 358;
 
 /** An object against the frame, true to scale: its extent, the panels with their overlap, north, and a rule in degrees. */
 export function MosaicDrawing({
@@ -35,7 +36,9 @@ export function MosaicDrawing({
   description,
 }: Props) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
+  const [measured, setWidth] = useState(0);
+  // Until the width is known the room of a phone's drawing is kept free, so that little moves when it comes.
+  const width = measured || PHONE_WIDTH;
   const right = Math.max(...centres.map((each) => Math.abs(each.xDeg))) + fieldWidthDeg / 2;
   const top = Math.max(...centres.map((each) => Math.abs(each.yDeg))) + fieldHeightDeg / 2;
   const halfX = Math.max(right, lengthDeg / 2);
@@ -47,8 +50,13 @@ export function MosaicDrawing({
   const north = ((northDeg - 90) * Math.PI) / 180;
   const [nx, ny] = [width - 34, 34];
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
-      {width > 0 ? (
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      style={{ minHeight: height }}
+      role="img"
+      aria-label={description}
+    >
+      {measured > 0 ? (
         <Svg width={width} height={height} aria-hidden>
           <Rect x={0} y={0} width={width} height={height} fill={palette.skyGround} />
           <G rotation={-turnDeg} origin={`${cx}, ${cy}`}>

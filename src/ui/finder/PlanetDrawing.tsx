@@ -18,6 +18,7 @@ interface Props {
 /** Shown no larger than this; beyond it the drawing is smaller than 1 : 1 and says so. */
 const LARGEST = 190;
 const SMALLEST_BOX = 70;
+const PHONE_WIDTH = 358;
 /** Outer ring ÷ disc, and how flat we see it. */
 const RING = 2.27;
 const RING_FLAT = 0.28;
@@ -27,7 +28,9 @@ const RING_WIDTH = 0.5;
 /** A planet at one sensor pixel for one pixel of the screen, beside the whole sensor with the window that is read out. */
 export function PlanetDrawing({ discPx, ringed, sensorColumns, sensorRows, window, maxHeight, description }: Props) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
+  const [measured, setWidth] = useState(0);
+  // Until the width is known the room of a phone's drawing is kept free, so that little moves when it comes.
+  const width = measured || PHONE_WIDTH;
   // In a narrow drawing the sensor keeps its share beside the disc.
   const largest = Math.min(LARGEST, Math.max(SMALLEST_BOX, 0.6 * (width - 28)));
   const size = Math.min(largest, Math.max(2, discPx));
@@ -56,8 +59,13 @@ export function PlanetDrawing({ discPx, ringed, sensorColumns, sensorRows, windo
     />
   );
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
-      {width > 0 ? (
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      style={{ minHeight: height }}
+      role="img"
+      aria-label={description}
+    >
+      {measured > 0 ? (
         <Svg width={width} height={height} aria-hidden>
           <Defs>
             <ClipPath id="disc">

@@ -48,7 +48,7 @@ export const StarField = memo(function StarField({ widthMm, heightMm, strokes, w
   return (
     <View
       onLayout={(event) => setRoom(event.nativeEvent.layout.width)}
-      style={{ width: '100%', alignItems: 'center' }}
+      style={{ width: '100%', aspectRatio: widthMm / heightMm, maxHeight, alignItems: 'center' }}
       role="img"
       aria-label={description}
     >

@@ -38,7 +38,12 @@ export const TimeGauge = memo(function TimeGauge({ seconds, worstS, centreS, mar
   const high = 2 ** Math.ceil(Math.log2(Math.max(...values) * 1.4));
   const needle = placeOn(low, high, width)(seconds);
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} role="img" aria-label={description}>
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      style={{ height: HEIGHT }}
+      role="img"
+      aria-label={description}
+    >
       {width > 0 ? (
         <Svg width={width} height={HEIGHT} aria-hidden>
           <Engraving low={low} high={high} width={width} worstS={worstS} centreS={centreS} marks={marks} />

@@ -5,6 +5,7 @@ import { benchApi } from './api';
 import { benchBigPicture } from './bigPicture';
 import { benchCore, benchPlanner } from './core';
 import { benchCsv } from './csv';
+import { benchMemory } from './memory';
 import { benchNear } from './near';
 import { benchPictures } from './pictures';
 import { benchSky } from './sky';
@@ -31,6 +32,7 @@ async function main(): Promise<void> {
     ['view', true, benchView],
     ['size', true, benchSize],
     ['big', false, benchBigPicture],
+    ['memory', false, benchMemory],
   ] as const) {
     if (!wants(part)) continue;
     const { child, url } = await startServer(path.join(folder, `${part}.sqlite`), demo);

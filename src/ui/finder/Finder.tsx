@@ -66,7 +66,13 @@ export function Finder(props: FinderProps) {
   return (
     <View
       onLayout={(event) => setRoom(event.nativeEvent.layout.width)}
-      style={[styles.host, { aspectRatio: sensorWidthMm / sensorHeightMm, maxHeight: Number.isFinite(maxHeight) ? Math.max(LEAST, maxHeight) : undefined }]}
+      style={[
+        styles.host,
+        {
+          aspectRatio: sensorWidthMm / sensorHeightMm,
+          maxHeight: Number.isFinite(maxHeight) ? Math.max(LEAST, maxHeight) : undefined,
+        },
+      ]}
       role="img"
       aria-label={props.description}
     >

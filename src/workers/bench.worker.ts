@@ -16,9 +16,9 @@ const tell = teller<BenchNews>();
 let held: { grey: Grey; white: number; mosaic: Mosaic | null } | null = null;
 
 async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }>): Promise<Result<Opened>> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  tell({ id, share: 0.2 });
-  const read = await readPicture(bytes, {
+  tell({ id, share: 0.1 });
+  // The file has no name here: once it is decoded nothing holds it any more.
+  const read = await readPicture(new Uint8Array(await file.arrayBuffer()), {
     jpeg: browserPicture,
     raw: rawPicture,
     frame,

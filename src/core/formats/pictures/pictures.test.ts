@@ -80,6 +80,16 @@ describe('what else is in a file', () => {
     };
     expect([1, 2, 3, 4].map(turned)).toEqual(['3:123456', '3:321654', '3:654321', '3:456123']);
     expect([5, 6, 7, 8].map(turned)).toEqual(['2:142536', '2:415263', '2:635241', '2:362514']);
+    // In one go with what makes light of codes, of one sample a pixel or of three.
+    for (const channels of [1, 3] as const)
+      for (let orientation = 1; orientation <= 8; orientation++) {
+        const codes = Uint8Array.from(
+          { length: 6 * channels },
+          (_, i) => 40 * Math.floor(i / channels) + (i % channels),
+        );
+        const decoded = { width: 3, height: 2, channels, codes, black: 0, white: 255, tone: 'srgb', bits: 8 } as const;
+        expect(greyOf({ ...decoded, orientation })).toEqual(upright(greyOf(decoded), orientation));
+      }
   });
 });
 

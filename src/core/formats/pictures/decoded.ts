@@ -53,22 +53,28 @@ function levelled({ width, height, data }: Grey, mosaic: [number, number, number
     }
 }
 
-/** A quarter red, half green, a quarter blue at every pixel of a mosaic, without moving anything: 1 2 1 over 1 2 1. */
-function blended({ width, height, data, step }: Grey): Grey {
-  const rows = new Float32Array(data.length);
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      const i = y * width + x;
-      rows[i] = (data[x > 0 ? i - 1 : i + 1]! + 2 * data[i]! + data[x < width - 1 ? i + 1 : i - 1]!) / 4;
-    }
-  for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) {
-      const i = y * width + x;
-      const up = y > 0 ? i - width : i + width;
-      const down = y < height - 1 ? i + width : i - width;
-      data[i] = (rows[up]! + 2 * rows[i]! + rows[down]!) / 4;
-    }
-  return { width, height, data, step };
+/** 1 2 1 along a row of a picture, mirrored at its ends, into a row of its own. */
+function blendedRow(data: Float32Array, from: number, width: number, into: Float32Array): void {
+  for (let x = 0, i = from; x < width; x++, i++)
+    into[x] = (data[x > 0 ? i - 1 : i + 1]! + 2 * data[i]! + data[x < width - 1 ? i + 1 : i - 1]!) / 4;
+}
+
+/**
+ * A quarter red, half green, a quarter blue at every pixel of a mosaic, without moving anything: 1 2 1 over 1 2 1. In place, with
+ * three rows beside it: a second picture would not fit on a phone.
+ */
+function blended(grey: Grey): Grey {
+  const { width, height, data } = grey;
+  let [above, here, below] = [new Float32Array(width), new Float32Array(width), new Float32Array(width)];
+  // A picture of one row has itself above and below.
+  for (const row of [above, here, below]) blendedRow(data, 0, width, row);
+  for (let y = 0; y < height; y++) {
+    if (y < height - 1) blendedRow(data, (y + 1) * width, width, below);
+    const [up, down] = [y > 0 ? above : below, y < height - 1 ? below : above];
+    for (let x = 0, i = y * width; x < width; x++, i++) data[i] = (up[x]! + 2 * here[x]! + down[x]!) / 4;
+    [above, here, below] = [here, below, above];
+  }
+  return grey;
 }
 
 /** Where a pixel of a file comes to stand upright: at `start + x·byX + y·byY` of a picture this wide and high. */

@@ -72,6 +72,34 @@ describe('what else is in a file', () => {
     expect(cards.get('INSTRUME')).toBe('O Hara');
     expect(dataAt % 2880).toBe(0);
   });
+  it.each([
+    [5, 4],
+    [6, 5],
+    [4, 1],
+  ])('each place of a mosaic takes a quarter red, half green, a quarter blue about it, %i × %i', (wide, high) => {
+    const codes = Float32Array.from({ length: wide * high }, (_, i) => 0.2 + ((i * 37) % 101) / 200);
+    const decoded = {
+      width: wide,
+      height: high,
+      channels: 1,
+      codes,
+      black: 0,
+      white: 1,
+      tone: 'linear',
+      bits: 16,
+    } as const;
+    const { data } = greyOf({ ...decoded, mosaic: [1, 1, 1, 1] });
+    const mirrored = (at: number, count: number) => (count === 1 ? 0 : at < 0 ? 1 : at >= count ? count - 2 : at);
+    data.forEach((value, i) => {
+      const [x, y] = [i % wide, Math.floor(i / wide)];
+      let sum = 0;
+      for (let dy = -1; dy <= 1; dy++)
+        for (let dx = -1; dx <= 1; dx++)
+          sum +=
+            (2 - Math.abs(dx)) * (2 - Math.abs(dy)) * codes[mirrored(y + dy, high) * wide + mirrored(x + dx, wide)]!;
+      expect(value).toBeCloseTo(sum / 16, 6);
+    });
+  });
   it('EXIF turns a picture upright', () => {
     const small = { width: 3, height: 2, data: Float32Array.from([1, 2, 3, 4, 5, 6]), step: 1 };
     const turned = (orientation: number) => {

@@ -7,6 +7,7 @@ import type { Grey } from '@/core/picture/grey';
 import { shown, whiteOf } from '@/core/picture/shown';
 import { ok, type Result } from '@/core/quantity/result';
 import { browserPicture } from './browserJpeg';
+import { letGo } from './letGo';
 import { rawPicture } from './rawDecoder';
 import { onAsked, teller } from './talk';
 
@@ -17,8 +18,8 @@ let held: { grey: Grey; white: number; mosaic: Mosaic | null } | null = null;
 
 async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }>): Promise<Result<Opened>> {
   tell({ id, share: 0.1 });
-  // The file has no name here: once it is decoded nothing holds it any more.
-  const read = await readPicture(new Uint8Array(await file.arrayBuffer()), {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const read = await readPicture(bytes, {
     jpeg: browserPicture,
     raw: rawPicture,
     frame,
@@ -27,8 +28,12 @@ async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }
   if (!read.ok) return read;
   tell({ id, share: 0.8 });
   const { decoded, kind } = read.value;
+  // Some formats hold their numbers as they lie in the file.
+  if (decoded.codes.buffer !== bytes.buffer) letGo(bytes.buffer);
   const grey = greyOf(decoded, tone);
-  held = { grey, white: whiteOf(grey), mosaic: mosaicOf(decoded) };
+  const mosaic = mosaicOf(decoded);
+  letGo(decoded.codes.buffer);
+  held = { grey, white: whiteOf(grey), mosaic };
   return ok({ width: grey.width, height: grey.height, kind, tone: tone ?? decoded.tone, frame: read.value.frame });
 }
 

@@ -3,6 +3,7 @@ import type { Decoded } from './decoded';
 import { fitsPicture } from './fitsPicture';
 import { kindOfPicture, type PictureKind } from './kindOfPicture';
 import { pngPicture } from './pngPicture';
+import { pngRows } from './pngRows';
 import { serFrame, serHeader, sharpestFrame } from './serPicture';
 import { tiffPicture } from './tiffPicture';
 
@@ -52,7 +53,7 @@ async function decodedOf(
   ways: ReadWays,
 ): Promise<{ decoded: Decoded; frame?: number } | null> {
   if (kind === 'jpeg') return { decoded: await ways.jpeg(bytes) };
-  if (kind === 'png') return { decoded: pngPicture(bytes) };
+  if (kind === 'png') return { decoded: (await pngRows(bytes)) ?? pngPicture(bytes) };
   if (kind === 'fits') return wrapped(fitsPicture(bytes));
   if (kind === 'tiff') return wrapped(tiffPicture(bytes)) ?? (ways.raw ? { decoded: await ways.raw(bytes) } : null);
   if (kind === 'ser') {

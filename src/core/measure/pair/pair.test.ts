@@ -65,6 +65,14 @@ describe(`pairs drawn from ${seed}`, () => {
   });
 });
 
+it('so far apart that they share a single band are told apart too, with an error that says how little that tells', () => {
+  const pair = randomPair(770050, 520, 400);
+  const { detail, bands } = compared(pair);
+  expect(bands.coherence.filter((each) => each >= 0.15).length).toBeLessThan(2);
+  expect(detail?.more).toBe('a');
+  expect(Math.abs(detail!.ratio - pair.limitB / pair.limitA)).toBeLessThan(detail!.plusMinus);
+});
+
 it('that differ by little more than 12 % are told apart, though no more than likely', () => {
   const pair = randomPair(251221001, 520, 400);
   expect(pair.limitB / pair.limitA).toBeCloseTo(0.87, 2);

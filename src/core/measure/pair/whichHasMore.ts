@@ -91,6 +91,20 @@ function blursTogether({ re, im }: CommonSpectra, { coherence, errors }: DetailB
   return solved && inverse && { value: solved[2]!, error: Math.sqrt(inverse[2]![2]!) };
 }
 
+/** Squared blur of a lens about as sharp as its pixels, px² of its own. */
+const USUAL_LENS = 0.7;
+
+/**
+ * Both squared blurs together where one picture is so much coarser that they share a single band: the finer is taken to be about
+ * as sharp as its pixels, give or take all of that.
+ *
+ * @param finerPx square of a pixel of the finer picture, px² of the first
+ */
+const usualBlurs = (difference: number, finerPx: number): Line => ({
+  value: Math.abs(difference) + 2 * USUAL_LENS * finerPx,
+  error: USUAL_LENS * finerPx,
+});
+
 /** A square pixel blurs like a Gaussian of this squared deviation, in its own px. */
 const PIXEL = 1 / 12;
 /**
@@ -102,6 +116,8 @@ const OF_SHAPE = 0.35;
 const SAME = 0.06;
 /** The likelier answer, nothing or a difference that is seen, is given from so many errors on. */
 const LIKELIER = 1.2;
+/** By a single band alone nothing is said that is not as good as sure. */
+const TWO = 2;
 
 /**
  * Which of two pictures holds more real detail of the subject: by how the share one keeps of the other's structure falls with
@@ -115,12 +131,13 @@ export function whichHasMore(
   fit: CommonFit | null,
   scale: number,
 ): MoreDetail | null {
-  const together = blursTogether(spectra, bands);
-  if (!fit || !together) return null;
+  if (!fit) return null;
   // ln(ratio) = −4π²(σb² − σa²)·ν².
   const difference = -fit.slope / (4 * Math.PI ** 2);
   const differenceError = fit.slopeError / (4 * Math.PI ** 2);
   const [leastA, leastB] = [PIXEL, PIXEL / scale ** 2];
+  const shared = blursTogether(spectra, bands);
+  const together = shared ?? usualBlurs(difference, difference > 0 ? 1 : 1 / scale ** 2);
   const sum = Math.max(together.value, Math.abs(difference) + leastA + leastB);
   const a = Math.max(leastA, (sum - difference) / 2);
   const b = Math.max(leastB, (sum + difference) / 2);
@@ -131,6 +148,6 @@ export function whichHasMore(
   const off = Math.log(ratio);
   const error = 2 * Math.hypot(byDifference, bySum) + OF_SHAPE * Math.abs(off) + 0.03;
   const sureness = Math.abs(difference) / differenceError;
-  const told = Math.abs(off) > SAME && sureness > LIKELIER;
+  const told = Math.abs(off) > SAME && sureness > (shared ? LIKELIER : TWO);
   return { more: !told ? 'equal' : ratio > 1 ? 'b' : 'a', ratio, plusMinus: ratio * error };
 }

@@ -1,4 +1,3 @@
-import { deflateSync } from 'node:zlib';
 import { decode, encode } from 'fast-png';
 import { chance } from '../../simulate/chance';
 import { pngRows } from './pngRows';
@@ -15,7 +14,7 @@ function chunk(kind: string, data: Uint8Array): Buffer {
 }
 
 /** A PNG in colours whose rows carry each of the five filters, with whatever bytes: any bytes are a picture. */
-function filteredPng(depth: 8 | 16, channels: 3 | 4, seed: number, pieces = 1): Uint8Array {
+async function filteredPng(depth: 8 | 16, channels: 3 | 4, seed: number, pieces = 1): Promise<Uint8Array> {
   const { even } = chance(seed);
   const header = Buffer.alloc(13);
   header.writeUInt32BE(WIDTH, 0);
@@ -25,7 +24,8 @@ function filteredPng(depth: 8 | 16, channels: 3 | 4, seed: number, pieces = 1): 
   const rows = Uint8Array.from({ length: stride * HEIGHT }, (_, i) =>
     i % stride === 0 ? (i / stride) % 5 : Math.floor(256 * even()),
   );
-  const packed = deflateSync(rows);
+  const stream = new Blob([rows]).stream().pipeThrough(new CompressionStream('deflate'));
+  const packed = new Uint8Array(await new Response(stream).arrayBuffer());
   const size = Math.ceil(packed.length / pieces);
   const parts = Array.from({ length: pieces }, (_, i) => chunk('IDAT', packed.subarray(i * size, (i + 1) * size)));
   return Uint8Array.from(
@@ -41,7 +41,7 @@ describe('a PNG read row by row', () => {
     [16, 4],
   ] as const)('has the codes the package finds, whatever the filters, %i bits, %i samples', async (depth, channels) => {
     for (const pieces of [1, 3]) {
-      const file = filteredPng(depth, channels, 10 * depth + channels, pieces);
+      const file = await filteredPng(depth, channels, 10 * depth + channels, pieces);
       const own = (await pngRows(file))!;
       expect([own.width, own.height, own.channels, own.bits]).toEqual([WIDTH, HEIGHT, channels, depth]);
       expect(Array.from(own.codes)).toEqual(Array.from(decode(file).data));
@@ -54,13 +54,13 @@ describe('a PNG read row by row', () => {
     expect(await pngRows(grey)).toBeNull();
     const read = await readPicture(grey, { jpeg: () => Promise.reject(new Error('no JPEG')) });
     expect(read.ok && read.value.decoded.channels).toBe(1);
-    const interlaced = filteredPng(8, 3, 1);
+    const interlaced = await filteredPng(8, 3, 1);
     interlaced[28] = 1;
     expect(await pngRows(interlaced)).toBeNull();
   });
 
   it('says of one cut short that it is, wherever it was cut', async () => {
-    const file = filteredPng(16, 3, 5);
+    const file = await filteredPng(16, 3, 5);
     for (const length of [40, 60, 200, file.length - 30]) {
       const read = await readPicture(file.slice(0, length), { jpeg: () => Promise.reject(new Error('no JPEG')) });
       expect(read.ok ? null : read.problem.code).toBe('picture.damaged');
@@ -68,7 +68,7 @@ describe('a PNG read row by row', () => {
   });
 
   it('says of one whose compressed data is spoilt that it is damaged', async () => {
-    const file = filteredPng(16, 3, 5);
+    const file = await filteredPng(16, 3, 5);
     file.fill(0xff, 60, 90);
     const read = await readPicture(file, { jpeg: () => Promise.reject(new Error('no JPEG')) });
     expect(read.ok ? null : read.problem.code).toBe('picture.damaged');

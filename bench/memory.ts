@@ -34,6 +34,20 @@ const light = (): LightPicture => ({
   light: Float32Array.from(codesOf(new Uint16Array(PIXELS), 1, 65_535), (code) => code / 65_535),
 });
 
+/** Colours side by side, in one piece: a grey one three times as wide whose tags say otherwise. */
+function colourTiff(): Uint8Array {
+  const codes = codesOf(new Uint16Array(3 * PIXELS), 3, 65_535);
+  const wide = { width: 3 * WIDTH, height: HEIGHT, light: new Float32Array(0) };
+  const file = writeTiff({ ...wide, light: Float32Array.from(codes, (code) => code / 65_535) }, 'Made', (code) => code);
+  const view = new DataView(file.buffer);
+  const says: Record<number, number> = { 256: WIDTH, 262: 2, 277: 3 };
+  for (let i = 0, at = view.getUint32(4, true) + 2; i < view.getUint16(at - 2, true); i++) {
+    const said = says[view.getUint16(at + 12 * i, true)];
+    if (said !== undefined) view.setUint32(at + 12 * i + 8, said, true);
+  }
+  return file;
+}
+
 const FILES: [string, () => Buffer][] = [
   [
     'big.jpg',
@@ -44,6 +58,7 @@ const FILES: [string, () => Buffer][] = [
   ['grey16.png', () => png(1, 16)],
   ['colour16.png', () => png(3, 16)],
   ['grey16.tif', () => Buffer.from(writeTiff(light(), 'Made', (code) => code))],
+  ['colour16.tif', () => Buffer.from(colourTiff())],
   ['mosaic16.dng', () => Buffer.from(writeDng(light(), 'Made'))],
   ['grey16.fits', () => Buffer.from(writeFits(light(), 'Made'))],
 ];

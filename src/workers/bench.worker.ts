@@ -18,18 +18,16 @@ let held: { grey: Grey; white: number; mosaic: Mosaic | null } | null = null;
 
 async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }>): Promise<Result<Opened>> {
   tell({ id, share: 0.1 });
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const read = await readPicture(bytes, {
+  const read = await readPicture(file, {
     jpeg: browserPicture,
     raw: rawPicture,
     frame,
+    letGo,
     onProgress: (share) => tell({ id, share: 0.2 + 0.6 * share }),
   });
   if (!read.ok) return read;
   tell({ id, share: 0.8 });
   const { decoded, kind } = read.value;
-  // Some formats hold their numbers as they lie in the file.
-  if (decoded.codes.buffer !== bytes.buffer) letGo(bytes.buffer);
   const grey = greyOf(decoded, tone);
   const mosaic = mosaicOf(decoded);
   letGo(decoded.codes.buffer);

@@ -4,8 +4,8 @@ import type { Decoded } from '@/core/formats/pictures/decoded';
 const ROWS = 256;
 
 /** A JPEG, or whatever else the browser decodes, upright and without any change of its colours, as means of grey codes. */
-export async function browserPicture(bytes: Uint8Array): Promise<Decoded> {
-  const bitmap = await createImageBitmap(new Blob([bytes as Uint8Array<ArrayBuffer>]), {
+export async function browserPicture(file: Blob): Promise<Decoded> {
+  const bitmap = await createImageBitmap(file, {
     imageOrientation: 'from-image',
     colorSpaceConversion: 'none',
     premultiplyAlpha: 'none',

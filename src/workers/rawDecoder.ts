@@ -41,13 +41,13 @@ function asker(worker: Worker) {
 }
 
 /** Reads the sensor's own numbers from a camera's raw file: not developed, not sharpened, not smoothed. */
-export async function rawPicture(bytes: Uint8Array): Promise<Decoded> {
+export async function rawPicture(file: Blob): Promise<Decoded> {
   allowOwnScripts();
   const worker = new Worker(DECODER, { type: 'module' });
   try {
     const ask = asker(worker);
-    const copy = bytes.slice();
-    await ask('open', [copy, {}], [copy.buffer]);
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    await ask('open', [bytes, {}], [bytes.buffer]);
     const metadata = await ask<Metadata>('metadata', [true]);
     const raw = await ask<RawSensorData | undefined>('rawImageData', []);
     const decoded =

@@ -8,14 +8,14 @@ import { handLimit } from '@/core/measure/shake/handLimit';
 import { sharpnessOf } from '@/core/measure/shake/sharpness';
 import { fail, ok, type Result } from '@/core/quantity/result';
 import { browserPicture } from './browserJpeg';
+import { letGo } from './letGo';
 import { rawPicture } from './rawDecoder';
 import { onAsked, teller } from './talk';
 
 const tell = teller<SeveralNews>();
 
 async function decodedOf(file: Blob): Promise<Result<Decoded>> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const read = await readPicture(bytes, { jpeg: browserPicture, raw: rawPicture });
+  const read = await readPicture(file, { jpeg: browserPicture, raw: rawPicture, letGo });
   return read.ok ? ok(read.value.decoded) : read;
 }
 

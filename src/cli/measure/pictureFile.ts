@@ -19,7 +19,8 @@ export interface PictureFile {
 }
 
 /** JPEG, decoded by a package, turned as its EXIF says. */
-async function jpegPicture(bytes: Uint8Array): Promise<Decoded> {
+async function jpegPicture(file: Blob): Promise<Decoded> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
   const { width, height, data } = decode(bytes, {
     useTArray: true,
     formatAsRGBA: false,
@@ -58,13 +59,13 @@ export async function openPicture(
   tone: Tone | undefined,
   frame: number | undefined,
 ): Promise<Result<PictureFile>> {
-  let bytes: Uint8Array;
+  let bytes: Buffer<ArrayBuffer>;
   try {
     bytes = fs.readFileSync(path.resolve(process.env.INIT_CWD ?? process.cwd(), file));
   } catch (error) {
     return fail('picture.missing', `Cannot read ${file}: ${(error as Error).message}`, 'picture');
   }
-  const read = await readPicture(bytes, { jpeg: jpegPicture, frame });
+  const read = await readPicture(new Blob([bytes]), { jpeg: jpegPicture, frame });
   if (!read.ok) return read;
   const { decoded } = read.value;
   return ok({ decoded, grey: greyOf(decoded, tone), ...(await exposureOf(bytes)) });

@@ -4,6 +4,7 @@ import { pngRows } from './pngRows';
 import { readPicture } from './readPicture';
 
 const [WIDTH, HEIGHT] = [13, 11];
+const blob = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>]);
 const SIGNATURE = [137, 80, 78, 71, 13, 10, 26, 10];
 
 function chunk(kind: string, data: Uint8Array): Buffer {
@@ -42,7 +43,7 @@ describe('a PNG read row by row', () => {
   ] as const)('has the codes the package finds, whatever the filters, %i bits, %i samples', async (depth, channels) => {
     for (const pieces of [1, 3]) {
       const file = await filteredPng(depth, channels, 10 * depth + channels, pieces);
-      const own = (await pngRows(file))!;
+      const own = (await pngRows(blob(file).stream()))!;
       expect([own.width, own.height, own.channels, own.bits]).toEqual([WIDTH, HEIGHT, channels, depth]);
       expect(Array.from(own.codes)).toEqual(Array.from(decode(file).data));
     }
@@ -51,18 +52,18 @@ describe('a PNG read row by row', () => {
   it('leaves greys, palettes and interlaced ones to the package', async () => {
     const data = new Uint8Array(WIDTH * HEIGHT).fill(90);
     const grey = encode({ width: WIDTH, height: HEIGHT, data, channels: 1, depth: 8 });
-    expect(await pngRows(grey)).toBeNull();
-    const read = await readPicture(grey, { jpeg: () => Promise.reject(new Error('no JPEG')) });
+    expect(await pngRows(blob(grey).stream())).toBeNull();
+    const read = await readPicture(blob(grey), { jpeg: () => Promise.reject(new Error('no JPEG')) });
     expect(read.ok && read.value.decoded.channels).toBe(1);
     const interlaced = await filteredPng(8, 3, 1);
     interlaced[28] = 1;
-    expect(await pngRows(interlaced)).toBeNull();
+    expect(await pngRows(blob(interlaced).stream())).toBeNull();
   });
 
   it('says of one cut short that it is, wherever it was cut', async () => {
     const file = await filteredPng(16, 3, 5);
     for (const length of [40, 60, 200, file.length - 30]) {
-      const read = await readPicture(file.slice(0, length), { jpeg: () => Promise.reject(new Error('no JPEG')) });
+      const read = await readPicture(blob(file.slice(0, length)), { jpeg: () => Promise.reject(new Error('no JPEG')) });
       expect(read.ok ? null : read.problem.code).toBe('picture.damaged');
     }
   });
@@ -70,7 +71,7 @@ describe('a PNG read row by row', () => {
   it('says of one whose compressed data is spoilt that it is damaged', async () => {
     const file = await filteredPng(16, 3, 5);
     file.fill(0xff, 60, 90);
-    const read = await readPicture(file, { jpeg: () => Promise.reject(new Error('no JPEG')) });
+    const read = await readPicture(blob(file), { jpeg: () => Promise.reject(new Error('no JPEG')) });
     expect(read.ok ? null : read.problem.code).toBe('picture.damaged');
   });
 });

@@ -1,55 +1,5 @@
 import type { Decoded } from './decoded';
-
-/** What a PNG's header says. Source: PNG, third edition, 11.2.1. */
-interface Header {
-  width: number;
-  height: number;
-  depth: number;
-  colour: number;
-  interlaced: boolean;
-}
-
-const SIGNATURE_BYTES = 8;
-const text = (bytes: Uint8Array, at: number): string => String.fromCharCode(...bytes.subarray(at, at + 4));
-
-/** The header, and the compressed pieces of the picture as they lie in the file, without a copy. */
-function chunksOf(bytes: Uint8Array): { header: Header; pieces: Uint8Array[] } | null {
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const pieces: Uint8Array[] = [];
-  let header: Header | null = null;
-  for (let at = SIGNATURE_BYTES; at + 12 <= bytes.length;) {
-    const length = view.getUint32(at);
-    const kind = text(bytes, at + 4);
-    if (at + 12 + length > bytes.length) throw new Error('it ends in the middle of its data');
-    if (kind === 'IHDR')
-      header = {
-        width: view.getUint32(at + 8),
-        height: view.getUint32(at + 12),
-        depth: bytes[at + 16]!,
-        colour: bytes[at + 17]!,
-        interlaced: bytes[at + 20] !== 0,
-      };
-    if (kind === 'IDAT') pieces.push(bytes.subarray(at + 8, at + 8 + length));
-    if (kind === 'IEND') break;
-    at += 12 + length;
-  }
-  return header && { header, pieces };
-}
-
-/** So much is handed to the decompressor at a time, bytes: what comes out of it is used before the next. */
-const PORTION = 1 << 18;
-
-function portions(pieces: readonly Uint8Array[]): ReadableStream<Uint8Array<ArrayBuffer>> {
-  let [piece, from] = [0, 0];
-  return new ReadableStream({
-    pull(to) {
-      while (piece < pieces.length && from >= pieces[piece]!.length) [piece, from] = [piece + 1, 0];
-      if (piece >= pieces.length) return to.close();
-      to.enqueue(pieces[piece]!.slice(from, from + PORTION));
-      from += PORTION;
-    },
-  });
-}
+import { CUT_SHORT, openPng } from './pngStream';
 
 /** What lies left, above, and above on the left foretell of a byte, whichever is nearest. Source: PNG, 9.4. */
 function paeth(left: number, above: number, corner: number): number {
@@ -78,16 +28,18 @@ const UNDO: Undo[] = [
 ];
 
 /**
- * Reads a PNG in colours of 8 or 16 bits row by row as it is decompressed, so that nothing but the file and its codes is held;
- * the package for all others holds them three times.
+ * Reads a PNG in colours of 8 or 16 bits row by row as its file is read and decompressed, so that nothing but its codes is held;
+ * the package for all others holds file and codes three times.
  *
  * @returns nothing for other kinds; throws for a damaged one
  */
-export async function pngRows(bytes: Uint8Array): Promise<Decoded | null> {
-  const found = chunksOf(bytes);
-  if (!found) return null;
-  const { width, height, depth, colour, interlaced } = found.header;
-  if ((colour !== 2 && colour !== 6) || (depth !== 8 && depth !== 16) || interlaced) return null;
+export async function pngRows(stream: ReadableStream<Uint8Array>): Promise<Decoded | null> {
+  const { header, packed, stop } = await openPng(stream);
+  const { width, height, depth, colour, interlaced } = header;
+  if ((colour !== 2 && colour !== 6) || (depth !== 8 && depth !== 16) || interlaced) {
+    await stop();
+    return null;
+  }
   const channels = colour === 2 ? 3 : 4;
   const step = (channels * depth) / 8;
   const codes = depth === 8 ? new Uint8Array(width * height * channels) : new Uint16Array(width * height * channels);
@@ -106,7 +58,7 @@ export async function pngRows(bytes: Uint8Array): Promise<Decoded | null> {
     else for (let i = 0; i < width * channels; i++) codes[to + i] = (row[2 * i]! << 8) | row[2 * i + 1]!;
     [filled, y] = [0, y + 1];
   };
-  const reader = portions(found.pieces).pipeThrough(new DecompressionStream('deflate')).getReader();
+  const reader = packed.pipeThrough(new DecompressionStream('deflate')).getReader();
   for (let next = await reader.read(); !next.done && y < height; next = await reader.read()) {
     for (let from = 0; from < next.value.length && y < height;) {
       const part = next.value.subarray(from, from + line.length - filled);
@@ -116,6 +68,6 @@ export async function pngRows(bytes: Uint8Array): Promise<Decoded | null> {
       if (filled === line.length) settle();
     }
   }
-  if (y < height) throw new Error('it ends in the middle of its data');
+  if (y < height) throw new Error(CUT_SHORT);
   return { width, height, channels, codes, black: 0, white: 2 ** depth - 1, tone: 'srgb', bits: depth };
 }

@@ -4,14 +4,14 @@ import { fitsPicture } from './fitsPicture';
 import { kindOfPicture, type PictureKind } from './kindOfPicture';
 import { pngPicture } from './pngPicture';
 import { pngRows } from './pngRows';
-import { serFrame, serHeader, sharpestFrame } from './serPicture';
+import { serFrameOf, serHeader, SER_HEADER_BYTES, sharpestFrame } from './serPicture';
 import { tiffPicture } from './tiffPicture';
 
 /** Larger pictures are refused: they would not fit into the memory of a phone. */
 export const MOST_PIXELS = 100_000_000;
 
 /** How JPEG is decoded: by the browser, or by a package on the command line. */
-export type JpegDecoder = (bytes: Uint8Array) => Promise<Decoded>;
+export type JpegDecoder = (file: Blob) => Promise<Decoded>;
 
 export interface PictureRead {
   decoded: Decoded;
@@ -23,10 +23,12 @@ export interface PictureRead {
 export interface ReadWays {
   jpeg: JpegDecoder;
   /** Camera raw, packed or of a maker's own kind; the command line has none. */
-  raw?: (bytes: Uint8Array) => Promise<Decoded>;
+  raw?: (file: Blob) => Promise<Decoded>;
   /** A frame of a film, counted from 0; the sharpest where nothing is said. */
   frame?: number | undefined;
   onProgress?: (share: number) => void;
+  /** Gives the file's memory back as soon as it is decoded. */
+  letGo?: (buffer: ArrayBufferLike) => void;
 }
 
 const unknown = fail(
@@ -47,38 +49,54 @@ const tooLarge = fail(
   'picture',
 );
 
-async function decodedOf(
-  kind: PictureKind,
-  bytes: Uint8Array,
-  ways: ReadWays,
-): Promise<{ decoded: Decoded; frame?: number } | null> {
-  if (kind === 'jpeg') return { decoded: await ways.jpeg(bytes) };
-  if (kind === 'png') return { decoded: (await pngRows(bytes)) ?? pngPicture(bytes) };
-  if (kind === 'fits') return wrapped(fitsPicture(bytes));
-  if (kind === 'tiff') return wrapped(tiffPicture(bytes)) ?? (ways.raw ? { decoded: await ways.raw(bytes) } : null);
-  if (kind === 'ser') {
-    const header = serHeader(bytes);
-    if (!header) return null;
-    const frame = ways.frame ?? sharpestFrame(bytes, header, ways.onProgress);
-    const decoded = serFrame(bytes, header, frame);
-    return decoded && { decoded, frame };
-  }
-  return ways.raw ? { decoded: await ways.raw(bytes) } : null;
+async function bytesOf(file: Blob): Promise<Uint8Array> {
+  return new Uint8Array(await file.arrayBuffer());
 }
 
-const wrapped = (decoded: Decoded | null) => decoded && { decoded };
+/** One frame of a film, which is read frame by frame: a film is larger than the memory of a phone. */
+async function frameOf(film: Blob, ways: ReadWays): Promise<{ decoded: Decoded; frame: number } | null> {
+  const header = serHeader(await bytesOf(film.slice(0, SER_HEADER_BYTES)));
+  if (!header) return null;
+  const frame = ways.frame ?? (await sharpestFrame(film, header, ways.onProgress));
+  const decoded = await serFrameOf(film, header, frame);
+  return decoded && { decoded, frame };
+}
+
+/** Formats whose file is read whole; its memory is given back where the picture is not the file's own numbers. */
+async function ofWhole(
+  file: Blob,
+  decode: (bytes: Uint8Array) => Decoded | null,
+  letGo: ReadWays['letGo'],
+): Promise<Decoded | null> {
+  const bytes = await bytesOf(file);
+  const decoded = decode(bytes);
+  if (decoded?.codes.buffer !== bytes.buffer) letGo?.(bytes.buffer);
+  return decoded;
+}
+
+async function decodedOf(kind: PictureKind, file: Blob, ways: ReadWays): Promise<Decoded | null> {
+  if (kind === 'jpeg') return ways.jpeg(file);
+  if (kind === 'png') return (await pngRows(file.stream())) ?? ofWhole(file, pngPicture, ways.letGo);
+  if (kind === 'fits') return fitsPicture(file);
+  const tiff = kind === 'tiff' ? await ofWhole(file, tiffPicture, ways.letGo) : null;
+  return tiff ?? (ways.raw ? ways.raw(file) : null);
+}
+
+/** So much tells what a file is, bytes. */
+const FIRST_BYTES = 64;
 
 /** Reads a picture file by what it is, whatever its name says. The picture stays where it is. */
-export async function readPicture(bytes: Uint8Array, ways: ReadWays): Promise<Result<PictureRead>> {
-  const kind = kindOfPicture(bytes);
+export async function readPicture(file: Blob, ways: ReadWays): Promise<Result<PictureRead>> {
+  const kind = kindOfPicture(await bytesOf(file.slice(0, FIRST_BYTES)));
   if (kind === 'heic') return heic;
   if (kind === 'unknown' && !ways.raw) return unknown;
   try {
-    const read = await decodedOf(kind, bytes, ways);
-    if (!read)
+    const frame = kind === 'ser' ? await frameOf(file, ways) : null;
+    const decoded = kind === 'ser' ? frame?.decoded : await decodedOf(kind, file, ways);
+    if (!decoded)
       return kind === 'unknown' ? unknown : damaged('not all of it is there, or it is of a kind that is not read');
-    if (read.decoded.width * read.decoded.height > MOST_PIXELS) return tooLarge;
-    return ok({ kind, ...read });
+    if (decoded.width * decoded.height > MOST_PIXELS) return tooLarge;
+    return ok({ kind, decoded, ...(frame && { frame: frame.frame }) });
   } catch (error) {
     if (kind === 'unknown') return unknown;
     return damaged((error as Error).message || 'it cannot be decoded');

@@ -1,6 +1,7 @@
 import type { Decoded } from './decoded';
 
-const HEADER = 178;
+/** So much of a film comes before its first frame. */
+export const SER_HEADER_BYTES = 178;
 
 /** What the header of a SER file says: many frames of one size. Source: SER format description, version 3. */
 export interface SerHeader {
@@ -25,7 +26,7 @@ const MOSAICS: Record<number, [number, number, number, number]> = {
 };
 
 export function serHeader(bytes: Uint8Array): SerHeader | null {
-  if (bytes.length < HEADER) return null;
+  if (bytes.length < SER_HEADER_BYTES) return null;
   const view = new DataView(bytes.buffer, bytes.byteOffset);
   const colour = view.getInt32(18, true);
   const [width, height, bits, frames] = [26, 30, 34, 38].map((at) => view.getInt32(at, true)) as [
@@ -52,16 +53,20 @@ export function serHeader(bytes: Uint8Array): SerHeader | null {
 }
 
 /** One frame of a SER file, counted from 0; nothing when the file has no such frame. */
-export function serFrame(bytes: Uint8Array, header: SerHeader, frame: number): Decoded | null {
-  const { width, height, bits, channels, reversed, lowFirst, frameBytes, mosaic } = header;
-  const at = HEADER + frame * frameBytes;
-  if (frame < 0 || frame >= header.frames || bytes.length < at + frameBytes) return null;
+export async function serFrameOf(film: Blob, header: SerHeader, frame: number): Promise<Decoded | null> {
+  const at = SER_HEADER_BYTES + frame * header.frameBytes;
+  if (frame < 0 || frame >= header.frames || film.size < at + header.frameBytes) return null;
+  return decodedFrame(await film.slice(at, at + header.frameBytes).arrayBuffer(), header);
+}
+
+function decodedFrame(bytes: ArrayBuffer, header: SerHeader): Decoded {
+  const { width, height, bits, channels, reversed, lowFirst, mosaic } = header;
   const count = width * height * channels;
   let codes: Uint8Array | Uint16Array;
-  if (bits <= 8) codes = bytes.slice(at, at + count);
+  if (bits <= 8) codes = new Uint8Array(bytes);
   else {
     codes = new Uint16Array(count);
-    const view = new DataView(bytes.buffer, bytes.byteOffset + at);
+    const view = new DataView(bytes);
     for (let i = 0; i < count; i++) codes[i] = view.getUint16(2 * i, lowFirst);
   }
   if (reversed) for (let i = 0; i < count; i += 3) [codes[i], codes[i + 2]] = [codes[i + 2]!, codes[i]!];
@@ -73,11 +78,15 @@ export function serFrame(bytes: Uint8Array, header: SerHeader, frame: number): D
 }
 
 /** The sharpest frame: most difference between neighbours, of what is brighter than the ground. */
-export function sharpestFrame(bytes: Uint8Array, header: SerHeader, onProgress?: (share: number) => void): number {
+export async function sharpestFrame(
+  film: Blob,
+  header: SerHeader,
+  onProgress?: (share: number) => void,
+): Promise<number> {
   let best = 0;
   let most = -1;
   for (let frame = 0; frame < header.frames; frame++) {
-    const decoded = serFrame(bytes, header, frame);
+    const decoded = await serFrameOf(film, header, frame);
     if (!decoded) break;
     const { codes, width, height, channels } = decoded;
     // Two apart: on a mosaic neighbours differ by their colour.

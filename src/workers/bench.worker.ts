@@ -28,9 +28,9 @@ async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }
   if (!read.ok) return read;
   tell({ id, share: 0.8 });
   const { decoded, kind } = read.value;
-  const grey = greyOf(decoded, tone);
   const mosaic = mosaicOf(decoded);
-  letGo(decoded.codes.buffer);
+  const grey = greyOf(decoded, tone, true);
+  if (grey.data.buffer !== decoded.codes.buffer) letGo(decoded.codes.buffer);
   held = { grey, white: whiteOf(grey), mosaic };
   return ok({ width: grey.width, height: grey.height, kind, tone: tone ?? decoded.tone, frame: read.value.frame });
 }

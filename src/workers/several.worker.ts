@@ -43,7 +43,7 @@ const EIGHT_BITS = fail(
 
 async function foundOf(asked: SeveralAsk) {
   if (asked.ask === 'pair') {
-    const both = await eachOf(asked.files, 0.3, (decoded) => greyOf(decoded));
+    const both = await eachOf(asked.files, 0.3, (decoded) => greyOf(decoded, decoded.tone, true));
     if (!both.ok) return both;
     const [a, b] = both.value;
     return comparePair(a!, b!, (share) => tell({ share: 0.3 + 0.7 * share }));
@@ -57,7 +57,7 @@ async function foundOf(asked: SeveralAsk) {
   const { exposuresS } = asked;
   const held = await eachOf(asked.files, 1, (decoded, k) => ({
     exposureS: exposuresS[k]!,
-    ...sharpnessOf(greyOf(decoded)),
+    ...sharpnessOf(greyOf(decoded, decoded.tone, true)),
   }));
   return held.ok ? handLimit(held.value) : held;
 }

@@ -104,14 +104,25 @@ function turnOf({ width, height }: { width: number; height: number }, orientatio
 }
 
 /**
+ * Room for the light of every pixel: where colours of 16 bits take six bytes or more and nothing is turned, that of the codes, for
+ * what is written never comes past what is still to be read.
+ */
+function roomFor({ width, height, channels, codes, orientation = 1 }: Decoded, usedUp: boolean): Float32Array {
+  if (!usedUp || !(codes instanceof Uint16Array) || channels < 3 || orientation > 1)
+    return new Float32Array(width * height);
+  return new Float32Array(codes.buffer, 4 * Math.ceil(codes.byteOffset / 4), width * height);
+}
+
+/**
  * Light of each pixel, upright: a quarter red, half green, a quarter blue of colours, each made into light first.
  *
  * @param tone how codes stand for light; the format's own where nothing is said
+ * @param usedUp whether nobody needs the codes afterwards: their memory may become the light's
  */
-export function greyOf(decoded: Decoded, tone: Tone = decoded.tone): Grey {
+export function greyOf(decoded: Decoded, tone: Tone = decoded.tone, usedUp = false): Grey {
   const { width, height, channels, codes, bits, mosaic, orientation = 1 } = decoded;
   const light = lightOf(decoded, tone);
-  const data = new Float32Array(width * height);
+  const data = roomFor(decoded, usedUp);
   // A mosaic is turned at last: its colours are told by where they stand in the file. All else in one go, without a second copy.
   const turn = turnOf(decoded, mosaic ? 1 : orientation);
   for (let y = 0, at = 0; y < height; y++)

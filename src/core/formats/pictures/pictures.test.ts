@@ -102,6 +102,29 @@ describe('what else is in a file', () => {
       expect(value).toBeCloseTo(sum / 16, 6);
     });
   });
+  it.each([
+    [3, 0],
+    [4, 0],
+    [3, 1],
+    [3, 3],
+  ] as const)(
+    'codes that are used up become light in their own place, %i samples, from number %i on',
+    (channels, from) => {
+      const filled = (): Decoded => {
+        const all = Uint16Array.from({ length: from + 77 * channels }, (_, i) => (i * 7919) % 65_536);
+        const codes = all.subarray(from);
+        return { width: 11, height: 7, channels, codes, black: 0, white: 65_535, tone: 'srgb', bits: 16 };
+      };
+      const kept = filled();
+      const used = filled();
+      const grey = greyOf(used, 'srgb', true);
+      expect(grey.data.buffer).toBe(used.codes.buffer);
+      expect(Array.from(grey.data)).toEqual(Array.from(greyOf(kept).data));
+      expect(kept).toEqual(filled());
+      // Turned, each goes elsewhere, where others are still to be read.
+      expect(greyOf({ ...filled(), orientation: 6 }, 'srgb', true)).toEqual(greyOf({ ...kept, orientation: 6 }));
+    },
+  );
   it('EXIF turns a picture upright', () => {
     const small = { width: 3, height: 2, data: Float32Array.from([1, 2, 3, 4, 5, 6]), step: 1 };
     const turned = (orientation: number) => {

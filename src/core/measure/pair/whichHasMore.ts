@@ -1,6 +1,7 @@
 import { inverseNormal, solveNormal } from '../leastSquares';
 import type { CommonFit } from './commonFit';
 import { BANDS, type CommonSpectra } from './commonSpectra';
+import { ratioOfBlurs, type Line } from './ratioOfBlurs';
 
 /** What two pictures keep of the same detail, band by band. */
 export interface DetailBands {
@@ -57,11 +58,6 @@ export function detailBands(spectra: CommonSpectra, fit: CommonFit | null): Deta
   return { frequencies: BANDS, powerRatio, errors, coherence };
 }
 
-interface Line {
-  value: number;
-  error: number;
-}
-
 /** Structure of natural things falls with about this power of the frequency. */
 const USUAL_POWER = 2.6;
 const POWER_SPREAD = 0.5;
@@ -91,31 +87,12 @@ function blursTogether({ re, im }: CommonSpectra, { coherence, errors }: DetailB
   return solved && inverse && { value: solved[2]!, error: Math.sqrt(inverse[2]![2]!) };
 }
 
-/** Squared blur of a lens about as sharp as its pixels, px² of its own. */
-const USUAL_LENS = 0.7;
-
-/**
- * Both squared blurs together where one picture is so much coarser that they share a single band: the finer is taken to be about
- * as sharp as its pixels, give or take all of that.
- *
- * @param finerPx square of a pixel of the finer picture, px² of the first
- */
-const usualBlurs = (difference: number, finerPx: number): Line => ({
-  value: Math.abs(difference) + 2 * USUAL_LENS * finerPx,
-  error: USUAL_LENS * finerPx,
-});
-
-/** A square pixel blurs like a Gaussian of this squared deviation, in its own px. */
-const PIXEL = 1 / 12;
-/**
- * How the subject's own structure falls off with its fineness is not known: what both pictures lost together may be taken for
- * its, or the other way round, which makes their ratio wrong by about such a share of its logarithm.
- */
-const OF_SHAPE = 0.35;
 /** Ratios nearer to one than this nobody sees; what lies beyond is nearer to a difference of 12 % than to none. */
 const SAME = 0.06;
 /** The likelier answer, nothing or a difference that is seen, is given from so many errors on. */
 const LIKELIER = 1.2;
+/** Nothing is known better than this share. */
+const LEAST = 0.03;
 /** By a single band alone nothing is said that is not as good as sure. */
 const TWO = 2;
 
@@ -133,21 +110,9 @@ export function whichHasMore(
 ): MoreDetail | null {
   if (!fit) return null;
   // ln(ratio) = −4π²(σb² − σa²)·ν².
-  const difference = -fit.slope / (4 * Math.PI ** 2);
-  const differenceError = fit.slopeError / (4 * Math.PI ** 2);
-  const [leastA, leastB] = [PIXEL, PIXEL / scale ** 2];
+  const [value, error] = [-fit.slope / (4 * Math.PI ** 2), fit.slopeError / (4 * Math.PI ** 2)];
   const shared = blursTogether(spectra, bands);
-  const together = shared ?? usualBlurs(difference, difference > 0 ? 1 : 1 / scale ** 2);
-  const sum = Math.max(together.value, Math.abs(difference) + leastA + leastB);
-  const a = Math.max(leastA, (sum - difference) / 2);
-  const b = Math.max(leastB, (sum + difference) / 2);
-  const ratio = Math.sqrt(a / b);
-  // d ln(ratio) = ½·(da/a − db/b); the sum moves both the same way.
-  const byDifference = (differenceError / 4) * (1 / a + 1 / b);
-  const bySum = (together.error / 4) * Math.abs(1 / a - 1 / b);
-  const off = Math.log(ratio);
-  const error = 2 * Math.hypot(byDifference, bySum) + OF_SHAPE * Math.abs(off) + 0.03;
-  const sureness = Math.abs(difference) / differenceError;
-  const told = Math.abs(off) > SAME && sureness > (shared ? LIKELIER : TWO);
-  return { more: !told ? 'equal' : ratio > 1 ? 'b' : 'a', ratio, plusMinus: ratio * error };
+  const { ratio, plusMinus } = ratioOfBlurs({ value, error }, 1 / scale ** 2, shared);
+  const told = Math.abs(Math.log(ratio)) > SAME && Math.abs(value) > (shared ? LIKELIER : TWO) * error;
+  return { more: !told ? 'equal' : ratio > 1 ? 'b' : 'a', ratio, plusMinus: plusMinus + LEAST * ratio };
 }

@@ -96,14 +96,14 @@ const SURE = 4;
  *
  * @returns all that cannot be told apart, likeliest first; `alike` when the ticks show no pattern, none when too few show their length
  */
-export function divisionsOf({ firstN, lengths, atLeast, bothEnds }: TickLengths): Division[] {
+export function divisionsOf({ firstN, lengths, atLeast, bothEnds, uneven }: TickLengths): Division[] {
   const seen = Array.from(lengths, (known, i): SeenTick => {
     const open = Number.isNaN(known);
     return { n: firstN + i, length: open ? atLeast[i]! : known, open };
   }).filter(({ length }) => length > 0);
   if (seen.filter(({ open }) => !open).length < FEWEST) return [];
   const best = new Map<Division, number>();
-  for (const pattern of PATTERNS)
+  for (const pattern of PATTERNS.filter(({ division }) => !(uneven && division === 'alike')))
     for (let shift = 0; shift < pattern.cycle; shift++) {
       const told = toldBy(pattern, shift, seen);
       if (told && told.cost < (best.get(told.division) ?? Infinity)) best.set(told.division, told.cost);

@@ -141,11 +141,65 @@ describe('the length of a tick', () => {
     expect([...lengths]).toEqual([Number.NaN, Number.NaN, 55, 35]);
     expect([...atLeast]).toEqual([75, 65, Number.NaN, Number.NaN]);
   });
+
+  /** Ticks from line 4 on to the ends given; of each only the lines from one to another are in the picture. */
+  const seen = (ends: number[], from: (i: number) => number, to: (i: number) => number) => {
+    const lines = 40;
+    const values = Array.from({ length: lines }, (_, line) =>
+      Float64Array.from(ends, (end, i) =>
+        line < from(i) || line >= to(i) ? Number.NaN : line >= 4 && line < end ? 1 : 0,
+      ),
+    );
+    const ts = Float64Array.from({ length: lines }, (_, line) => line);
+    return tickLengths({ firstN: 0, count: ends.length, ts, values }, 9, 11);
+  };
+
+  it('is known by its end alone where the others begin at the same edge', () => {
+    const half = [24, 18, 24, 18, 30, 18, 24, 18];
+    const { lengths, bothEnds } = seen(
+      half,
+      (i) => (i > 2 ? 7 : 0),
+      () => 40,
+    );
+    expect([...lengths]).toEqual(half.map((end) => end - 4));
+    expect(bothEnds).toBe(false);
+  });
+
+  it('is known by few ends, too, where one is longer for certain', () => {
+    // A corner of the picture: the ends of four of nine are in it.
+    const inView = (i: number) => (i >= 2 && i <= 6 ? 28 : 14);
+    const { lengths, atLeast, uneven } = seen([18, 22, 18, 18, 18, 18, 34, 18, 18], () => 0, inView);
+    expect(uneven).toBe(true);
+    expect([...lengths].map((each) => (Number.isNaN(each) ? null : each))).toEqual([
+      ...[null, null, 14, 14, 14, 14],
+      ...[null, null, null],
+    ]);
+    expect([...atLeast].map((each) => (Number.isNaN(each) ? null : each))).toEqual([
+      ...[10, 10, null, null, null, null],
+      ...[24, 10, 10],
+    ]);
+  });
+
+  it('says nothing of ticks whose ends all lie outside, whatever their edge says', () => {
+    const { lengths, uneven, bothEnds } = seen(
+      [24, 18, 24, 18, 24, 18],
+      () => 0,
+      () => 15,
+    );
+    expect([uneven, bothEnds]).toEqual([false, false]);
+    expect(new Set(lengths).size).toBe(1);
+  });
 });
 
 describe('long and short ticks', () => {
-  const ticks = (lengths: number[], bothEnds = true, atLeast = lengths.map(() => Number.NaN)) =>
-    divisionsOf({ firstN: 0, lengths: Float64Array.from(lengths), atLeast: Float64Array.from(atLeast), bothEnds });
+  const ticks = (lengths: number[], bothEnds = true, atLeast = lengths.map(() => Number.NaN), uneven = false) =>
+    divisionsOf({
+      firstN: 0,
+      lengths: Float64Array.from(lengths),
+      atLeast: Float64Array.from(atLeast),
+      bothEnds,
+      uneven,
+    });
   const told = (lengths: number[]) => ticks(lengths);
   const of = (count: number, length: (i: number) => number) => Array.from({ length: count }, (_, i) => length(i));
   it('say what a tick is', () => {
@@ -163,6 +217,14 @@ describe('long and short ticks', () => {
         false,
       ),
     ).toEqual([]);
+  });
+  it('are not alike where one is longer for certain', () => {
+    const [lengths, atLeast] = [
+      [NaN, 10, 10, 10, 10, NaN, 10, 10, NaN],
+      [10, NaN, NaN, NaN, NaN, 13, NaN, NaN, 10],
+    ];
+    expect(ticks(lengths, false, atLeast)).toEqual([]);
+    expect(ticks(lengths, false, atLeast, true)).toEqual(['millimetre']);
   });
   it('say it by three of them when two equal ones stand side by side: neither halves nor inches have such', () => {
     expect(told([Number.NaN, 10, Number.NaN, 10, 10])).not.toContain('half');

@@ -9,6 +9,8 @@ export interface TickLengths {
   atLeast: Float64Array;
   /** Whether both ends were seen; by one end alone ticks may look alike that are not. */
   bothEnds: boolean;
+  /** Whether some are longer for certain, be their ends in the picture or not. */
+  uneven: boolean;
 }
 
 /** So many lines a tick goes on, and whether it may go on beyond the picture. */
@@ -39,6 +41,50 @@ function goesOn(values: number[]): Reach {
   return { lines: end, open: last - end < 3 };
 }
 
+/** What the ends of the ticks to one side have in common. */
+interface Side {
+  /** Whether enough of them are in the picture to say anything. */
+  counts: boolean;
+  /** How many lines a tick usually goes on to this side; not a number where none ends in the picture. */
+  usual: number;
+  /** Whether some go on farther than that: then it is not the edge they all begin at. */
+  uneven: boolean;
+}
+
+/** Ends that differ by more than this share of a tick are not on one line. */
+const UNEVEN = 0.12;
+/** So many ends must be seen where the other side is the edge. */
+const FEWEST = 3;
+
+/** @param shared lines on which all ticks were found */
+function sideOf(reaches: (Reach | undefined)[], shared: number): Side {
+  const all = reaches.filter((each) => each !== undefined);
+  const closed = all.filter(({ open }) => !open).map(({ lines }) => lines);
+  const usual = closed.length > 0 ? median(closed) : NaN;
+  const uneven = closed.length >= FEWEST && all.some(({ lines }) => lines - usual > UNEVEN * (usual + shared));
+  return { counts: 2 * closed.length >= reaches.length, usual, uneven };
+}
+
+/** The side at which all ticks begin, where the other one tells that it is not it. */
+function baseOf([first, second]: Side[]): 0 | 1 | null {
+  if (first!.uneven === second!.uneven) return null;
+  return first!.uneven ? 1 : 0;
+}
+
+/** How far a tick goes on to both sides together: from the edge all begin at, where it is known, whether its own beginning is seen or not. */
+function lengthOf(each: readonly [Reach, Reach], sides: Side[], base: 0 | 1 | null): Reach {
+  if (base !== null) {
+    const { lines, open } = each[1 - base]!;
+    const { usual } = sides[base]!;
+    return { lines: lines + (Number.isNaN(usual) ? 0 : usual), open };
+  }
+  const counted = ([0, 1] as const).filter((side) => sides[side]!.counts);
+  return {
+    lines: counted.reduce<number>((sum, side) => sum + each[side].lines, 0),
+    open: counted.some((side) => each[side].open),
+  };
+}
+
 /**
  * The length of each tick, px across: from the lines on which all were found outwards to both sides.
  *
@@ -62,18 +108,25 @@ export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
     };
     return [goesOn(outwards(first - 1, -1)), goesOn(outwards(last + 1, 1))];
   });
-  const closed = (side: 0 | 1): number => ends.filter((each) => each && !each[side].open).length;
-  const counted = ([0, 1] as const).filter((side) => 2 * closed(side) >= ends.length);
-  const reach = ends.map((each) =>
-    each && counted.length > 0 ? counted.reduce<number>((sum, side) => sum + each[side].lines, last - first + 1) : NaN,
+  const sides = ([0, 1] as const).map((side) =>
+    sideOf(
+      ends.map((each) => each?.[side]),
+      last - first + 1,
+    ),
   );
-  const open = (i: number): boolean => counted.some((side) => ends[i]?.[side].open);
+  const from = baseOf(sides);
+  const told = ends.map((each): Reach | null => each && lengthOf(each, sides, from));
+  const reach = told.map((each) =>
+    each && (from !== null || sides.some(({ counts }) => counts)) ? each.lines + last - first + 1 : NaN,
+  );
+  const open = (i: number): boolean => told[i]?.open === true;
   const px = (known: (i: number) => boolean): Float64Array =>
     Float64Array.from(reach, (lines, i) => (known(i) ? lines * stepPx : Number.NaN));
   return {
     firstN: ink.firstN,
     lengths: px((i) => !open(i)),
     atLeast: px(open),
-    bothEnds: counted.length === 2,
+    bothEnds: sides.every(({ counts }) => counts),
+    uneven: from !== null,
   };
 }

@@ -102,3 +102,107 @@ it('draws a subject twice as large with everything twice as coarse', () => {
   const large = scene(20, { kind: 'smallMammal', sizeMm: 480 });
   expect(small.every((value, i) => Math.abs(value - large[i]!) < 1e-9)).toBe(true);
 });
+
+/**
+ * Independent: the scene taken apart and put together again by plain sums, each wave kept as the response at its own frequency
+ * says, samples enlarged by the cubic that meets them with the slope of their neighbours.
+ */
+describe('a patch is the scene through the system', () => {
+  const N = PATCH_SIZE;
+  const turns = Float64Array.from({ length: 2 * N }, (_, i) =>
+    i < N ? Math.cos((2 * Math.PI * i) / N) : Math.sin((2 * Math.PI * (i - N)) / N),
+  );
+
+  /** The waves of a picture of N × N: along every row, then along every column. */
+  function apart(picture: Float64Array): [Float64Array, Float64Array] {
+    const [re, im] = [Float64Array.from(picture), new Float64Array(N * N)];
+    for (const [step, next] of [
+      [1, N],
+      [N, 1],
+    ] as const)
+      for (let line = 0; line < N; line++) {
+        const [a, b] = [new Float64Array(N), new Float64Array(N)];
+        for (let f = 0; f < N; f++)
+          for (let x = 0; x < N; x++) {
+            const [c, s] = [turns[(f * x) % N]!, -turns[N + ((f * x) % N)]!];
+            const i = line * next + x * step;
+            a[f] = a[f]! + re[i]! * c - im[i]! * s;
+            b[f] = b[f]! + re[i]! * s + im[i]! * c;
+          }
+        for (let f = 0; f < N; f++) [re[line * next + f * step], im[line * next + f * step]] = [a[f]!, b[f]!];
+      }
+    return [re, im];
+  }
+
+  /** What the waves are together at single places, column by column as they are asked for. */
+  function together(re: Float64Array, im: Float64Array): (x: number, y: number) => number {
+    const columns = new Map<number, [Float64Array, Float64Array]>();
+    const column = (x: number) => {
+      const [a, b] = [new Float64Array(N), new Float64Array(N)];
+      for (let fy = 0; fy < N; fy++)
+        for (let fx = 0; fx < N; fx++) {
+          const [c, s] = [turns[(fx * x) % N]!, turns[N + ((fx * x) % N)]!];
+          a[fy] = a[fy]! + re[fy * N + fx]! * c - im[fy * N + fx]! * s;
+          b[fy] = b[fy]! + re[fy * N + fx]! * s + im[fy * N + fx]! * c;
+        }
+      return [a, b] as [Float64Array, Float64Array];
+    };
+    return (x, y) => {
+      if (!columns.has(x)) columns.set(x, column(x));
+      const [a, b] = columns.get(x)!;
+      return a.reduce((sum, each, f) => sum + each * turns[(f * y) % N]! - b[f]! * turns[N + ((f * y) % N)]!, 0);
+    };
+  }
+
+  /** A cubic from one sample to the next whose slope at each is half of what lies between its neighbours. Source: Hermite. */
+  function between(values: (i: number) => number, count: number, place: number): number {
+    const first = Math.floor(place);
+    const t = place - first;
+    const at = (i: number) => values(Math.max(0, Math.min(count - 1, i)));
+    const [p, q] = [at(first), at(first + 1)];
+    const [slopeP, slopeQ] = [(q - at(first - 1)) / 2, (at(first + 2) - p) / 2];
+    return (
+      p * (1 + 2 * t) * (1 - t) ** 2 + slopeP * t * (1 - t) ** 2 + q * t * t * (3 - 2 * t) + slopeQ * t * t * (t - 1)
+    );
+  }
+
+  it('of two set-ups at once, one with coarser pixels and a softer lens', () => {
+    const systems = [system(), system({ lens50LpPerMm: 20, workingFNumber: 11 }, 0.9)];
+    const sideMm = patchSideMm(systems);
+    const drawn = scene(sideMm, wader);
+    const patches = detailPatches(systems, wader);
+    const [re, im] = apart(drawn);
+    systems.forEach(({ pixelMm, ratio, parts: own }, k) => {
+      const [keptRe, keptIm] = [new Float64Array(N * N), new Float64Array(N * N)];
+      for (let i = 0; i < N * N; i++) {
+        const [fx, fy] = [i % N, Math.floor(i / N)].map((f) => (f < N / 2 ? f : f - N)) as [number, number];
+        const kept = systemResponse(Math.hypot(fx, fy) / sideMm / ratio, own) / (N * N);
+        keptRe[i] = re[i]! * kept;
+        keptIm[i] = im[i]! * kept;
+      }
+      const light = together(keptRe, keptIm);
+      const count = Math.round(sideMm / pixelMm);
+      const sample = (x: number, y: number) =>
+        light(Math.floor(((x + 0.5) * N) / count), Math.floor(((y + 0.5) * N) / count));
+      for (const [x, y] of [
+        [0, 0],
+        [255, 255],
+        [1, 254],
+        [100, 31],
+        [31, 100],
+        [128, 129],
+        [200, 77],
+        [77, 200],
+      ] as const) {
+        const [px, py] = [((x + 0.5) * count) / N - 0.5, ((y + 0.5) * count) / N - 0.5];
+        const cubic = between((row) => between((column) => sample(column, row), count, px), count, py);
+        expect(patches[k]![y * N + x]).toBeCloseTo(Math.max(0, Math.min(1, cubic)), 3);
+      }
+    });
+  });
+
+  it('keeps within what can be shown where the cubic would overshoot', () => {
+    for (const patch of detailPatches([system({ lens50LpPerMm: 400, workingFNumber: 2.8 })], wader))
+      expect(patch.every((value) => value >= 0 && value <= 1)).toBe(true);
+  });
+});

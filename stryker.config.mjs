@@ -10,6 +10,8 @@ export default {
   jsonReporter: { fileName: '.cache/mutation/report.json' },
   tempDirName: '.cache/stryker',
   timeoutMS: 20_000,
+  // The first run counts which test comes by which line, which takes long where pictures are drawn.
+  dryRunTimeoutMinutes: 20,
   ignorePatterns: ['dist', 'build', '.demo', 'docs/screenshots', 'test-results', '.expo'],
   // Words are not what these tests guard; what they say is guarded where it is shown.
   mutator: { excludedMutations: ['StringLiteral', 'ObjectLiteral'] },

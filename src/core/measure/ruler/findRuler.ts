@@ -63,6 +63,14 @@ const halvesOrInches = fail(
   'tick',
 );
 
+const tooUneven = fail(
+  'ruler.uneven',
+  'So few ticks were found, or such uneven ones, that a millimetre is not known to one in a hundred. Bring more of the ruler into the picture, or set the two handles by hand.',
+  'picture',
+);
+/** A ruler that is not known better than this is not one, as a share; about 95 %. */
+const ROUGHEST = 0.01;
+
 /** Why it is not clear what a tick is. */
 const unclear = (possible: Division[]): Result<never> =>
   !possible.includes('inch') ? undecided : possible.length === 1 ? inches : halvesOrInches;
@@ -130,17 +138,21 @@ function foundOf(fitted: Fitted, tickMm: number, told: Division[]): RulerFound {
 /** What lens distortion beyond one term and unevenly read ticks leave, as a share. */
 const RULER_ITSELF = 1.2e-4;
 
+/** What was found, where it is known well enough to be used. */
+const ifSure = (found: RulerFound): Result<RulerFound> =>
+  found.pxPerMmError > ROUGHEST * found.pxPerMm ? tooUneven : ok(found);
+
 /** What to make of the fits: the first whose ticks are millimetres or halves. */
 function judged(fits: Fitted[], asked: RulerAsked): Result<RulerFound> {
   const best = fits[0];
   if (!best) return noRuler;
-  if (asked.tickMm !== undefined) return ok(foundOf(best, asked.tickMm, []));
+  if (asked.tickMm !== undefined) return ifSure(foundOf(best, asked.tickMm, []));
   let refusal: Result<never> | null = null;
   for (const fitted of fits) {
     if (worth(fitted) < 0.3 * worth(best)) break;
     const possible = divisions(fitted);
     const sizes = new Set(possible.map((each) => FINEST_MM[each]));
-    if (sizes.size === 1 && possible[0] !== 'inch') return ok(foundOf(fitted, FINEST_MM[possible[0]!], possible));
+    if (sizes.size === 1 && possible[0] !== 'inch') return ifSure(foundOf(fitted, FINEST_MM[possible[0]!], possible));
     refusal ??= unclear(possible);
   }
   return refusal ?? noRuler;

@@ -1,3 +1,4 @@
+import type { RulerScale } from '../../simulate/rulerScene';
 import { randomRuler } from '../../../../tests/support/randomRuler';
 import { autocorrelation, periodOf, SLOW } from './period';
 import { divisionsOf } from './division';
@@ -55,6 +56,30 @@ describe('a long ruler leaning away', () => {
     expect(found.value.ticks).toBeGreaterThan(140);
     expect(Math.abs(found.value.pxPerMm / made.pxPerMm - 1)).toBeLessThan(0.0003);
     expect(Math.abs(found.value.pxPerMm - made.pxPerMm)).toBeLessThan(found.value.pxPerMmError);
+  });
+});
+
+describe('a ruler of which little is in the picture', () => {
+  const SCALES: RulerScale[] = ['millimetre', 'half', 'millimetre'];
+
+  it.each([
+    [310_226, 1],
+    [300_189, 0.5],
+  ])('is told by the ends of a few of its ticks, %i', (seed, tickMm) => {
+    const made = randomRuler(seed, 900, 600, SCALES);
+    expect(made.finestTickMm).toBe(tickMm);
+    const found = findRuler(made.grey);
+    if (!found.ok) throw new Error(found.problem.message);
+    expect(found.value.finestTickMm).toBe(tickMm);
+    expect(Math.abs(found.value.pxPerMm - made.pxPerMm)).toBeLessThan(found.value.pxPerMmError);
+  });
+
+  it('is refused, with what to do, where it is not known to one in a hundred, whoever says what a tick is', () => {
+    const made = randomRuler(400_307, 900, 600, SCALES);
+    for (const asked of [{}, { tickMm: 0.5 }]) {
+      const found = findRuler(made.grey, asked);
+      expect(found.ok ? 'measured' : found.problem.message).toMatch(/Bring more of the ruler into the picture/);
+    }
   });
 });
 
@@ -134,12 +159,12 @@ describe('what repeats along a strip', () => {
 describe('the length of a tick', () => {
   it('is open where it runs to the last line looked at, and known where ground is seen behind it', () => {
     const lines = 20;
-    const ends = [20, 18, 16, 12];
+    const ends = [20, 19, 16, 12];
     const values = Array.from({ length: lines }, (_, line) => Float64Array.from(ends, (end) => (line < end ? 1 : 0)));
     const ts = Float64Array.from({ length: lines }, (_, line) => 5 * line);
     const { lengths, atLeast } = tickLengths({ firstN: 0, count: 4, ts, values }, 25, 50);
     expect([...lengths]).toEqual([Number.NaN, Number.NaN, 55, 35]);
-    expect([...atLeast]).toEqual([75, 65, Number.NaN, Number.NaN]);
+    expect([...atLeast]).toEqual([75, 70, Number.NaN, Number.NaN]);
   });
 
   /** Ticks from line 4 on to the ends given; of each only the lines from one to another are in the picture. */

@@ -24,8 +24,9 @@ interface Reach {
  * that is all ink and then none, whatever the noise.
  *
  * @param values ink of the tick line by line outwards, 1 where it is as black as where all ticks are; not a number outside
+ * @param ground so many lines without ink must follow
  */
-function goesOn(values: number[]): Reach {
+function goesOn(values: number[], ground: number): Reach {
   let sum = 0;
   let best = 0;
   let end = 0;
@@ -38,7 +39,7 @@ function goesOn(values: number[]): Reach {
     }
   }
   // The picture, or what was looked at of it, ends before there was any ground to be seen behind the tick.
-  return { lines: end, open: last - end < 3 };
+  return { lines: end, open: last - end < ground };
 }
 
 /** What the ends of the ticks to one side have in common. */
@@ -51,6 +52,8 @@ interface Side {
   uneven: boolean;
 }
 
+/** Lines so far apart, px, are clear of the blur of an end after two of them, closer ones after three. */
+const WIDE_STEP = 2;
 /** Ends that differ by more than this share of a tick are not on one line. */
 const UNEVEN = 0.12;
 /** So many ends must be seen where the other side is the edge. */
@@ -92,6 +95,7 @@ function lengthOf(each: readonly [Reach, Reach], sides: Side[], base: 0 | 1 | nu
  */
 export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
   const stepPx = ink.ts.length > 1 ? ink.ts[1]! - ink.ts[0]! : 1;
+  const ground = stepPx >= WIDE_STEP ? 2 : 3;
   const shared: number[] = [];
   ink.ts.forEach((t, line) => {
     if (t >= fromT - 1e-6 && t <= toT + 1e-6) shared.push(line);
@@ -106,7 +110,7 @@ export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
       for (let line = from; line >= 0 && line < ink.ts.length; line += way) values.push(ink.values[line]![i]! / own);
       return values;
     };
-    return [goesOn(outwards(first - 1, -1)), goesOn(outwards(last + 1, 1))];
+    return [goesOn(outwards(first - 1, -1), ground), goesOn(outwards(last + 1, 1), ground)];
   });
   const sides = ([0, 1] as const).map((side) =>
     sideOf(

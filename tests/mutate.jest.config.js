@@ -1,5 +1,7 @@
 // The core's own tests, as the mutation trial runs them: thousands of times, so only those that stand beside the folder tried,
 // without those that take half a minute.
+const fs = require('node:fs');
+const path = require('node:path');
 const [node] = require('../jest.config.js').projects;
 
 /** Tests that put a folder's work together, besides its own. */
@@ -26,16 +28,21 @@ const RECORDED = {
   near: ['near', 'plans'],
   sky: ['sky', 'night'],
 };
-const [folder] = (process.env.JAUGE_MUTATE ?? '').split('/');
+const wanted = process.env.JAUGE_MUTATE ?? '';
+const [folder] = wanted.split('/');
+/** A folder within a folder is tried by its own tests alone. */
+const ofOwn = fs.existsSync(path.join('src', 'core', wanted)) && wanted.includes('/');
 
 module.exports = {
   ...node,
   rootDir: '..',
-  testMatch: [
-    `<rootDir>/src/core/${folder || '**'}/**/*.test.ts`,
-    '<rootDir>/src/core/vectors/*.test.ts',
-    ...(ALSO[folder] ?? []).map((name) => `<rootDir>/src/core/${name}.test.ts`),
-    ...(RECORDED[folder] ?? []).map((name) => `<rootDir>/src/cli/recorded/${name}.test.ts`),
-  ],
+  testMatch: ofOwn
+    ? [`<rootDir>/src/core/${wanted}/**/*.test.ts`]
+    : [
+        `<rootDir>/src/core/${folder || '**'}/**/*.test.ts`,
+        '<rootDir>/src/core/vectors/*.test.ts',
+        ...(ALSO[folder] ?? []).map((name) => `<rootDir>/src/core/${name}.test.ts`),
+        ...(RECORDED[folder] ?? []).map((name) => `<rootDir>/src/cli/recorded/${name}.test.ts`),
+      ],
   testPathIgnorePatterns: ['/node_modules/', 'sunBelow\\.test'],
 };

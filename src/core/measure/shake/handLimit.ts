@@ -41,8 +41,15 @@ const few = fail(
 
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
+interface Falling {
+  /** Where half are sharp, log2 s, and how fast the share falls, a doubling of the time. */
+  middle: number;
+  slope: number;
+  covariance: [number, number, number];
+}
+
 /** Share of sharp frames over the logarithm of the time, falling: fitted by Newton's steps with a mild wish for a usual slope. */
-function falling(times: HeldTime[]): { middle: number; slope: number; error: number } {
+function falling(times: HeldTime[]): Falling {
   let [middle, slope] = [0, 2.5];
   const logs = times.map(({ exposureS }) => Math.log2(exposureS));
   middle = logs.reduce((a, b) => a + b, 0) / logs.length;
@@ -52,7 +59,7 @@ function falling(times: HeldTime[]): { middle: number; slope: number; error: num
         const p = Math.min(1 - 1e-6, Math.max(1e-6, logistic(-s * (logs[i]! - m))));
         return sum - sharp * Math.log(p) - (frames - sharp) * Math.log(1 - p);
       },
-      ((Math.log(s) - Math.log(2.5)) / 0.7) ** 2 / 2,
+      ((Math.log(s) - Math.log(2.5)) / USUAL_SPREAD) ** 2 / 2,
     );
   // Two numbers: a search by halving steps is plain and safe.
   let [stepM, stepS] = [2, 0.5];
@@ -68,11 +75,25 @@ function falling(times: HeldTime[]): { middle: number; slope: number; error: num
     if (better.cost < best) [middle, slope, best] = [better.m, better.s, better.cost];
     else [stepM, stepS] = [stepM / 2, stepS / 2];
   }
-  const information = times.reduce((sum, { frames }, i) => {
-    const p = logistic(-slope * (logs[i]! - middle));
-    return sum + frames * p * (1 - p) * slope * slope;
-  }, 0);
-  return { middle, slope, error: 1 / Math.sqrt(Math.max(1e-6, information)) };
+  return { middle, slope, covariance: covarianceOf(times, logs, middle, slope) };
+}
+
+/** Standard deviation of the logarithm of a usual slope. */
+const USUAL_SPREAD = 0.7;
+
+/** Variance of the middle, covariance, variance of the slope's logarithm: the inverse of what the frames and the wish tell of both. */
+function covarianceOf(times: HeldTime[], logs: number[], middle: number, slope: number): [number, number, number] {
+  let [ofMiddle, ofBoth, ofSlope] = [1e-6, 0, 1 / USUAL_SPREAD ** 2];
+  times.forEach(({ frames }, i) => {
+    // p = 1/(1 + e^−z), z = −slope·(x − middle): dz/dmiddle = slope, dz/dln slope = z; each frame tells p(1 − p)·dz·dz.
+    const z = -slope * (logs[i]! - middle);
+    const told = frames * logistic(z) * (1 - logistic(z));
+    ofMiddle += told * slope * slope;
+    ofBoth += told * slope * z;
+    ofSlope += told * z * z;
+  });
+  const det = ofMiddle * ofSlope - ofBoth * ofBoth;
+  return [ofSlope / det, -ofBoth / det, ofMiddle / det];
 }
 
 /**
@@ -98,8 +119,11 @@ export function handLimit(held: readonly HeldFrame[]): Result<HandLimit> {
       return { exposureS, frames: own.length, sharp: own.filter(({ sharp }) => sharp).length };
     });
   if (frames.every(({ sharp }) => sharp)) return ok({ frames, times, limitS: null, beyond: 'longer' });
-  const { middle, slope, error } = falling(times);
-  const at = middle - Math.log(WANTED_SHARE / (1 - WANTED_SHARE)) / slope;
+  const { middle, slope, covariance } = falling(times);
+  const back = Math.log(WANTED_SHARE / (1 - WANTED_SHARE)) / slope;
+  const at = middle - back;
+  // d at = d middle + back · d ln slope.
+  const error = Math.sqrt(covariance[0] + 2 * back * covariance[1] + back * back * covariance[2]);
   const value = 2 ** at;
   const shortest = times[0]!.exposureS;
   if (value < shortest / 2) return ok({ frames, times, limitS: null, beyond: 'shorter' });

@@ -51,9 +51,8 @@ describe('the sharpness of a frame', () => {
 });
 
 /** Frames of a person who holds still, at a time, with a share by chance that falls about a limit. */
-function series(limitS: number, seed: number, perTime: number): HeldFrame[] {
+function series(limitS: number, seed: number, perTime: number, slope = 2.5): HeldFrame[] {
   const { even } = chance(seed);
-  const slope = 2.5;
   return [1 / 500, 1 / 250, 1 / 125, 1 / 60, 1 / 30, 1 / 15].flatMap((exposureS) =>
     Array.from({ length: perTime }, (): HeldFrame => {
       // Four of five are sharp at the limit.
@@ -76,6 +75,21 @@ describe('the time a hand holds', () => {
     const ratios = trials.map(({ value, limitS }) => value / limitS).sort((a, b) => a - b);
     expect(ratios[ratios.length >> 1]!).toBeGreaterThan(0.8);
     expect(ratios[ratios.length >> 1]!).toBeLessThan(1.25);
+  });
+  it('is held by its ± however steadily a person falls off, and however many frames there are', () => {
+    const { between, oneOf, normal } = chance(31);
+    let [held, all] = [0, 0];
+    for (let i = 0; i < 600; i++) {
+      const limitS = 1 / Math.exp(between(Math.log(20), Math.log(400)));
+      const found = handLimit(series(limitS, 5000 + i, oneOf([3, 4, 6, 8, 10]), 2.5 * Math.exp(0.5 * normal())));
+      if (!found.ok) throw new Error(found.problem.message);
+      if (!found.value.limitS) continue;
+      all++;
+      if (Math.abs(found.value.limitS.value - limitS) <= found.value.limitS.plusMinus) held++;
+    }
+    expect(all).toBeGreaterThan(550);
+    expect(held / all).toBeGreaterThan(0.92);
+    expect(held / all).toBeLessThan(0.98);
   });
   it('is told to lie beyond the series where all came out sharp, or none', () => {
     const sharp = (exposureS: number): HeldFrame[] =>

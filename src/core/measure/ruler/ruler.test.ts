@@ -205,6 +205,23 @@ describe('the length of a tick', () => {
     ]);
   });
 
+  it('is known of ticks, too, that come into the picture only beyond the lines on which the others were found', () => {
+    // The first tick is a long one seen from line 14 on, the last but one ended before it could be seen, the last is never in it.
+    const from = (i: number) => (i === 0 || i === 6 ? 14 : i === 5 ? 20 : i === 7 ? 40 : 0);
+    const { lengths, uneven } = seen([30, 18, 18, 18, 18, 18, 30, 18], from, () => 40);
+    expect(uneven).toBe(true);
+    expect([...lengths].map((each) => (Number.isNaN(each) ? null : each))).toEqual([
+      26,
+      14,
+      14,
+      14,
+      14,
+      null,
+      26,
+      null,
+    ]);
+  });
+
   it('says nothing of ticks whose ends all lie outside, whatever their edge says', () => {
     const { lengths, uneven, bothEnds } = seen(
       [24, 18, 24, 18, 24, 18],

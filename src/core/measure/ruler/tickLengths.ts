@@ -30,7 +30,9 @@ function goesOn(values: number[], ground: number): Reach {
   let sum = 0;
   let best = 0;
   let end = 0;
-  let last = 0;
+  // Lines before it comes into the picture are its own too, if it is seen there at all.
+  let last = values.findIndex((value) => !Number.isNaN(value));
+  if (last < 0) return { lines: 0, open: true };
   for (; last < values.length && !Number.isNaN(values[last]!); last++) {
     sum += Math.max(-0.5, Math.min(1.5, values[last]!)) - 0.5;
     if (sum > best) {
@@ -39,7 +41,8 @@ function goesOn(values: number[], ground: number): Reach {
     }
   }
   // The picture, or what was looked at of it, ends before there was any ground to be seen behind the tick.
-  return { lines: end, open: last - end < ground };
+  const cameLate = end === 0 && Number.isNaN(values[0]);
+  return { lines: end, open: cameLate || last - end < ground };
 }
 
 /** What the ends of the ticks to one side have in common. */
@@ -102,15 +105,22 @@ export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
   });
   const first = shared[0] ?? 0;
   const last = shared.at(-1) ?? -1;
+  const ownOf = (i: number) =>
+    median(shared.map((line) => ink.values[line]![i]!).filter((value) => !Number.isNaN(value)));
+  const usualInk = median(Array.from({ length: ink.count }, (_, i) => ownOf(i)).filter((own) => own > 0));
   const ends = Array.from({ length: ink.count }, (_, i): [Reach, Reach] | null => {
-    const own = median(shared.map((line) => ink.values[line]![i]!).filter((value) => !Number.isNaN(value)));
-    if (!(own > 0)) return null;
+    const own = ownOf(i);
+    // A tick at the picture's border may come into it only beyond the lines on which all others were found.
+    const outside = Number.isNaN(own);
+    if (!outside && !(own > 0)) return null;
     const outwards = (from: number, way: 1 | -1): number[] => {
       const values: number[] = [];
-      for (let line = from; line >= 0 && line < ink.ts.length; line += way) values.push(ink.values[line]![i]! / own);
+      for (let line = from; line >= 0 && line < ink.ts.length; line += way)
+        values.push(ink.values[line]![i]! / (outside ? usualInk : own));
       return values;
     };
-    return [goesOn(outwards(first - 1, -1), ground), goesOn(outwards(last + 1, 1), ground)];
+    const both: [Reach, Reach] = [goesOn(outwards(first - 1, -1), ground), goesOn(outwards(last + 1, 1), ground)];
+    return outside && both.every(({ lines }) => lines === 0) ? null : both;
   });
   const sides = ([0, 1] as const).map((side) =>
     sideOf(

@@ -31,6 +31,14 @@ describe('the verdict on two pictures', () => {
         'The first resolves 25 ± 6 % more of the subject along a length than the second; the second shows it 1.5 times as large.',
     });
   });
+  it('does not let a wide ± read as if neither had more', () => {
+    expect(pairWords(found(1, 'b', 1.8, 1.1)).sentence).toBe(
+      'The second resolves more of the subject along a length than the first, by about 80 % (± 110 %): that it does is better known than by how much.',
+    );
+    expect(pairWords(found(2.2, 'a', 0.5, 0.3)).sentence).toBe(
+      'The first resolves more of the subject along a length than the second, by about 100 % (± 120 %): that it does is better known than by how much; the second shows it 2.2 times as large.',
+    );
+  });
   it('says of an enlargement that it shows nothing more', () => {
     expect(pairWords(found(1.5, 'equal')).sentence).toContain('nothing the first, cropped later, does not');
     expect(pairWords(found(1.001, 'equal')).sentence).toContain('Neither shows anything');

@@ -99,9 +99,16 @@ export function pairWords({ scale, detail }: PairFound, field?: FieldOfBoth): Pa
   const [winner, loser, ratio] =
     detail.more === 'b' ? ['second', 'first', detail.ratio] : ['first', 'second', 1 / detail.ratio];
   const error = (ratio * detail.plusMinus) / detail.ratio;
+  const [more, plusMinus] = [formatFixed((ratio - 1) * 100), formatFixed(error * 100)];
+  const than = `of the subject along a length than the ${loser}`;
+  const shown = larger ? `; the second shows it ${larger}` : '';
   return {
     title: `The ${winner} has more`,
-    sentence: `The ${winner} resolves ${formatFixed((ratio - 1) * 100)} ± ${formatFixed(error * 100)} % more of the subject along a length than the ${loser}${larger ? `; the second shows it ${larger}` : ''}.`,
+    // Which blurs less is known from their difference; by how many times, only as well as both blurs are.
+    sentence:
+      error < ratio - 1
+        ? `The ${winner} resolves ${more} ± ${plusMinus} % more ${than}${shown}.`
+        : `The ${winner} resolves more ${than}, by about ${more} % (± ${plusMinus} %): that it does is better known than by how much${shown}.`,
   };
 }
 

@@ -92,23 +92,17 @@ function lengthOf(each: readonly [Reach, Reach], sides: Side[], base: 0 | 1 | nu
 }
 
 /**
- * The length of each tick, px across: from the lines on which all were found outwards to both sides.
+ * How far every tick goes on to both sides of the lines on which all were found; nothing for one that is not to be seen.
  *
- * @param fromT where all ticks were found, px across
+ * @param shared those lines, by number, in order
+ * @param ground so many lines without ink tell an end
  */
-export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
-  const stepPx = ink.ts.length > 1 ? ink.ts[1]! - ink.ts[0]! : 1;
-  const ground = stepPx >= WIDE_STEP ? 2 : 3;
-  const shared: number[] = [];
-  ink.ts.forEach((t, line) => {
-    if (t >= fromT - 1e-6 && t <= toT + 1e-6) shared.push(line);
-  });
-  const first = shared[0] ?? 0;
-  const last = shared.at(-1) ?? -1;
+function endsOf(ink: Ink, shared: readonly number[], ground: number): ([Reach, Reach] | null)[] {
+  const [first, last] = [shared[0] ?? 0, shared.at(-1) ?? -1];
   const ownOf = (i: number) =>
     median(shared.map((line) => ink.values[line]![i]!).filter((value) => !Number.isNaN(value)));
   const usualInk = median(Array.from({ length: ink.count }, (_, i) => ownOf(i)).filter((own) => own > 0));
-  const ends = Array.from({ length: ink.count }, (_, i): [Reach, Reach] | null => {
+  return Array.from({ length: ink.count }, (_, i): [Reach, Reach] | null => {
     const own = ownOf(i);
     // A tick at the picture's border may come into it only beyond the lines on which all others were found.
     const outside = Number.isNaN(own);
@@ -122,6 +116,22 @@ export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
     const both: [Reach, Reach] = [goesOn(outwards(first - 1, -1), ground), goesOn(outwards(last + 1, 1), ground)];
     return outside && both.every(({ lines }) => lines === 0) ? null : both;
   });
+}
+
+/**
+ * The length of each tick, px across: from the lines on which all were found outwards to both sides.
+ *
+ * @param fromT where all ticks were found, px across
+ */
+export function tickLengths(ink: Ink, fromT: number, toT: number): TickLengths {
+  const stepPx = ink.ts.length > 1 ? ink.ts[1]! - ink.ts[0]! : 1;
+  const shared: number[] = [];
+  ink.ts.forEach((t, line) => {
+    if (t >= fromT - 1e-6 && t <= toT + 1e-6) shared.push(line);
+  });
+  const first = shared[0] ?? 0;
+  const last = shared.at(-1) ?? -1;
+  const ends = endsOf(ink, shared, stepPx >= WIDE_STEP ? 2 : 3);
   const sides = ([0, 1] as const).map((side) =>
     sideOf(
       ends.map((each) => each?.[side]),

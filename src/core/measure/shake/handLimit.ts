@@ -48,7 +48,7 @@ interface Falling {
   covariance: [number, number, number];
 }
 
-/** Share of sharp frames over the logarithm of the time, falling: fitted by Newton's steps with a mild wish for a usual slope. */
+/** Share of sharp frames over the logarithm of the time, falling: the likeliest curve with a mild wish for a usual slope. */
 function falling(times: HeldTime[]): Falling {
   let [middle, slope] = [0, 2.5];
   const logs = times.map(({ exposureS }) => Math.log2(exposureS));

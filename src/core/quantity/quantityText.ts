@@ -94,6 +94,9 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
   }
 }
 
+/** An error to as many figures as it is worth. */
+export const roundedError = (plusMinus: number): number => Number(plusMinus.toPrecision(plusMinus > 100 ? 2 : 1));
+
 /** The half-width of an estimate in the same form, or an empty string. */
 export function showError(quantity: Quantity, system: UnitSystem): string {
   if (quantity.plusMinus === undefined || quantity.plusMinus === 0) return '';
@@ -102,7 +105,7 @@ export function showError(quantity: Quantity, system: UnitSystem): string {
   // A short time is written 1/n likewise.
   if (unit === ':1' || (unit === 's' && value > 0 && value < 0.5))
     return `±\u202f${formatFigures((plusMinus / value) * 100, 1)}\u202f%`;
-  const shown = showQuantity({ unit, value: Number(plusMinus.toPrecision(plusMinus > 100 ? 2 : 1)) }, system);
+  const shown = showQuantity({ unit, value: roundedError(plusMinus) }, system);
   return `±\u202f${shown.number.replace('f/', '')}`;
 }
 

@@ -35,6 +35,7 @@ describe('the verdict on two pictures', () => {
     expect(pairWords(found(1, 'b', 1.8, 1.1)).sentence).toBe(
       'The second resolves more of the subject along a length than the first, by about 80 % (± 110 %): that it does is better known than by how much.',
     );
+    expect(pairWords(found(1, 'b', 1.47, 0.46)).sentence).toContain('by about 47 % (± 50 %)');
     expect(pairWords(found(2.2, 'a', 0.5, 0.3)).sentence).toBe(
       'The first resolves more of the subject along a length than the second, by about 100 % (± 120 %): that it does is better known than by how much; the second shows it 2.2 times as large.',
     );

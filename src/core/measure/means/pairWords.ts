@@ -1,4 +1,5 @@
 import type { PhotoTags } from '../../formats/photoProposal';
+import { roundedError } from '../../quantity/quantityText';
 import { formatFigures, formatFixed, formatStops } from '../../quantity/format';
 import type { AntiAliasFilter } from '../../sensor/antiAlias';
 import { computed, measured, type Quantity } from '../../quantity/quantity';
@@ -11,6 +12,8 @@ export interface PairWords {
   sentence: string;
 }
 
+/** An error that is so large a part of what it belongs to, once rounded, would read as if it might be nothing. */
+const CLEAR = 0.8;
 /** Scales nearer to one than this are the same size. */
 const SAME_SIZE = 0.02;
 
@@ -99,14 +102,14 @@ export function pairWords({ scale, detail }: PairFound, field?: FieldOfBoth): Pa
   const [winner, loser, ratio] =
     detail.more === 'b' ? ['second', 'first', detail.ratio] : ['first', 'second', 1 / detail.ratio];
   const error = (ratio * detail.plusMinus) / detail.ratio;
-  const [more, plusMinus] = [formatFixed((ratio - 1) * 100), formatFixed(error * 100)];
+  const [more, plusMinus] = [formatFixed((ratio - 1) * 100), formatFixed(roundedError(error * 100))];
   const than = `of the subject along a length than the ${loser}`;
   const shown = larger ? `; the second shows it ${larger}` : '';
   return {
     title: `The ${winner} has more`,
     // Which blurs less is known from their difference; by how many times, only as well as both blurs are.
     sentence:
-      error < ratio - 1
+      error < CLEAR * (ratio - 1)
         ? `The ${winner} resolves ${more} ± ${plusMinus} % more ${than}${shown}.`
         : `The ${winner} resolves more ${than}, by about ${more} % (± ${plusMinus} %): that it does is better known than by how much${shown}.`,
   };

@@ -1,7 +1,7 @@
 // Mutation trial of the core: `npm run mutate -- <folder of src/core>`. Not part of `npm test`.
 export default {
   testRunner: 'jest',
-  jest: { configFile: 'tests/mutate.jest.config.js', enableFindRelatedTests: false },
+  jest: { configFile: 'tests/mutate/jest.config.js', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',
   concurrency: 2,
   incremental: true,

@@ -1,14 +1,15 @@
 // The command line: npm run -s jauge -- far docs/examples/far.json
 import { spawnSync } from 'node:child_process';
-import fs from 'node:fs';
+import { buildCommandLine } from './lib/build.mjs';
 import { generateValidators } from './lib/generate.mjs';
 import { inRoot, installPackages } from './lib/steps.mjs';
 
-if (!fs.existsSync(inRoot('node_modules', 'tsx'))) installPackages();
+installPackages();
 generateValidators();
+buildCommandLine();
 const result = spawnSync(
   process.execPath,
-  ['--import', 'tsx', inRoot('src', 'cli', 'main.ts'), ...process.argv.slice(2)],
-  { stdio: 'inherit', env: { ...process.env, TSX_TSCONFIG_PATH: inRoot('tsconfig.json') } },
+  ['--enable-source-maps', inRoot('build', 'cli', 'main.cjs'), ...process.argv.slice(2)],
+  { stdio: 'inherit' },
 );
 process.exit(result.status ?? 1);

@@ -1,7 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
+import { built } from '../../tests/support/built';
 import { DESKS, deskOf, type DeskName } from './registry';
 import { run as runDesk } from './run';
+
+beforeAll(() => built('buildCommandLine'));
 
 const run = (args: string[], input?: string) =>
   spawnSync(process.execPath, ['scripts/jauge.mjs', ...args], {

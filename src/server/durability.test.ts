@@ -4,13 +4,14 @@ import os from 'node:os';
 import path from 'node:path';
 import { demoSubjects } from '@/demo/kit';
 import { demoReadings } from '@/demo/readings';
+import { built } from '../../tests/support/built';
 import { MIGRATIONS } from './migrations';
 import { openDatabase } from './database/openDatabase';
 import { createStore } from './store';
 import { testId } from './testServer';
 
 const run = (database: string, env: Record<string, string> = {}, ...args: string[]) =>
-  spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts', ...args], {
+  spawn(process.execPath, ['build/server.cjs', ...args], {
     env: { ...process.env, JAUGE_DATABASE: database, JAUGE_PORT: '0', JAUGE_DIST: '/nonexistent', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
@@ -55,6 +56,8 @@ const ended = (child: ChildProcess) =>
 
 // A shared machine may be ten times slower for a while.
 jest.setTimeout(300_000);
+
+beforeAll(() => built('buildServer'));
 
 let folder: string;
 beforeEach(() => {

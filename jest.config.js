@@ -42,6 +42,7 @@ const ui = {
 const modulePathIgnorePatterns = ['<rootDir>/.cache/'];
 
 module.exports = {
+  testSequencer: '<rootDir>/tests/longestFirst.js',
   projects: [
     {
       displayName: 'node',

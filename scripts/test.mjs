@@ -53,13 +53,22 @@ async function tests(name, command, args, env, report, countsOf) {
 const seed = process.env.JAUGE_SEED ?? String(Math.floor(Math.random() * 0x7fffffff));
 say(`Property tests run with JAUGE_SEED=${seed}.`);
 
-say('Type check, lint and format, beside the unit tests …');
-const over = lookOver();
+// Some unit tests start the server.
+buildServer();
+say('Type check, lint and format, then the build, beside the unit tests …');
+const over = lookOver().then(buildWeb);
 await tests(
   'Unit tests',
   bin('jest'),
-  // A timer that a test leaves behind must not hold the suite.
-  ['--json', `--outputFile=${unitReport}`, '--silent', '--forceExit'],
+  [
+    '--json',
+    `--outputFile=${unitReport}`,
+    '--silent',
+    // A timer that a test leaves behind must not hold the suite.
+    '--forceExit',
+    // What goes on beside them is done long before them.
+    `--maxWorkers=${Math.max(2, os.availableParallelism() - 1)}`,
+  ],
   { TZ: 'Europe/London', JAUGE_SEED: seed },
   unitReport,
   (report) => ({
@@ -68,8 +77,6 @@ await tests(
   }),
 );
 await over;
-await buildWeb();
-buildServer();
 await tests(
   'Browser tests',
   bin('playwright'),

@@ -28,19 +28,23 @@ export function blurred(light: Float32Array, width: number, height: number, sigm
   const weights = weightsOf(sigma);
   const reach = (weights.length - 1) / 2;
   const across = new Float32Array(light.length);
-  for (let y = 0; y < height; y++)
+  // A row with its border carried on, so that nothing needs to be asked in the innermost loop.
+  const row = new Float64Array(width + 2 * reach);
+  for (let y = 0; y < height; y++) {
+    const from = y * width;
+    for (let x = 0; x < row.length; x++) row[x] = light[from + Math.max(0, Math.min(width - 1, x - reach))]!;
     for (let x = 0; x < width; x++) {
       let sum = 0;
-      for (let k = -reach; k <= reach; k++)
-        sum += weights[k + reach]! * light[y * width + Math.max(0, Math.min(width - 1, x + k))]!;
-      across[y * width + x] = sum;
+      for (let k = 0; k < weights.length; k++) sum += weights[k]! * row[x + k]!;
+      across[from + x] = sum;
     }
+  }
   const out = new Float32Array(light.length);
   for (let y = 0; y < height; y++)
     for (let k = -reach; k <= reach; k++) {
-      const row = Math.max(0, Math.min(height - 1, y + k)) * width;
+      const line = Math.max(0, Math.min(height - 1, y + k)) * width;
       const weight = weights[k + reach]!;
-      for (let x = 0; x < width; x++) out[y * width + x] = out[y * width + x]! + weight * across[row + x]!;
+      for (let x = 0; x < width; x++) out[y * width + x] = out[y * width + x]! + weight * across[line + x]!;
     }
   return out;
 }

@@ -46,8 +46,10 @@ export function thirdStops(widest: number, smallest: number): number[] {
   // A third of a stop is a sixth of a doubling of the f-number.
   for (let third = Math.round(6 * Math.log2(widest)); ; third += 1) {
     const value = 2 ** (third / 6);
-    if (value > smallest * 1.001) break;
-    found.push(Number(engraved(value)));
+    const stop = engraved(value);
+    // What is engraved may be a little less than what it stands for: 45 for 45.25. Beyond 45 nothing is.
+    if (stop > smallest || value > smallest * 1.06) break;
+    found.push(stop);
   }
   return found[0] === widest ? found : [widest, ...found.filter((each) => each > widest * 1.03)];
 }

@@ -98,6 +98,7 @@ describe('room in front', () => {
       lensMount: 'B',
       mount: 'A',
       addsMm,
+      autofocus: true,
     });
     expect(room([slr, adapter(25)])!.mm).toBeCloseTo(290 - 131 - 25 - 19, 9);
     // Two millimetres too long, it acts as two of tube: m = 1 + 2/72.5, the lens's plane 145 mm before where it belongs.

@@ -2,6 +2,7 @@
 export default {
   testRunner: 'jest',
   jest: { configFile: 'tests/mutate/jest.config.js', enableFindRelatedTests: false },
+  buildCommand: 'node tests/mutate/bundle.mjs',
   coverageAnalysis: 'perTest',
   concurrency: 2,
   incremental: true,

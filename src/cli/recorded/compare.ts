@@ -9,7 +9,7 @@ import { CASES } from './cases';
  * change no number. What was kept is no proof that a number is right; that is what the other tests derive.
  */
 export function compareWithRecords(of: keyof typeof CASES): void {
-  const records = new Records(path.join(__dirname, `${of}.json`));
+  const records = new Records(path.resolve('src', 'cli', 'recorded', `${of}.json`));
   const cases = CASES[of];
   it.each(cases.map((each) => [each.name, each] as const))('%s', (name, { desk, input }) => {
     const found = deskOf(desk)!;

@@ -1,0 +1,28 @@
+// Puts all tests a folder of the core is tried by, and what they import, into one file: loaded in a quarter of the time that
+// many take, which is most of what a change costs.
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import { buildSync } from 'esbuild';
+
+const { chosenTests } = createRequire(import.meta.url)('./chosen.js');
+const root = process.cwd();
+const named = (file) => JSON.stringify(path.basename(file, '.test.ts'));
+const from = (file) => JSON.stringify(`./${path.relative(root, file)}`);
+
+buildSync({
+  stdin: {
+    contents: [
+      "require('./tests/setup-after.js');",
+      ...chosenTests(process.env.JAUGE_MUTATE ?? '').map(
+        (file) => `describe(${named(file)}, () => { require(${from(file)}); });`,
+      ),
+    ].join('\n'),
+    resolveDir: root,
+  },
+  bundle: true,
+  platform: 'node',
+  target: 'node20',
+  format: 'cjs',
+  logLevel: 'warning',
+  outfile: path.join(root, 'build', 'mutate', 'all.js'),
+});

@@ -3,7 +3,7 @@ module.exports = {
   rootDir: '../..',
   // Looked through before each run.
   roots: ['<rootDir>/build/mutate'],
-  testEnvironment: '<rootDir>/tests/mutate/environment.js',
+  testEnvironment: require.resolve('./environment.js'),
   testMatch: ['<rootDir>/build/mutate/all.js'],
   transform: {},
   // Looked up in Jest's own global scope a sine takes twenty times as long.

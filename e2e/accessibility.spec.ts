@@ -1,54 +1,9 @@
-import type { Page } from '@playwright/test';
 import { holdInHand } from './support/inHand';
 import { axeFindings } from './support/axe';
-import type { JaugeServer } from './support/server';
 import { expect, openFar, test } from './support/test';
 
 // Many pages each: a shared machine may be ten times slower for a while.
 test.setTimeout(1_200_000);
-
-const ROUTES = [
-  '/far',
-  '/far/beside',
-  '/far/detail',
-  '/far/plan',
-  '/far/routes',
-  '/far/takes',
-  '/far/test',
-  '/near',
-  '/near/aperture',
-  '/near/measure',
-  '/near/plan',
-  '/near/sensors',
-  '/near/sizes',
-  '/near/stack',
-  '/sky',
-  '/sky/deep',
-  '/sky/night',
-  '/sky/planets',
-  '/sky/schools',
-  '/sky/series',
-  '/sky/strokes',
-  '/kit',
-  '/kit/along',
-  '/kit/bring',
-  '/kit/compare',
-  '/kit/optics/new?kind=lens',
-  '/kit/setups/new',
-  '/bench',
-  '/bench/charts',
-  '/book',
-  '/book/outings',
-  '/book/says',
-  '/book/eye',
-  '/book/seek',
-  '/book/outings/00000000-0000-4000-8000-000000007001',
-  '/book/outings/00000000-0000-4000-8000-000000007001/card',
-  '/book/outings/00000000-0000-4000-8000-000000007001/bag',
-  '/book/outings/00000000-0000-4000-8000-000000007001/log',
-  '/nowhere',
-  '/book/nothing',
-];
 
 /** Where one is by night; the colours are the same everywhere. */
 const IN_THE_DARK = [
@@ -66,31 +21,17 @@ const IN_THE_DARK = [
   '/book',
 ];
 
-async function routesOf({ url }: JaugeServer): Promise<string[]> {
-  const first = async (resource: string) =>
-    ((await (await fetch(`${url}/api/v1/${resource}?limit=1`)).json()) as { items: { id: string }[] }).items[0]!.id;
-  return [
-    ...ROUTES,
-    ...(await Promise.all(
-      ['bodies', 'optics', 'adapters', 'setups'].map(async (resource) => `/kit/${resource}/${await first(resource)}`),
-    )),
-    `/book/${await first('readings')}`,
-  ];
-}
-
-const inLook = (page: Page, look: string) => holdInHand(page, { preferences: { look } });
-
-for (const look of ['day', 'night', 'dim']) {
-  test(`every page has one heading of the first level and no accessibility fault in the ${look} look`, async ({
-    page,
-    server,
-  }) => {
-    await inLook(page, look);
-    const routes = await routesOf(server);
-    for (const route of look === 'day' ? routes : look === 'night' ? IN_THE_DARK : ['/far', '/sky', '/book']) {
-      await page.goto(route);
-      await expect(page.locator('h1'), route).toHaveCount(1);
-      expect(await axeFindings(page), `${route} in the ${look} look`).toEqual([]);
+// In the day look every page is looked over in e2e/boxes, where all are opened.
+for (const [look, pages] of [
+  ['night', IN_THE_DARK],
+  ['dim', ['/far', '/sky', '/book']],
+] as const) {
+  test(`pages have one heading of the first level and no accessibility fault in the ${look} look`, async ({ page }) => {
+    await holdInHand(page, { preferences: { look } });
+    for (const path of pages) {
+      await page.goto(path);
+      await expect(page.locator('h1'), path).toHaveCount(1);
+      expect(await axeFindings(page), `${path} in the ${look} look`).toEqual([]);
     }
   });
 }

@@ -1,52 +1,13 @@
 import type { Page } from '@playwright/test';
-import { demoBodies, demoOptics, demoSetups } from '../src/demo/kit';
+import { axeFindings } from './support/axe';
 import { overlapsAndCuts } from './support/boxes';
 import { holdInHand } from './support/inHand';
+import { ALL_PAGES } from './support/pages';
 import { expect, test } from './support/test';
 
 // Many pages each: a shared machine may be ten times slower for a while.
 test.setTimeout(1_200_000);
 
-const PAGES = [
-  '/far',
-  '/far/beside',
-  '/far/detail',
-  '/far/takes',
-  '/far/plan',
-  '/far/routes',
-  '/far/test',
-  '/near',
-  '/near/sizes',
-  '/near/plan',
-  '/near/aperture',
-  '/near/stack',
-  '/near/sensors',
-  '/near/measure',
-  '/sky',
-  '/sky/planets',
-  '/sky/deep',
-  '/sky/night',
-  '/sky/schools',
-  '/sky/series',
-  '/sky/strokes',
-  '/bench',
-  '/bench/charts',
-  '/book',
-  '/book/says',
-  '/book/eye',
-  '/book/seek',
-  '/book/outings/00000000-0000-4000-8000-000000007001',
-  '/book/outings/00000000-0000-4000-8000-000000007001/card',
-  '/book/outings/00000000-0000-4000-8000-000000007001/bag',
-  '/book/outings/00000000-0000-4000-8000-000000007001/log',
-  '/kit',
-  '/kit/along',
-  '/kit/bring',
-  `/kit/bodies/${demoBodies.ostrel.id}`,
-  `/kit/optics/${demoOptics.tele600.id}`,
-  `/kit/setups/${demoSetups.hide.id}`,
-  '/kit/optics/new?kind=lens',
-];
 /** Narrow, phone, tablet, wide, very wide; and a laptop's window with everything twice as large. */
 const SIZES: [number, number][] = [
   [320, 700],
@@ -88,16 +49,23 @@ async function findingsOn(page: Page): Promise<string[]> {
 const settled = (page: Page): Promise<void> =>
   page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done()))));
 
-// Each page is opened once and then drawn at every size; two lists, for two workers.
-for (const half of [0, 1]) {
-  test(`at every width nothing overlaps and nothing is cut, list ${half + 1} of pages`, async ({ page }) => {
+const LISTS = 4;
+
+// Each page is opened once, looked over, and then drawn at every size; several lists, for several workers.
+for (let list = 0; list < LISTS; list += 1) {
+  test(`every page has one heading and no accessibility fault; nothing overlaps or is cut at any width, list ${list + 1}`, async ({
+    page,
+  }) => {
     const found: string[] = [];
-    for (const path of PAGES.filter((_, i) => i % 2 === half)) {
+    for (const path of ALL_PAGES.filter((_, i) => i % LISTS === list)) {
+      await page.setViewportSize({ width: 390, height: 844 });
       await page.goto(path);
       await page.waitForLoadState('networkidle');
       await expect(page.getByRole('main')).not.toContainText('Opening …');
       // The reading in words stands in for the desk until it is drawn.
       await expect(page.locator('#first-view')).toHaveCount(0);
+      await expect(page.locator('h1'), path).toHaveCount(1);
+      expect(await axeFindings(page), path).toEqual([]);
       for (const [width, height] of SIZES) {
         await page.setViewportSize({ width, height });
         await settled(page);

@@ -130,7 +130,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
           onPress={() => sky.set({ day: shiftDay(day, -1) })}
         />
         <View style={styles.words}>
-          <Txt kind="title" level={1} testID="night-title">
+          <Txt kind="title" level={2} testID="night-title">
             {dayText(day)}
           </Txt>
           <Txt kind="small" tone="soft">

@@ -17,6 +17,9 @@ const isFolder = fs.existsSync(folder) && fs.statSync(folder).isDirectory();
 if (!isFolder && !fs.existsSync(`${folder}.ts`)) stop(`There is no src/core/${wanted}.`);
 const files = isFolder ? `src/core/${wanted}/**/*.ts` : `src/core/${wanted}.ts`;
 fs.mkdirSync(inRoot('.cache', 'mutation'), { recursive: true });
+const report = inRoot('.cache', 'mutation', 'report.json');
+// What an earlier trial left must not pass for this one's.
+fs.rmSync(report, { force: true });
 say(`Changing ${files} line by line …`);
 const started = Date.now();
 const { status } = run(
@@ -33,7 +36,6 @@ const { status } = run(
     allowFailure: true,
   },
 );
-const report = inRoot('.cache', 'mutation', 'report.json');
 if (fs.existsSync(report)) {
   const mutants = Object.values(JSON.parse(fs.readFileSync(report, 'utf8')).files).flatMap((file) => file.mutants);
   const count = (...kinds) => mutants.filter((mutant) => kinds.includes(mutant.status)).length;

@@ -11,7 +11,7 @@ const ALSO = {
   detail: ['far/assembly'],
   output: ['far/assembly', 'far/far', 'near/assembly'],
   chain: ['optics/assembly', 'optics/focusing', 'optics/whole', 'far/assembly', 'near/assembly', 'kit/kit'],
-  optics: ['chain/chain', 'chain/kinds', 'far/assembly', 'near/assembly', 'kit/kit'],
+  optics: ['chain/chain', 'chain/kinds', 'chain/lensSharpness', 'far/assembly', 'near/assembly', 'kit/kit'],
   levers: ['far/comparing', 'near/near'],
   far: ['optics/assembly', 'chain/chain'],
   near: ['optics/assembly'],

@@ -469,4 +469,28 @@ describe('lens data that contradict themselves', () => {
     expect(codes({ focalWideMm: 20, focalTeleMm: 20, closestFocusM: 0.25, closestRatio: 0.19 })).toEqual([]);
     expect(codes({ focalWideMm: 18, focalTeleMm: 300, closestFocusM: 0.45, closestRatio: 0.33 })).toEqual([]);
   });
+
+  it('up to planes 200 mm and half the focal length apart, and down to 0.15 of a thin lens’s distance', () => {
+    const codes = (closestFocusM: number, closestRatio = 0.5) =>
+      fold([{ ...macro, closestFocusM, closestRatio }]).warnings.map((each) => each.code);
+    // A thin lens of 105 mm draws 1 : 2 from 105 · 4.5 = 472.5 mm; 200 + 52.5 more are left.
+    expect(codes(0.7249)).toEqual([]);
+    expect(codes(0.7251)).toEqual(['lens.contradiction']);
+    expect(codes(0.0709)).toEqual([]);
+    expect(codes(0.0708)).toEqual(['lens.contradiction']);
+    const said = (closestFocusM: number, closestRatio: number) =>
+      fold([{ ...macro, closestFocusM, closestRatio }]).warnings[0]!.message;
+    expect(said(0.8, 0.5)).toMatch(/Macro do not go together: so near a ratio is not reached from so far/);
+    expect(said(0.3, 0.02)).toMatch(/so small a ratio is not left so near/);
+  });
+
+  it('are not asked about where one of the two is missing, or the ratio was measured', () => {
+    const codes = (lens: Partial<LensSpec>, change: Partial<SystemInput> = {}) =>
+      fold([{ ...macro, closestFocusM: 3, ...lens }], change).warnings.map((each) => each.code);
+    expect(codes({})).toEqual(['lens.contradiction']);
+    expect(codes({ closestRatio: undefined })).toEqual([]);
+    expect(codes({ closestFocusM: undefined })).toEqual([]);
+    const measured: SystemInput['measured'] = [{ at: 'closest', ratio: 0.9, plusMinus: 0.01, how: 'ruler' }];
+    expect(codes({}, { measured })).toEqual([]);
+  });
 });

@@ -8,7 +8,7 @@ import { createStore, type Store } from './store';
 
 let emptyFile: Promise<string> | null = null;
 
-/** An empty database as a first start leaves it: making one takes ten times as long as opening a copy. */
+/** An empty database as a first start leaves it: making one takes several times as long as opening a copy. */
 async function makeEmptyFile(): Promise<string> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-empty-'));
   const file = path.join(folder, 'empty.sqlite');

@@ -1,5 +1,5 @@
-// Puts all tests a folder of the core is tried by, and what they import, into one file: loaded in a quarter of the time that
-// many take, which is most of what a change costs.
+// Puts all tests a folder of the core is tried by, and what they import, into one file: loading
+// many was most of what a change cost.
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { buildSync } from 'esbuild';

@@ -30,6 +30,8 @@ export default defineConfig({
     hasTouch: true,
     locale: 'en-GB',
     timezoneId: 'Europe/London',
+    // One page for many tests, wiped between them: a new one translates all scripts anew, the most of what a test costs.
+    reuseContext: true,
     // Only where it is what is looked at: it fetches every file once for each test.
     serviceWorkers: 'block',
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_ARGS },

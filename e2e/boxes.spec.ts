@@ -3,6 +3,7 @@ import { axeFindings } from './support/axe';
 import { overlapsAndCuts } from './support/boxes';
 import { holdInHand } from './support/inHand';
 import { ALL_PAGES } from './support/pages';
+import { atRest } from './support/rest';
 import { expect, test } from './support/test';
 
 // Many pages each: a shared machine may be ten times slower for a while.
@@ -60,8 +61,8 @@ for (let list = 0; list < LISTS; list += 1) {
     for (const path of ALL_PAGES.filter((_, i) => i % LISTS === list)) {
       await page.setViewportSize({ width: 390, height: 844 });
       await page.goto(path);
-      await page.waitForLoadState('networkidle');
       await expect(page.getByRole('main')).not.toContainText('Opening …');
+      await atRest(page);
       // The reading in words stands in for the desk until it is drawn.
       await expect(page.locator('#first-view')).toHaveCount(0);
       await expect(page.locator('h1'), path).toHaveCount(1);
@@ -82,8 +83,8 @@ for (const look of ['night', 'dim'] as const) {
     const found: string[] = [];
     for (const path of ['/far', '/near', '/sky', '/sky/deep', '/kit']) {
       await page.goto(path);
-      await page.waitForLoadState('networkidle');
       await expect(page.getByRole('main')).not.toContainText('Opening …');
+      await atRest(page);
       found.push(...(await findingsOn(page)).map((each) => `${path}: ${each}`));
     }
     expect(found).toEqual([]);

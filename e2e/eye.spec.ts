@@ -1,4 +1,5 @@
 import fs from 'node:fs';
+import { atRest } from './support/rest';
 import { expect, test } from './support/test';
 
 test.setTimeout(300_000);
@@ -49,7 +50,7 @@ test('what one’s own pictures say counts on a desk, and is switched off', asyn
     await page.getByRole('checkbox', { name: `${name}: counts on the desks` }).click();
   await page.goto('/far');
   await expect(page.getByRole('button', { name: 'Planner curve' }).or(page.getByText('Planner curve'))).toBeVisible();
-  await page.waitForLoadState('networkidle');
+  await atRest(page);
   await expect(group).toHaveCount(0);
 });
 

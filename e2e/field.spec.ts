@@ -1,5 +1,6 @@
 import { axeFindings } from './support/axe';
 import { holdInHand } from './support/inHand';
+import { atRest } from './support/rest';
 import { expect, openFar, test } from './support/test';
 
 test('with one hand: what is touched often lies at the bottom, and keys stand in for gestures', async ({ page }) => {
@@ -45,7 +46,7 @@ test('with text twice as large a phone shows names, reading and a rule one can p
   for (const route of ['/far', '/near', '/sky', '/sky/planets', '/sky/deep', '/sky/night', '/bench', '/book', '/kit']) {
     await page.goto(route);
     await expect(page.getByRole('main')).toBeVisible();
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     const [needed, there] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
     expect(needed, route).toBeLessThanOrEqual(there!);
   }
@@ -66,7 +67,7 @@ test('in full sun all text has a contrast of 7 to 1', async ({ page }) => {
   ]) {
     await page.goto(route);
     await expect(page.getByRole('main')).toBeVisible();
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     expect(await axeFindings(page, ['color-contrast-enhanced', 'color-contrast']), route).toEqual([]);
   }
 });

@@ -158,10 +158,12 @@ test.describe('the chain builder', () => {
 
     // Lift the tubes, move them one to the left, put them down.
     await page.getByRole('button', { name: /^Ostrel tube set, 4 of 5/ }).focus();
+    // Each step is waited for as it is said to a person who does not see it.
+    const said = (text: string) => expect(page.getByText(`Ostrel tube set is over ${text}.`)).toBeAttached();
     await page.keyboard.press('Space');
-    await page.waitForTimeout(150);
+    await said('place 4 of 5');
     await page.keyboard.press('ArrowLeft');
-    await page.waitForTimeout(250);
+    await said('place 3 of 5');
     await page.keyboard.press('Space');
     await expect
       .poll(() => order(page))

@@ -1,3 +1,4 @@
+import { atRest } from './support/rest';
 import { expect, openFar, test } from './support/test';
 import { pixelsOf } from './support/screen';
 
@@ -224,8 +225,9 @@ test('once there is a number nothing below it moves: a finger on its way finds w
   ] as const) {
     await page.goto(path);
     await expect(last.first()).toBeVisible();
-    await page.waitForLoadState('networkidle');
-    await page.waitForTimeout(1000);
+    await atRest(page);
+    // What is drawn of what has just arrived.
+    await atRest(page);
     const moved = await page.evaluate(() => (globalThis as unknown as { moved: Moved[] }).moved);
     // Letters that arrive with their face move a line by a pixel.
     expect(moved.filter(({ value }) => value > 0.01)).toEqual([]);

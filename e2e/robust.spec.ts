@@ -1,4 +1,5 @@
 import { demoReadings } from '../src/demo/readings';
+import { atRest } from './support/rest';
 import { expect, openFar, pixelsShown, test } from './support/test';
 
 test.describe('with the server stopped', () => {
@@ -36,7 +37,7 @@ test.describe('with the server stopped', () => {
     const before = await pixelsShown(page);
     // What the page is made of has arrived; from here on it needs no server.
     await page.evaluate(() => document.fonts.ready.then(() => undefined));
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await server.stop();
     await page.getByTestId('distance-field').fill('30');
     await page.getByTestId('distance-field').press('Enter');

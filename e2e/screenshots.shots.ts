@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { holdInHand, underTheSky } from './support/inHand';
 import { demoSetups, demoSubjects } from '../src/demo/kit';
 import { demoOutings } from '../src/demo/outings';
+import { atRest } from './support/rest';
 import { openFar, test } from './support/test';
 
 const folder = 'docs/screenshots';
@@ -35,7 +36,7 @@ test.describe('near pages', () => {
   test('desk', async ({ page }) => {
     await holdInHand(page, { near: { setupId: demoSetups.heath.id, subjectId: demoSubjects.tigerBeetle.id } });
     await page.goto('/near');
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await page.waitForTimeout(1800);
     await page.screenshot({ path: `${folder}/near.png` });
   });
@@ -120,7 +121,7 @@ test.describe('sky', () => {
       const sky = { site, day: '2026-11-10' };
       await holdInHand(page, { ...underTheSky(setupId), sky, preferences: { look } });
       await page.goto(path);
-      await page.waitForLoadState('networkidle');
+      await atRest(page);
       await page.waitForTimeout(1800);
       await page.screenshot({ path: `${folder}/${name}.png` });
     });
@@ -136,7 +137,7 @@ test.describe('wide', () => {
     await page.waitForTimeout(400);
     await page.screenshot({ path: `${folder}/far-wide.png` });
     await page.goto('/sky/deep');
-    await page.waitForLoadState('networkidle');
+    await atRest(page);
     await page.waitForTimeout(1800);
     await page.screenshot({ path: `${folder}/sky-deep-wide.png` });
     for (const [path, name] of [
@@ -144,7 +145,7 @@ test.describe('wide', () => {
       ['/book', 'book-wide'],
     ] as const) {
       await page.goto(path);
-      await page.waitForLoadState('networkidle');
+      await atRest(page);
       await page.waitForTimeout(1800);
       await page.screenshot({ path: `${folder}/${name}.png` });
     }

@@ -12,6 +12,11 @@ interface Fixtures {
   server: JaugeServer;
 }
 
+interface OfWorker {
+  /** The port all tests of a worker use one after the other: a page is only kept for an address it knows. */
+  door: { port: number };
+}
+
 /** What Playwright itself says where workers that keep files are left out (playwright.config). */
 const BLOCKED = 'Service Worker registration blocked by Playwright';
 
@@ -19,12 +24,15 @@ const BLOCKED = 'Service Worker registration blocked by Playwright';
  * Every test has a server and a database of its own, and fails on any error or warning in the console, any uncaught
  * exception, and any request that leaves the own origin.
  */
-export const test = base.extend<Options & Fixtures>({
+export const test = base.extend<Options & Fixtures, OfWorker>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads from the pattern what a fixture needs.
+  door: [async ({}, provide) => provide({ port: 0 }), { scope: 'worker' }],
   demo: [true, { option: true }],
   expectedConsole: [null, { option: true }],
-  server: async ({ demo }, provide) => {
-    const server = new JaugeServer(demo);
+  server: async ({ demo, door }, provide) => {
+    const server = new JaugeServer(demo, [], door.port);
     await server.start();
+    door.port = server.port;
     await provide(server);
     await server.dispose();
   },
@@ -45,6 +53,8 @@ export const test = base.extend<Options & Fixtures>({
     await slowDown(page);
     await provide(page);
     expect(faults).toEqual([]);
+    // Its connections end, which a server waits for that is told to stop.
+    await page.goto('about:blank');
   },
 });
 

@@ -15,14 +15,23 @@ export async function maintain(database: Database, now: Date = new Date()): Prom
   await database.queue(() => database.write.answers.destroy({ where: { madeAt: { [Op.lt]: before } } }));
 }
 
-/** Maintains now and every hour. What fails is said and tried again: it must not stop the work. */
-export function maintainHourly(database: Database, logger: Logger): () => void {
-  const run = () =>
-    void maintain(database).catch((error: unknown) =>
+/**
+ * Maintains now and every hour. What fails is said and tried again: it must not stop the work.
+ *
+ * @returns stops it; resolved once what it is just doing with the data file is done
+ */
+export function maintainHourly(database: Database, logger: Logger): () => Promise<void> {
+  let working = Promise.resolve();
+  const run = () => {
+    working = maintain(database).catch((error: unknown) =>
       logger.error({ err: error }, 'the daily backup failed; it is tried again in an hour'),
     );
+  };
   run();
   const timer = setInterval(run, HOUR_MS);
   timer.unref();
-  return () => clearInterval(timer);
+  return () => {
+    clearInterval(timer);
+    return working;
+  };
 }

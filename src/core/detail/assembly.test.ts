@@ -1,9 +1,11 @@
 import type { BodySpec } from '../kit/body';
 import type { LensSpec } from '../chain/parts';
 import { foldSystem } from '../optics/foldSystem';
+import type { SubjectSpec } from '../kit/subjects';
 import type { OutputSpec } from '../output/needs';
 import { readFar, type FarReading } from '../far/readFar';
 import { detailLimit } from './detailLimit';
+import { plainCount } from './plainCount';
 import { annularResponse, diffractionResponse, systemResponse, type DetailParts } from './response';
 
 /** Overlap of two rings of outer radius 1, their centres d apart, as a share of one: added up strip by strip. */
@@ -95,6 +97,11 @@ describe('the limit of detail', () => {
       0.4,
     ],
     ['set by the pixels', { pitchUm: 9, workingFNumber: 4, lens50LpPerMm: 120, antiAliasPx: 0 }, 0.15],
+    // Where contrast comes back behind a first zero, the first crossing counts.
+    ['a filter wider than a pixel', { pitchUm: 4.4, workingFNumber: 2.8, lens50LpPerMm: 400, antiAliasPx: 1.4 }, 0.1],
+    ['a filter two pixels wide', { pitchUm: 3, workingFNumber: 2.8, lens50LpPerMm: 900, antiAliasPx: 2.2 }, 0.1],
+    ['far motion', { pitchUm: 2, workingFNumber: 2, lens50LpPerMm: 900, antiAliasPx: 0, motionUm: 31 }, 0.1],
+    ['farther motion', { pitchUm: 2, workingFNumber: 2, lens50LpPerMm: 900, antiAliasPx: 0, motionUm: 14 }, 0.1],
   ])('%s', (_, parts, threshold) => {
     const { limitLpPerMm, resolvedShare } = detailLimit(parts, threshold);
     expect(Math.abs(limitLpPerMm - firstBelow(parts, threshold))).toBeLessThan(0.011);
@@ -124,12 +131,16 @@ describe('counting on a subject', () => {
   };
   const web: OutputSpec = { kind: 'screen', name: 'Web', longSidePx: 1600, subjectShare: 0.5 };
   const ring: OutputSpec = { kind: 'identification', name: 'Ring', smallestDetailMm: 3 };
-  const read = (change: Partial<Parameters<typeof readFar>[0]> = {}, optic: Partial<LensSpec> = {}): FarReading => {
+  const heron: SubjectSpec = { name: 'Heron', kind: 'wader', sizeMm: 900, sizePlusMinusMm: 45, distanceM: 50 };
+  const systemOf = (optic: Partial<LensSpec> = {}) => {
     const folded = foldSystem({ body, modeId: 'whole', chain: [{ ...lens, ...optic }] });
     if (!folded.ok) throw new Error(folded.problem.message);
+    return folded.value;
+  };
+  const read = (change: Partial<Parameters<typeof readFar>[0]> = {}, optic: Partial<LensSpec> = {}): FarReading => {
     const reading = readFar({
-      system: folded.value,
-      subject: { name: 'Heron', kind: 'wader', sizeMm: 900, sizePlusMinusMm: 45, distanceM: 50 },
+      system: systemOf(optic),
+      subject: heron,
       distanceM: 50,
       output: web,
       ...change,
@@ -182,6 +193,40 @@ describe('counting on a subject', () => {
         ['sampled', pixelsOnSubject.value, judgeBy === 'sampled'],
       ]);
     }
+  });
+
+  it('says where the long side of a print comes from, and what rests on a usual size', () => {
+    const long = (output: OutputSpec) => read({ output }).neededPixels.why.inputs[0]!;
+    const print = { kind: 'print', name: 'Print', longSideMm: 254, pixelsPerInch: 200, subjectShare: 0.5 } as const;
+    expect([long(print).name, long(print).quantity.value]).toEqual([
+      'long side of the print, 254 mm at 200 px per inch',
+      2000,
+    ]);
+    expect(long({ kind: 'screen', name: 'Page', longSidePx: 1600, subjectShare: 0.5 }).name).toBe(
+      'long side of the output',
+    );
+    const [size] = read({ subject: { ...heron, assumed: true } }).pixelsOnSubject.why.inputs.filter(
+      ({ symbol }) => symbol === 'L',
+    );
+    expect(size!.quantity.note).toBe('assumed');
+    expect(size!.quantity.why.source).toBe('assumed: usual for “wader”');
+    expect(read({ subject: { ...heron, assumed: true } }).pixelsOnSubject.note).toBe('assumed');
+    expect(read().pixelsOnSubject.note).toBeUndefined();
+  });
+
+  it('is kept as plain numbers, with an error only where there is one', () => {
+    const system = systemOf();
+    const reading = read();
+    expect(plainCount(system, reading)).toEqual({
+      pixelsOnSubject: reading.pixelsOnSubject.value,
+      pixelsPlusMinus: reading.pixelsOnSubject.plusMinus,
+      resolvedPixels: reading.resolvedPixels.value,
+      neededPixels: reading.neededPixels.value,
+      shareOfFramePercent: reading.shareOfFrame.value,
+      equivalentFocalMm: system.equivalentFocalMm.value,
+      equivalentFNumber: system.equivalentFNumber.value,
+      verdict: reading.verdict,
+    });
   });
 
   it('names the ring-shaped opening only where there is one', () => {

@@ -45,6 +45,18 @@ describe('where a lens focuses', () => {
     expect(obstacleOf(close, far * 1.001)!.message).toMatch(/Go closer, or take a tube or close-up lens off\.$/);
     expect(obstacleOf(close, near * 0.999)).toMatchObject({ code: 'focus.closest' });
   });
+
+  it('is one place for a lens turned round, give or take a fiftieth', () => {
+    const turned = folded([macro, demoAdapters.reversing.data]);
+    const place = nearestDistanceM(turned);
+    for (const distanceM of [place, place * 1.019, place * 0.981])
+      expect(obstacleOf(turned, distanceM)).toBeUndefined();
+    for (const distanceM of [place * 1.021, place * 0.979, 60])
+      expect(obstacleOf(turned, distanceM)).toMatchObject({ code: 'focus.fixed', field: 'distanceM' });
+    expect(obstacleOf(turned, 60)!.message).toContain(
+      `focuses at about ${place.toFixed(2)}\u202fm and nowhere else. Go there, or choose another set-up.`,
+    );
+  });
 });
 
 describe('the ground behind a subject', () => {

@@ -55,6 +55,9 @@ export interface FarReading extends SubjectCount {
   obstacle?: Problem;
 }
 
+/** How near one must be to the one place a set-up focuses at. */
+const ONE_PLACE = 0.02;
+
 /** What keeps the lens from focusing there, though the picture can be computed. */
 function obstacleAt(system: EffectiveSystem, distanceM: number, units: UnitSystem): Problem | null {
   const nearest = system.closestFocusM?.value;
@@ -62,10 +65,12 @@ function obstacleAt(system: EffectiveSystem, distanceM: number, units: UnitSyste
   const name = system.lens.name;
   const metres = (value: number, figures = 3) => shownText(showLengthM(value, units, figures));
   const single = nearest !== undefined && farthest !== undefined && farthest - nearest < 1e-9 * nearest;
-  if ((system.optics.fixedRatio || single) && nearest !== undefined && Math.abs(distanceM / nearest - 1) > 0.02) {
+  if ((system.optics.fixedRatio || single) && nearest !== undefined) {
+    // Who goes where the message says has gone far enough: it names the place to three digits.
+    if (Math.abs(distanceM / nearest - 1) <= ONE_PLACE) return null;
     return {
       code: 'focus.fixed',
-      message: `This set-up focuses at about ${metres(nearest, 2)} and nowhere else. Go there, or choose another set-up.`,
+      message: `This set-up focuses at about ${metres(nearest)} and nowhere else. Go there, or choose another set-up.`,
       field: 'distanceM',
     };
   }

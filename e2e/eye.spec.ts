@@ -7,11 +7,15 @@ test.setTimeout(300_000);
 test('the eye is trained: pictures are taken by a worker, a guess is judged and kept', async ({ page }) => {
   await page.goto('/book/eye');
   await page.getByTestId('practise-enlarged').click();
+  const stop = page.getByTestId('stop');
+  const before = await stop.boundingBox();
   for (const plate of ['plate-0', 'plate-1']) {
     const picture = page.getByTestId(plate).locator('img');
     await expect(picture).toBeAttached({ timeout: 30_000 });
     await expect.poll(() => picture.evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBeGreaterThan(200);
   }
+  // Nothing has moved away from under a finger.
+  expect(await stop.boundingBox()).toEqual(before);
   await page.getByTestId('choose-magnified').click();
   await expect(page.getByTestId('answered')).toContainText(/Right|Not this time/);
   await expect(page.getByText(/^[01] of 1 right$/)).toBeVisible();
@@ -22,14 +26,14 @@ test('the eye is trained: pictures are taken by a worker, a guess is judged and 
   await expect(page.getByTestId('answered')).toHaveCount(0);
 
   // An amount is set on the rule, with the keys.
-  await page.getByTestId('stop').click();
+  await stop.click();
   await page.getByTestId('practise-ruler').click();
   const rule = page.getByRole('slider', { name: 'Ratio' });
   await rule.focus();
   await page.keyboard.press('ArrowRight');
   await page.getByTestId('answer').click();
   await expect(page.getByTestId('answered')).toContainText('you said 1 : ');
-  await page.getByTestId('stop').click();
+  await stop.click();
   await expect(page.getByTestId('practise-ruler')).toContainText('of 5 right');
 });
 

@@ -53,12 +53,22 @@ export const test = base.extend<Options & Fixtures, OfWorker>({
     await slowDown(page);
     await provide(page);
     expect(faults).toEqual([]);
-    // Its connections end, which a server waits for that is told to stop.
-    await page.goto('about:blank');
+    await leave(page, server);
   },
 });
 
 export { expect };
+
+/**
+ * Goes to an empty page of the same origin: what the application still writes as it is left is then written before the page
+ * is wiped for the next test (from another process, as for about:blank, it may come after), and its connections end, which a
+ * server waits for that is told to stop.
+ */
+async function leave(page: Page, server: JaugeServer): Promise<void> {
+  const empty = `${server.url}/left`;
+  await page.route(empty, (route) => route.fulfill({ contentType: 'text/html', body: '<html></html>' }));
+  await page.goto(empty);
+}
 
 /** JAUGE_CPU=4 slows the page's processor four times, as a phone in the cold is; without it nothing is changed. */
 async function slowDown(page: Page): Promise<void> {

@@ -8,6 +8,7 @@ import { LEVELS, TRAIN_KINDS, type Ask, type Exercise, type Level, type PhotoOrd
 import { judge, toleranceAt } from './judge';
 import { makeExercise } from './kinds';
 import { develop } from './photo';
+import { photoAspect } from './photoAspect';
 import { dueCount, inOrder, standings, type Answered } from './schedule';
 
 const made = (kind: TrainKind, level: Level, seed: number): Exercise => {
@@ -37,6 +38,15 @@ const steepness = (order: PhotoOrder): number => {
     for (let x = 1; x < width; x += 1) sum += Math.abs(grey[y * width + x]! - grey[y * width + x - 1]!);
   return sum / (width * height);
 };
+
+it.each(['subject', 'ruler', 'stars', 'patch'] as const)(
+  'the room of a picture of %s is known before it is taken',
+  (make) => {
+    const order = all.flatMap(photosOf).find((each) => each.make === make)!;
+    const { width, height } = develop(order);
+    expect(Math.abs(photoAspect(order) * height - width)).toBeLessThanOrEqual(2);
+  },
+);
 
 it('an order by chance keeps everything, and every place is as likely', () => {
   const firsts = [0, 0, 0];

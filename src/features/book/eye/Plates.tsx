@@ -3,6 +3,7 @@ import { Image, View } from 'react-native';
 import { grayBmp } from '@/core/formats/grayBmp';
 import type { Plate } from '@/core/train/exercise';
 import type { Developed } from '@/core/train/photo';
+import { photoAspect } from '@/core/train/photoAspect';
 import { developAll } from '@/data/eye/developing';
 import { Txt } from '@/ui/Txt';
 import { space } from '@/ui/theme/measures';
@@ -44,9 +45,9 @@ export function Plates({ plates }: { plates: readonly Plate[] }) {
       {drawings.map((plate) => (
         <PlateDrawing key={plate.label} plate={plate} />
       ))}
-      {photos.map(({ label }, i) => {
-        const picture = all?.[i];
-        const aspect = picture ? picture.width / picture.height : 1.5;
+      {photos.map(({ label, order }, i) => {
+        // Of the room as of the picture: what lies below must not move away from under a finger.
+        const aspect = photoAspect(order);
         return (
           <View
             key={label}

@@ -68,6 +68,15 @@ async function leave(page: Page, server: JaugeServer): Promise<void> {
   const empty = `${server.url}/left`;
   await page.route(empty, (route) => route.fulfill({ contentType: 'text/html', body: '<html></html>' }));
   await page.goto(empty);
+  // Playwright asks for this too but does not wait: what was not sent yet would be sent to the next test's server.
+  await page.evaluate(async () => {
+    for (const { name } of await indexedDB.databases())
+      await new Promise<void>((gone, fail) => {
+        const asked = indexedDB.deleteDatabase(name!);
+        asked.onsuccess = () => gone();
+        asked.onerror = () => fail(new Error(`${name} could not be deleted`));
+      });
+  });
 }
 
 /** JAUGE_CPU=4 slows the page's processor four times, as a phone in the cold is; without it nothing is changed. */

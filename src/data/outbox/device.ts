@@ -106,19 +106,28 @@ function formerEntries(value: unknown): (Entry | Odd)[] {
   ];
 }
 
-/** Brings into the database what a killed tab or an earlier version left beside it; what cannot be read comes along. */
-export async function adoptLeftovers(): Promise<void> {
+/**
+ * Brings into the database what a killed tab or an earlier version left beside it; what cannot be read comes along.
+ * Returns the entries for which the database has no room: they stay where they lie until they are sent.
+ */
+export async function adoptLeftovers(): Promise<Entry[]> {
   let names: string[];
   try {
     names = Object.keys(localStorage).filter((name) => name.startsWith(HANDOVER) || name === FORMER);
   } catch {
-    return;
+    return [];
   }
+  const unplaced: Entry[] = [];
   for (const name of names) {
     const value = parsed(localStorage.getItem(name) ?? 'null');
     const found =
       name === FORMER ? formerEntries(value) : [isEntry(value) ? value : { key: name.slice(HANDOVER.length), value }];
-    for (const entry of found) await writeEntry(entry);
-    localStorage.removeItem(name);
+    try {
+      for (const entry of found) await writeEntry(entry);
+      localStorage.removeItem(name);
+    } catch {
+      unplaced.push(...found.filter(isEntry));
+    }
   }
+  return unplaced;
 }

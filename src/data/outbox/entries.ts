@@ -1,4 +1,4 @@
-import { changeEntries, removeEntry, writeEntry } from './device';
+import { changeEntries, endHandover, removeEntry, writeEntry } from './device';
 import { hold, letGo } from './state';
 import type { Entry } from './changes';
 import { tell } from './tabs';
@@ -13,6 +13,7 @@ export async function keep(entry: Entry): Promise<void> {
 /** Takes an entry off the screen and the device. */
 export async function forget(key: string): Promise<void> {
   letGo(key);
+  endHandover(key);
   await removeEntry(key).catch(() => undefined);
   tell({ kind: 'changed' });
 }

@@ -40,7 +40,6 @@ export async function submit(change: NewChange): Promise<void> {
     if (!handed) useOutbox.setState((state) => ({ unkept: [...state.unkept, entry.key] }));
   }
   await sendWaiting();
-  if (!entryOf(entry.key)) endHandover(entry.key);
 }
 
 /** Reads what earlier visits and other windows left, and follows what other windows do. */
@@ -51,7 +50,8 @@ export async function openOutbox(): Promise<void> {
     if (told.kind === 'settled') void settle(told.resource, told.id, told.row);
     void refresh().catch(() => undefined);
   });
-  await adoptLeftovers().catch(() => undefined);
+  // On a full disk they are held and sent from here, or they would lie there unseen until the next visit.
+  for (const entry of await adoptLeftovers()) hold(entry, true);
   await agree();
 }
 

@@ -344,6 +344,26 @@ describe('a device without room', () => {
     await openOutbox();
     expect(useOutbox.getState().waiting).toMatchObject([{ id: ID }]);
   });
+
+  it('sends what a killed tab left, though it cannot be taken into the database', async () => {
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(full);
+    answers = ['unreachable'];
+    await create();
+    letGo(useOutbox.getState().waiting[0]!.key);
+    answers = ['unreachable'];
+    await openOutbox();
+    expect(useOutbox.getState()).toMatchObject({ waiting: [{ id: ID }], unkept: [] });
+    expect(Object.keys(localStorage)).toHaveLength(1);
+    answers = [{ status: 201, body: row(1) }];
+    await flush();
+    put.mockRestore();
+    const keys = sent().map((request) => request.key);
+    expect(keys).toHaveLength(3);
+    expect(new Set(keys).size).toBe(1);
+    // Neither waits nor is found again.
+    expect(useOutbox.getState().waiting).toEqual([]);
+    expect(Object.keys(localStorage)).toEqual([]);
+  });
 });
 
 it('lays waiting changes over the stored rows', () => {

@@ -1,5 +1,7 @@
 import { act, fireEvent, screen } from '@testing-library/react-native';
 import { Dimensions } from 'react-native';
+import { wholePlan } from '@/core/near/otherRoutes';
+import type { PlanOrder } from '@/core/near/planOrder';
 import { demoAdapters, demoOptics, demoSetups, demoSubjects } from '@/demo/kit';
 import type { Hand } from '@/data/hand';
 import { useHands, useInHand } from '@/data/inHand';
@@ -11,6 +13,7 @@ import SubjectSheet from '../kit/SubjectSheet';
 import NearDesk from './NearDesk';
 import AperturePage from './pages/AperturePage';
 import MeasurePage from './pages/MeasurePage';
+import RatioPlanPage from './pages/RatioPlanPage';
 import SensorsPage from './pages/SensorsPage';
 import SizesPage from './pages/SizesPage';
 import StackPage from './pages/StackPage';
@@ -150,6 +153,60 @@ describe('measuring with a ruler', () => {
     fireEvent(real, 'submitEditing');
     // 3000 px of 4.36 µm are 13.08 mm.
     expect(words()).toContain('1.31 : 1');
+  });
+});
+
+describe('a plan for a ratio', () => {
+  /** A worker that answers when it is told to. */
+  class SlowWorker {
+    static last: SlowWorker;
+    onmessage: ((event: { data: unknown }) => void) | null = null;
+    onerror = null;
+    terminate = jest.fn();
+    order!: PlanOrder;
+    constructor() {
+      SlowWorker.last = this;
+    }
+    postMessage(order: PlanOrder) {
+      this.order = order;
+    }
+    answer = () =>
+      act(() => this.onmessage?.({ data: { plans: this.order.ratios.map((each) => wholePlan(this.order, each)) } }));
+  }
+  const { Worker, location } = globalThis;
+  beforeAll(() => Object.assign(globalThis, { Worker: SlowWorker, location: { href: 'http://127.0.0.1/' } }));
+  afterAll(() => Object.assign(globalThis, { Worker, location }));
+
+  it('keeps what one types and taps while the search ends under it', async () => {
+    await renderWithKit(<RatioPlanPage />);
+    expect(words()).toContain('Trying every combination');
+    const field = screen.getByTestId('wanted-ratio');
+    fireEvent.changeText(field, '1,4');
+    const share = screen.getByText('A share of the frame');
+    SlowWorker.last.answer();
+    expect(screen.getByTestId('plan-count')).toHaveTextContent(/reach 2.2 : 1/);
+    // The same ones still, with what was typed: put up anew they would have lost a tap half made, the text and the focus.
+    expect(screen.getByTestId('wanted-ratio').props.value).toBe('1,4');
+    expect(screen.getByText('A share of the frame')).toBe(share);
+    fireEvent.press(share);
+    expect(words()).toMatch(/14 mm across 70 % of 24 mm needs 1.2 : 1/);
+    expect(words()).toContain('Trying every combination');
+    SlowWorker.last.answer();
+    expect(screen.getByTestId('plan-count')).toHaveTextContent(/reach 1.2 : 1/);
+    fireEvent.press(screen.getByText('Several ratios'));
+    expect(screen.queryByText('What I care for')).toBeNull();
+    SlowWorker.last.answer();
+    expect(screen.getByLabelText('Round').children).toHaveLength(3);
+  });
+
+  it('is stopped, and goes on', async () => {
+    await renderWithKit(<RatioPlanPage />);
+    fireEvent.press(screen.getByText('Stop'));
+    expect(SlowWorker.last.terminate).toHaveBeenCalled();
+    expect(words()).toContain('Stopped.');
+    fireEvent.press(screen.getByText('Go on'));
+    SlowWorker.last.answer();
+    expect(screen.getByTestId('plan-count')).toBeTruthy();
   });
 });
 

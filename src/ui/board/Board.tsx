@@ -20,6 +20,8 @@ interface Props<T> {
   asks: readonly string[];
   /** What is sought, above all. */
   controls: ReactNode;
+  /** What stands in place of plot and list, as while they are sought; the controls stay as they are, under finger and keys. */
+  instead?: ReactNode;
   /** One of them in words, with what can be done with it. */
   card: (row: BoardRow<T>) => ReactNode;
   /** More lines than this nobody compares. */
@@ -27,7 +29,8 @@ interface Props<T> {
 }
 
 /** Many ways to one end: on a wide screen a table to sort beside a plot to look at and the one that is open; on a phone the plot over a list. */
-export function Board<T>({ label, nameHead, columns, rows, offers, asks, controls, card, most }: Props<T>) {
+export function Board<T>(props: Props<T>) {
+  const { label, nameHead, columns, rows, offers, asks, controls, instead, card, most } = props;
   const styles = useStyles();
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const [openKey, setOpenKey] = useState<string | null>(null);
@@ -71,7 +74,7 @@ export function Board<T>({ label, nameHead, columns, rows, offers, asks, control
       <View style={styles.row}>
         <ScrollView style={styles.table} contentContainerStyle={styles.content}>
           {controls}
-          {rows.length ? (
+          {rows.length && !instead ? (
             <SortedTable
               label={label}
               nameHead={nameHead}
@@ -85,12 +88,16 @@ export function Board<T>({ label, nameHead, columns, rows, offers, asks, control
           ) : null}
         </ScrollView>
         <ScrollView style={styles.side} contentContainerStyle={styles.content}>
-          {plot}
-          {open ? (
-            <View role="list" aria-label={label}>
-              {card(open)}
-            </View>
-          ) : null}
+          {instead ?? (
+            <>
+              {plot}
+              {open ? (
+                <View role="list" aria-label={label}>
+                  {card(open)}
+                </View>
+              ) : null}
+            </>
+          )}
         </ScrollView>
       </View>
     );
@@ -100,15 +107,19 @@ export function Board<T>({ label, nameHead, columns, rows, offers, asks, control
   return (
     <ScrollView contentContainerStyle={styles.content}>
       {controls}
-      {plot}
-      <View role="list" aria-label={label}>
-        {/* What was tapped in the plot comes first. */}
-        {[...beyond, ...listed].map((row) => (
-          <View key={row.key} style={row.key === openKey ? styles.opened : null}>
-            {card(row)}
+      {instead ?? (
+        <>
+          {plot}
+          <View role="list" aria-label={label}>
+            {/* What was tapped in the plot comes first. */}
+            {[...beyond, ...listed].map((row) => (
+              <View key={row.key} style={row.key === openKey ? styles.opened : null}>
+                {card(row)}
+              </View>
+            ))}
           </View>
-        ))}
-      </View>
+        </>
+      )}
     </ScrollView>
   );
 }

@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { ScrollView, View, useWindowDimensions } from 'react-native';
+import { View, useWindowDimensions } from 'react-native';
 import { SUBJECT_KINDS } from '@/core/kit/subjects';
 import { leastSwaps } from '@/core/near/leastSwaps';
 import { rankRatioRoutes, type RatioOrder, type RatioRoute } from '@/core/near/ratioRoutes';
@@ -23,6 +23,7 @@ import { NumbersField } from '@/ui/controls/NumbersField';
 import { WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 import { NearPage, type NearPageParts } from './NearPage';
+import { Search } from './RatioSearch';
 
 const AIMS = [
   { value: 'ratio', name: 'A ratio' },
@@ -55,7 +56,6 @@ const linkText = (kit: Kit, route: RatioRoute): string =>
     .join(' + ');
 
 function Plan({ situation, system, kit }: NearPageParts) {
-  const styles = useStyles();
   const [aim, setAim] = useState<(typeof AIMS)[number]['value']>('ratio');
   const [ratio, setRatio] = useState(2.2);
   const [share, setShare] = useState(70);
@@ -121,49 +121,44 @@ function Plan({ situation, system, kit }: NearPageParts) {
       ) : null}
       {aim === 'round' ? (
         <NumbersField label="Ratios, such as 0.5 + 1 + 2" value={several} onChange={setSeveral} />
-      ) : null}
+      ) : (
+        <Choice label="What I care for" options={ORDERS} value={order} onChange={setOrder} />
+      )}
     </>
   );
   const where = { kit, bodyId: situation.setupRow.data.bodyId, modeId: situation.setup.modeId };
-  if (plans !== null && aim !== 'round')
-    return (
-      <Routes plan={plans[0]!} order={order} setOrder={setOrder} wanted={wanted[0]!} controls={controls} {...where} />
-    );
-  return (
-    <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
-      {controls}
-      {plans === null ? (
-        <View style={{ gap: space.small }}>
-          <Txt role="status">
-            {stopped === wanted
-              ? failed === wanted
-                ? 'The search could not run: its part of Jauge did not arrive. Start the server again, then go on.'
-                : 'Stopped.'
-              : `Trying every combination … ${formatFixed(progress?.for === wanted ? progress.share * 100 : 0)} %`}
-          </Txt>
-          {stopped === wanted ? (
-            <Key
-              title="Go on"
-              onPress={() => {
-                setFailed(null);
-                setStopped(null);
-              }}
-            />
-          ) : (
-            <Key title="Stop" onPress={() => setStopped(wanted)} />
-          )}
-        </View>
-      ) : (
-        <Round
-          stops={leastSwaps(
-            plans.map((plan, i) => ({ wanted: wanted[i]!, routes: plan.routes })),
-            present,
-            isLens,
-          )}
-          {...where}
-        />
+  const search = (
+    <Search
+      share={progress?.for === wanted ? progress.share : 0}
+      stopped={stopped === wanted}
+      failed={failed === wanted}
+      onStop={() => setStopped(wanted)}
+      onGoOn={() => {
+        setFailed(null);
+        setStopped(null);
+      }}
+    />
+  );
+  const round = (plans: RatioPlan[]) => (
+    <Round
+      stops={leastSwaps(
+        plans.map((plan, i) => ({ wanted: wanted[i]!, routes: plan.routes })),
+        present,
+        isLens,
       )}
-    </ScrollView>
+      {...where}
+    />
+  );
+  const one = aim === 'round' ? undefined : plans?.[0];
+  return (
+    <Routes
+      plan={one ?? null}
+      instead={one ? undefined : plans ? round(plans) : search}
+      order={order}
+      wanted={wanted[0]!}
+      controls={controls}
+      {...where}
+    />
   );
 }
 
@@ -248,20 +243,20 @@ interface Where {
 }
 
 interface RoutesProps extends Where {
-  plan: RatioPlan;
+  /** Null while it is sought, or where several are. */
+  plan: RatioPlan | null;
+  instead: ReactNode;
   order: RatioOrder;
-  setOrder: (order: RatioOrder) => void;
   wanted: number;
   controls: ReactNode;
 }
 
-function Routes({ plan, order, setOrder, wanted, controls, ...where }: RoutesProps) {
+function Routes({ plan, instead, order, wanted, controls, ...where }: RoutesProps) {
   const { kit } = where;
   const units = usePreferences((state) => state.units);
-  const wide = useWindowDimensions().width >= WIDE_FROM;
   const rows = useMemo(
     () =>
-      rankRatioRoutes(plan.routes, order).map((route) => ({
+      rankRatioRoutes(plan?.routes ?? [], order).map((route) => ({
         key: JSON.stringify(route.links),
         name: linkText(kit, route),
         of: { ...route, ...carried(kit, route) },
@@ -278,24 +273,34 @@ function Routes({ plan, order, setOrder, wanted, controls, ...where }: RoutesPro
       offers="highest"
       asks={['weight', 'price', 'light']}
       most={MOST_SHOWN}
+      instead={instead}
       controls={
         <>
           {controls}
-          <Choice label="What I care for" options={ORDERS} value={order} onChange={setOrder} />
-          <Txt kind="small" tone="soft" role="status" testID="plan-count">
-            {plan.reaching === 0
-              ? `Nothing of the kit reaches ${formatRatio(wanted)} on this body. A tube, a close-up lens or a reversing ring would extend it.`
-              : `${formatFixed(plan.reaching)} of ${formatFixed(plan.tried)} combinations reach ${formatRatio(wanted)}${plan.reaching > MOST_SHOWN && !wide ? `; the first ${MOST_SHOWN} shown` : ''}.`}
-          </Txt>
-          {kit.adapters.some(({ data }) => data.kind === 'bellows' && !data.retired) ? (
-            <Txt kind="small" tone="soft">
-              Bellows are not among them: put them in by a lever and set their extension on the desk.
-            </Txt>
-          ) : null}
+          {plan ? <HowMany plan={plan} wanted={wanted} kit={kit} /> : null}
         </>
       }
       card={({ of }) => <OneRoute route={of} {...where} />}
     />
+  );
+}
+
+/** How much of the kit the list is. */
+function HowMany({ plan, wanted, kit }: { plan: RatioPlan; wanted: number; kit: Kit }) {
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  return (
+    <>
+      <Txt kind="small" tone="soft" role="status" testID="plan-count">
+        {plan.reaching === 0
+          ? `Nothing of the kit reaches ${formatRatio(wanted)} on this body. A tube, a close-up lens or a reversing ring would extend it.`
+          : `${formatFixed(plan.reaching)} of ${formatFixed(plan.tried)} combinations reach ${formatRatio(wanted)}${plan.reaching > MOST_SHOWN && !wide ? `; the first ${MOST_SHOWN} shown` : ''}.`}
+      </Txt>
+      {kit.adapters.some(({ data }) => data.kind === 'bellows' && !data.retired) ? (
+        <Txt kind="small" tone="soft">
+          Bellows are not among them: put them in by a lever and set their extension on the desk.
+        </Txt>
+      ) : null}
+    </>
   );
 }
 
@@ -366,7 +371,6 @@ function OneRoute({ route, kit, bodyId, modeId }: Where & { route: RatioRoute })
 }
 
 const useStyles = stylesOf((palette) => ({
-  content: { padding: space.page, gap: space.page, width: '100%', maxWidth: 860, marginHorizontal: 'auto' },
   route: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -1,4 +1,5 @@
 import { test as base, expect, type Page } from '@playwright/test';
+import { freePort } from './freePort';
 import { JaugeServer } from './server';
 
 interface Options {
@@ -25,14 +26,16 @@ const BLOCKED = 'Service Worker registration blocked by Playwright';
  * exception, and any request that leaves the own origin.
  */
 export const test = base.extend<Options & Fixtures, OfWorker>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright reads from the pattern what a fixture needs.
-  door: [async ({}, provide) => provide({ port: 0 }), { scope: 'worker' }],
+  door: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads from the pattern what a fixture needs.
+    async ({}, provide, { parallelIndex }) => provide({ port: await freePort(parallelIndex) }),
+    { scope: 'worker' },
+  ],
   demo: [true, { option: true }],
   expectedConsole: [null, { option: true }],
   server: async ({ demo, door }, provide) => {
     const server = new JaugeServer(demo, [], door.port);
     await server.start();
-    door.port = server.port;
     await provide(server);
     await server.dispose();
   },

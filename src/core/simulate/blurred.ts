@@ -22,29 +22,49 @@ function weightsOf(sigma: number): Float64Array {
   return weights.map((weight) => weight / sum);
 }
 
-/** A picture blurred by a Gaussian, which many small faults of optics together come near to; its border is carried on. */
-export function blurred(light: Float32Array, width: number, height: number, sigma: number): Float32Array {
-  if (sigma < 0.05) return light;
-  const weights = weightsOf(sigma);
+/** Rows one after the other, each of their places a sum over those beside it; the border is carried on. */
+function alongRows(light: Float32Array, width: number, height: number, weights: Float64Array): Float32Array {
   const reach = (weights.length - 1) / 2;
-  const across = new Float32Array(light.length);
+  const out = new Float32Array(light.length);
   // A row with its border carried on, so that nothing needs to be asked in the innermost loop.
   const row = new Float64Array(width + 2 * reach);
   for (let y = 0; y < height; y++) {
     const from = y * width;
     for (let x = 0; x < row.length; x++) row[x] = light[from + Math.max(0, Math.min(width - 1, x - reach))]!;
     for (let x = 0; x < width; x++) {
-      let sum = 0;
-      for (let k = 0; k < weights.length; k++) sum += weights[k]! * row[x + k]!;
-      across[from + x] = sum;
+      const middle = x + reach;
+      let sum = weights[reach]! * row[middle]!;
+      // Both sides weigh the same.
+      for (let k = 1; k <= reach; k++) sum += weights[reach + k]! * (row[middle - k]! + row[middle + k]!);
+      out[from + x] = sum;
     }
   }
-  const out = new Float32Array(light.length);
-  for (let y = 0; y < height; y++)
-    for (let k = -reach; k <= reach; k++) {
-      const line = Math.max(0, Math.min(height - 1, y + k)) * width;
-      const weight = weights[k + reach]!;
-      for (let x = 0; x < width; x++) out[y * width + x] = out[y * width + x]! + weight * across[line + x]!;
-    }
   return out;
+}
+
+/** The same from row to row. */
+function alongColumns(light: Float32Array, width: number, height: number, weights: Float64Array): Float32Array {
+  const reach = (weights.length - 1) / 2;
+  const out = new Float32Array(light.length);
+  const sums = new Float64Array(width);
+  for (let y = 0; y < height; y++) {
+    const here = y * width;
+    const middle = weights[reach]!;
+    for (let x = 0; x < width; x++) sums[x] = middle * light[here + x]!;
+    for (let k = 1; k <= reach; k++) {
+      const weight = weights[reach + k]!;
+      const above = Math.max(0, y - k) * width;
+      const below = Math.min(height - 1, y + k) * width;
+      for (let x = 0; x < width; x++) sums[x] = sums[x]! + weight * (light[above + x]! + light[below + x]!);
+    }
+    out.set(sums, here);
+  }
+  return out;
+}
+
+/** A picture blurred by a Gaussian, which many small faults of optics together come near to; its border is carried on. */
+export function blurred(light: Float32Array, width: number, height: number, sigma: number): Float32Array {
+  if (sigma < 0.05) return light;
+  const weights = weightsOf(sigma);
+  return alongColumns(alongRows(light, width, height, weights), width, height, weights);
 }

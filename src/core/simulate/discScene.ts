@@ -1,4 +1,4 @@
-import { noise } from '../detail/textures/noise';
+import { noiseOf } from '../detail/textures/noise';
 import type { Scene } from './scene';
 
 /** How a disc looks: a planet with belts, a body lit from the side, or an evenly lit round thing. */
@@ -22,6 +22,8 @@ export interface DiscMade {
 /** A disc about the middle of the scene, its equator along x. */
 export function discScene(made: DiscMade, seed: number): Scene {
   const phase = (made.phaseDeg * Math.PI) / 180;
+  const [sinPhase, cosPhase] = [Math.sin(phase), Math.cos(phase)];
+  const belt = noiseOf(seed);
   return (x, y) => {
     const u = x / made.radiusMm;
     const v = y / (made.radiusMm * made.flattening);
@@ -29,10 +31,10 @@ export function discScene(made: DiscMade, seed: number): Scene {
     if (rho2 >= 1) return made.ground;
     const towards = Math.sqrt(1 - rho2);
     let light = made.law === 'power' ? towards ** made.darkening : 1 - made.darkening * (1 - towards);
-    if (made.belts > 0) light *= 1 + made.belts * (noise(v * 5, u * 0.7, seed) - 0.5);
+    if (made.belts > 0) light *= 1 + made.belts * (belt(v * 5, u * 0.7) - 0.5);
     if (made.phaseDeg > 0) {
       // Lambert's law: as much light as the ground there sees of the Sun.
-      const sun = u * Math.sin(phase) + towards * Math.cos(phase);
+      const sun = u * sinPhase + towards * cosPhase;
       light *= Math.max(0, sun) / Math.max(0.2, towards * 0.5 + 0.5);
     }
     return made.ground + (made.light - made.ground) * Math.max(0, light);

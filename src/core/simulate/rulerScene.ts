@@ -1,4 +1,4 @@
-import { noise } from '../detail/textures/noise';
+import { noiseOf } from '../detail/textures/noise';
 import { chance } from './chance';
 import type { Scene } from './scene';
 
@@ -134,12 +134,11 @@ export function rulerScene(made: RulerMade, seed: number): Scene {
     return found;
   };
   const scratches = scratchesOf(made, seed);
-  const noiseAt = noise;
+  const [coarse, fine, brushed] = [noiseOf(seed), noiseOf(seed + 1), noiseOf(seed + 2)];
   return (x, y) => {
-    if (y < 0 || y > made.heightMm)
-      return made.desk + made.grain * (noiseAt(x * 1.7, y * 1.7, seed) + noiseAt(x * 5, y * 5, seed + 1) - 1);
+    if (y < 0 || y > made.heightMm) return made.desk + made.grain * (coarse(x * 1.7, y * 1.7) + fine(x * 5, y * 5) - 1);
     let light = made.ground;
-    if (made.brushed > 0) light += made.brushed * (noiseAt(x * 0.6, y * 14, seed + 2) - 0.5);
+    if (made.brushed > 0) light += made.brushed * (brushed(x * 0.6, y * 14) - 0.5);
     if (y > top && y < reach) {
       const i = Math.round(x / step);
       const { off, black, lengthMm } = tick(i);

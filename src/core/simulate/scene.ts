@@ -28,6 +28,7 @@ export function drawn(scene: Scene, view: View, width: number, height: number, s
   const cornersOf = corners(view, width, height);
   const light = new Float32Array(width * height);
   const share = 1 / (samples * samples);
+  const places = Float64Array.from({ length: samples }, (_, i) => (i + 0.5) / samples);
   let below = cornersOf(0);
   for (let y = 0; y < height; y++) {
     const above = below;
@@ -43,9 +44,9 @@ export function drawn(scene: Scene, view: View, width: number, height: number, s
       const downY = below[at + 1]! - y0;
       let sum = 0;
       for (let j = 0; j < samples; j++) {
-        const v = (j + 0.5) / samples;
+        const v = places[j]!;
         for (let i = 0; i < samples; i++) {
-          const u = (i + 0.5) / samples;
+          const u = places[i]!;
           sum += scene(x0 + u * acrossX + v * downX, y0 + u * acrossY + v * downY);
         }
       }

@@ -1,6 +1,6 @@
 import { svgPathProperties } from 'svg-path-properties';
 import { textureOf } from '../detail/textures/texture';
-import { noise } from '../detail/textures/noise';
+import { noiseOf } from '../detail/textures/noise';
 import { SILHOUETTES } from '../kit/silhouettes';
 import { SUBJECT_KINDS, type SubjectKind } from '../kit/subjects';
 import type { Scene } from './scene';
@@ -129,9 +129,13 @@ function farthest(points: Point[]): [Point, Point] {
   let most = -1;
   for (let i = 0; i < 720; i++) {
     const [c, s] = [Math.cos((i * Math.PI) / 720), Math.sin((i * Math.PI) / 720)];
-    const along = ([x, y]: Point) => x * c + y * s;
-    const low = points.reduce((a, b) => (along(b) < along(a) ? b : a));
-    const high = points.reduce((a, b) => (along(b) > along(a) ? b : a));
+    let [low, high] = [points[0]!, points[0]!];
+    let [least, greatest] = [Infinity, -Infinity];
+    for (const point of points) {
+      const along = point[0] * c + point[1] * s;
+      if (along < least) [least, low] = [along, point];
+      if (along > greatest) [greatest, high] = [along, point];
+    }
     const length = Math.hypot(high[0] - low[0], high[1] - low[1]);
     if (length > most) {
       most = length;
@@ -150,11 +154,12 @@ export function subjectScene(made: SubjectMade, seed: number): Scene {
   const texture = textureOf(made.kind);
   const coarser = texture.drawnForMm / made.sizeMm;
   const broad = made.sizeMm * 0.9;
+  const uneven = noiseOf(seed);
   return (x, y) => {
     const column = Math.floor((x / mmPerUnit) * FINE + columns / 2);
     const row = Math.floor((y / mmPerUnit) * FINE + rows / 2);
     if (column >= 0 && row >= 0 && column < columns && row < rows && on[row * columns + column])
       return made.light * (0.8 + 0.4 * texture.at(x * coarser, y * coarser));
-    return made.ground + made.unevenGround * (noise(x / broad, y / broad, seed) - 0.5);
+    return made.ground + made.unevenGround * (uneven(x / broad, y / broad) - 0.5);
   };
 }

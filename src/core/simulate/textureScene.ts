@@ -1,4 +1,4 @@
-import { noise } from '../detail/textures/noise';
+import { noiseOf } from '../detail/textures/noise';
 import { chance } from './chance';
 import type { Scene } from './scene';
 
@@ -16,15 +16,23 @@ export function textureScene(finestMm: number, seed: number): Scene {
   const turn = between(0, Math.PI);
   const [c, s] = [Math.cos(turn), Math.sin(turn)];
   const stretch = between(2, 6);
-  const octaves = Array.from({ length: OCTAVES }, (_, k) => 2 ** k * finestMm);
+  const octaves = Array.from({ length: OCTAVES }, (_, k) => ({
+    size: 2 ** k * finestMm,
+    share: 0.045 + 0.012 * k,
+    even: noiseOf(seed + k),
+    fibre: noiseOf(seed + 100 + k),
+  }));
   return (x, y) => {
-    const [u, v] = [x * c + y * s, (-x * s + y * c) / stretch];
+    const u = x * c + y * s;
+    const v = (-x * s + y * c) / stretch;
     let light = 0.42;
-    for (const [k, size] of octaves.entries()) {
-      const share = 0.045 + 0.012 * k;
-      const even = noise(x / size + 31.7 * k, y / size - 17.3 * k, seed + k);
-      const fibre = noise((2 * u) / size - 11.1 * k, (2 * v) / size + 7.9 * k, seed + 100 + k);
-      light += share * (even + fibre - 1);
+    for (let k = 0; k < OCTAVES; k++) {
+      const { size, share, even, fibre } = octaves[k]!;
+      light +=
+        share *
+        (even(x / size + 31.7 * k, y / size - 17.3 * k) +
+          fibre((2 * u) / size - 11.1 * k, (2 * v) / size + 7.9 * k) -
+          1);
     }
     return Math.max(0.02, Math.min(1, light));
   };

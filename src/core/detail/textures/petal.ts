@@ -1,8 +1,12 @@
-import { noise } from './noise';
+import { noiseOf } from './noise';
 
 /** A petal of a flower 40 mm across, mm: veins, and the cells of its skin. */
 const VEIN_MM = 1.3;
 const CELL_MM = 0.045;
+
+const wandering = noiseOf(97);
+const cellOf = noiseOf(101);
+const shadeOf = noiseOf(103);
 
 /**
  * Brightness of a petal of our own making, 0 to 1: veins that fork and wander, small bright cells, soft shading.
@@ -11,11 +15,11 @@ const CELL_MM = 0.045;
  * @param yMm down
  */
 export function petal(xMm: number, yMm: number): number {
-  const wander = 1.5 * (noise(xMm / 5, yMm / 7, 97) - 0.5);
+  const wander = 1.5 * (wandering(xMm / 5, yMm / 7) - 0.5);
   const main = Math.abs((((xMm + wander) / VEIN_MM) % 1) - 0.5) * 2;
   const fine = Math.abs((((xMm * 0.8 + yMm * 0.5 + wander) / (VEIN_MM * 0.43)) % 1) - 0.5) * 2;
-  const cell = noise(xMm / CELL_MM, yMm / CELL_MM, 101);
-  const shade = noise(xMm / 6, yMm / 6, 103);
+  const cell = cellOf(xMm / CELL_MM, yMm / CELL_MM);
+  const shade = shadeOf(xMm / 6, yMm / 6);
   return Math.min(
     1,
     Math.max(

@@ -1,9 +1,12 @@
-import { hash, noise } from './noise';
+import { hash, noiseOf } from './noise';
 
 /** Distances in the plumage of a bird half a metre long, mm; other subjects have theirs in proportion. */
 const FEATHER_MM = 9;
 const BARB_MM = 0.7;
 const BARBULE_MM = 0.16;
+
+const broad = noiseOf(11);
+const fine = noiseOf(17);
 
 /**
  * Brightness of a plumage of our own making at a place on the subject, 0 to 1: overlapping feathers with a dark edge, barbs
@@ -25,7 +28,7 @@ export function plumage(xMm: number, yMm: number): number {
   const slant = yMm + Math.abs(across) * FEATHER_MM * 0.5;
   const barb = 0.5 + 0.5 * Math.sin((2 * Math.PI * slant) / BARB_MM + hash(column, row, 3) * 6);
   const barbule = 0.5 + 0.5 * Math.sin((2 * Math.PI * (xMm * 0.8 + yMm * 0.6)) / BARBULE_MM);
-  const mottle = noise(xMm / 5, yMm / 5, 11) * 0.6 + noise(xMm / 1.4, yMm / 1.4, 17) * 0.4;
+  const mottle = broad(xMm / 5, yMm / 5) * 0.6 + fine(xMm / 1.4, yMm / 1.4) * 0.4;
   const base = 0.34 + 0.3 * mottle + 0.12 * hash(column, row, 5);
   return Math.min(
     1,

@@ -1,6 +1,6 @@
 import type { SubjectKind } from '../../kit/subjects';
 import { fur } from './fur';
-import { hash, noise } from './noise';
+import { hash, noiseOf } from './noise';
 import { petal } from './petal';
 import { plumage } from './plumage';
 import { shell } from './shell';
@@ -55,20 +55,26 @@ describe('noise', () => {
   });
 
   it('meets its lattice, is half way between two points in their middle, and rests at them', () => {
+    const noise = noiseOf(9);
     for (const [x, y] of [
       [2, 3],
       [-5, 7],
       [-1, -1],
     ] as const) {
-      expect(noise(x, y, 9)).toBeCloseTo(hash(x, y, 9), 12);
-      expect(noise(x + 0.5, y, 9)).toBeCloseTo((hash(x, y, 9) + hash(x + 1, y, 9)) / 2, 12);
-      expect(noise(x, y + 0.5, 9)).toBeCloseTo((hash(x, y, 9) + hash(x, y + 1, 9)) / 2, 12);
+      expect(noise(x, y)).toBeCloseTo(hash(x, y, 9), 12);
+      expect(noise(x + 0.5, y)).toBeCloseTo((hash(x, y, 9) + hash(x + 1, y, 9)) / 2, 12);
+      expect(noise(x, y + 0.5)).toBeCloseTo((hash(x, y, 9) + hash(x, y + 1, 9)) / 2, 12);
       const four = [hash(x, y, 9), hash(x + 1, y, 9), hash(x, y + 1, 9), hash(x + 1, y + 1, 9)];
-      expect(noise(x + 0.5, y + 0.5, 9)).toBeCloseTo(four.reduce((sum, each) => sum + each, 0) / 4, 12);
+      expect(noise(x + 0.5, y + 0.5)).toBeCloseTo(four.reduce((sum, each) => sum + each, 0) / 4, 12);
       // A quarter of the way the smooth step has come 5/32 of it: 3·(1/4)² − 2·(1/4)³.
-      expect(noise(x + 0.25, y, 9)).toBeCloseTo(four[0]! + (5 / 32) * (four[1]! - four[0]!), 12);
-      expect(Math.abs(noise(x + 1e-4, y, 9) - noise(x, y, 9))).toBeLessThan(1e-6);
+      expect(noise(x + 0.25, y)).toBeCloseTo(four[0]! + (5 / 32) * (four[1]! - four[0]!), 12);
+      expect(Math.abs(noise(x + 1e-4, y) - noise(x, y))).toBeLessThan(1e-6);
     }
+    // Whatever was looked at before.
+    const [here, elsewhere] = [noise(0.3, 0.6), noise(0.3, 1.6)];
+    expect(noise(1.3, 0.6)).toBe(noiseOf(9)(1.3, 0.6));
+    expect([noise(0.3, 0.6), noise(0.3, 1.6)]).toEqual([here, elsewhere]);
+    expect(new Set([here, elsewhere, noiseOf(10)(0.3, 0.6)]).size).toBe(3);
   });
 });
 

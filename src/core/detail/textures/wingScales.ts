@@ -1,8 +1,11 @@
-import { hash, noise } from './noise';
+import { hash, noiseOf } from './noise';
 
 /** A scale of the wing of a butterfly 60 mm across, mm, and the ridges that run along it. */
 const SCALE_MM = 0.16;
 const RIDGE_MM = 0.02;
+
+const blotchOf = noiseOf(61);
+const wander = noiseOf(67);
 
 /**
  * Brightness of a wing of our own making, 0 to 1: rows of overlapping scales with fine ridges, in blotches of dark and
@@ -21,8 +24,8 @@ export function wingScales(xMm: number, yMm: number): number {
   const tip = Math.max(0, 1 - Math.abs(along + 0.35 * across * across - 0.9) / 0.14);
   const side = Math.max(0, (Math.abs(across) - 0.8) / 0.2);
   const ridge = 0.5 + 0.5 * Math.sin((2 * Math.PI * xMm) / RIDGE_MM);
-  const blotch = noise(xMm / 2.2, yMm / 2.6, 61) > 0.52 ? 0.3 : 0;
-  const vein = Math.max(0, 1 - Math.abs(((xMm + 0.4 * noise(0, yMm / 3, 67)) % 6.5) - 3) / 0.12);
+  const blotch = blotchOf(xMm / 2.2, yMm / 2.6) > 0.52 ? 0.3 : 0;
+  const vein = Math.max(0, 1 - Math.abs(((xMm + 0.4 * wander(0, yMm / 3)) % 6.5) - 3) / 0.12);
   return Math.min(
     1,
     Math.max(

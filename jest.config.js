@@ -34,8 +34,6 @@ const GLOBALS = [
   'Float64Array',
   'Uint8Array',
   'Uint16Array',
-  'Map',
-  'Set',
 ];
 
 const ui = {

@@ -23,14 +23,25 @@ export function overlapsAndCuts(page: Page): Promise<string[]> {
     const size = ({ left, top, right, bottom }: Box): [number, number] => [right - left, bottom - top];
     const clips = (style: CSSStyleDeclaration) =>
       [style.overflowX, style.overflowY].some((value) => value === 'hidden' || value === 'auto' || value === 'scroll');
-    /** What of a box can be seen: within the window and everything that scrolls or clips, the element itself too. */
+    const windows = new Map<Element, Box | null>();
+    /** Through what an element is seen: the window and everything that scrolls or clips, the element itself too; null when hidden. */
+    const windowOf = (element: Element): Box | null => {
+      const known = windows.get(element);
+      if (known !== undefined) return known;
+      const around = element.parentElement
+        ? windowOf(element.parentElement)
+        : { left: 0, top: 0, right: window.innerWidth, bottom: window.innerHeight };
+      const style = getComputedStyle(element);
+      const hidden = style.clipPath !== 'none' || style.visibility === 'hidden' || Number(style.opacity) === 0;
+      const through = hidden || !around ? null : clips(style) ? meet(around, element.getBoundingClientRect()) : around;
+      windows.set(element, through);
+      return through;
+    };
+    /** What of a box can be seen. */
     const seen = (element: Element, box: Box): Box | null => {
-      let visible = meet(box, { left: 0, top: 0, right: window.innerWidth, bottom: window.innerHeight });
-      for (let each: Element | null = element; each; each = each.parentElement) {
-        const style = getComputedStyle(each);
-        if (style.clipPath !== 'none' || style.visibility === 'hidden' || Number(style.opacity) === 0) return null;
-        if (clips(style)) visible = meet(visible, each.getBoundingClientRect());
-      }
+      const through = windowOf(element);
+      if (!through) return null;
+      const visible = meet(box, through);
       const [width, height] = size(visible);
       return width > 1 && height > 1 ? visible : null;
     };
@@ -59,16 +70,15 @@ export function overlapsAndCuts(page: Page): Promise<string[]> {
       return visible ? [{ element, name: `[${name}]`, box: visible }] : [];
     });
     const apart = (a: Item, b: Item) => {
-      if (a.element === b.element || a.element.contains(b.element) || b.element.contains(a.element)) return true;
       const [width, height] = size(meet(a.box, b.box));
-      return width <= 1.5 || height <= 1.5;
+      return width <= 1.5 || height <= 1.5 || a.element.contains(b.element) || b.element.contains(a.element);
     };
     /** What lies on a layer of its own, such as an open sheet, hides what is below it on purpose. */
     const layer = (element: Element) => element.closest('[aria-modal]');
     const compare = (first: Item[], second: Item[], same: boolean) => {
       first.forEach((a, i) => {
         for (const b of same ? first.slice(i + 1) : second) {
-          if (layer(a.element) !== layer(b.element) || apart(a, b)) continue;
+          if (apart(a, b) || layer(a.element) !== layer(b.element)) continue;
           // Letters with a halo are drawn twice in one place.
           if (a.name === b.name && Math.abs(a.box.left - b.box.left) < 2 && Math.abs(a.box.top - b.box.top) < 2)
             continue;
@@ -81,14 +91,10 @@ export function overlapsAndCuts(page: Page): Promise<string[]> {
     compare(controls, [], true);
     compare(texts, controls, false);
     for (const element of document.querySelectorAll<HTMLElement>('div,span,h1,h2,h3')) {
-      const own = [...element.childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.textContent?.trim());
+      if (![...element.childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.textContent?.trim()))
+        continue;
       const style = getComputedStyle(element);
-      if (
-        !own ||
-        style.overflowX !== 'hidden' ||
-        style.clipPath !== 'none' ||
-        !seen(element, element.getBoundingClientRect())
-      )
+      if (style.overflowX !== 'hidden' || style.clipPath !== 'none' || !seen(element, element.getBoundingClientRect()))
         continue;
       // A name that ends in … is cut on purpose and can be heard whole.
       if (style.textOverflow === 'ellipsis') continue;

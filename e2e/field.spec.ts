@@ -1,5 +1,6 @@
 import { axeFindings } from './support/axe';
 import { holdInHand } from './support/inHand';
+import { overlapsAndCuts } from './support/boxes';
 import { atRest } from './support/rest';
 import { expect, openFar, test } from './support/test';
 
@@ -49,6 +50,9 @@ test('with text twice as large a phone shows names, reading and a rule one can p
     await atRest(page);
     const [needed, there] = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
     expect(needed, route).toBeLessThanOrEqual(there!);
+    expect(await overlapsAndCuts(page), route).toEqual([]);
+    // A ratio stands in one line.
+    if (route === '/near') expect((await page.getByTestId('ratio-value').boundingBox())!.height).toBeLessThan(60);
   }
 });
 

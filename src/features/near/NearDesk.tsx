@@ -21,6 +21,7 @@ import { OutputKeys } from '@/ui/reading/OutputKeys';
 import { VerdictLine } from '@/ui/reading/VerdictLine';
 import { TARGET, WIDE_FROM, space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
+import { useMagnified } from '@/ui/useMagnified';
 import { useCalmed } from '@/data/useCalmed';
 import { KeepBar } from '@/features/book/KeepBar';
 import { NearColumn, NearDock } from './NearControls';
@@ -244,6 +245,8 @@ interface NumbersProps {
 /** The two numbers, large: the ratio on the sensor, and the field it takes in. */
 const Numbers = memo(function Numbers({ ratio, kind, error, wide, high, onWhy }: NumbersProps) {
   const styles = useStyles();
+  // As wide as it is, it would break before its “1”.
+  const magnified = useMagnified();
   return (
     <View style={styles.numbers}>
       <Pressable
@@ -253,7 +256,7 @@ const Numbers = memo(function Numbers({ ratio, kind, error, wide, high, onWhy }:
         aria-label={`Reproduction ratio: ${ratio}, ${kind}. Why?`}
         testID="ratio"
       >
-        <Txt kind="huge" testID="ratio-value">
+        <Txt kind={magnified ? 'large' : 'huge'} testID="ratio-value">
           {ratio}
         </Txt>
         <Txt kind="fine" tone="soft">

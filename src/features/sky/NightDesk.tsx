@@ -6,7 +6,7 @@ import { altitudesOf, bestWindow, LEAST_ALTITUDE_DEG, type BestWindow, type Nigh
 import { ofDate, planetOn, type Place } from '@/core/sky/ephemeris';
 import { nightQuantities } from '@/core/sky/nightQuantities';
 import { PLANETS, PLANET_NAMES } from '@/core/sky/planet';
-import { clock, dayText, shiftDay } from '@/data/localTime';
+import { clock, dayText } from '@/data/localTime';
 import { usePreferences } from '@/data/preferences';
 import { useSheets } from '@/data/sheets';
 import { useSky } from '@/data/inHand';
@@ -26,6 +26,7 @@ import { ComingNights } from './ComingNights';
 import { UnderSkyTabs } from './SkyTabs';
 import { NEAR_SUN_DEG, SUN_WARNING } from '@/core/sky/sunWarning';
 import { useDemoEvening } from '@/data/demoEvening';
+import { WhichNight } from './WhichNight';
 import { useNight, type SkyNight } from './useNight';
 import { useWhy } from '../desk/useWhy';
 
@@ -122,23 +123,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
   };
   const head = (
     <View style={styles.block}>
-      <View style={styles.day}>
-        <Key
-          title="The night before"
-          icon="chevron-left"
-          iconOnly
-          onPress={() => sky.set({ day: shiftDay(day, -1) })}
-        />
-        <View style={styles.words}>
-          <Txt kind="title" level={2} testID="night-title">
-            {dayText(day)}
-          </Txt>
-          <Txt kind="small" tone="soft">
-            {`${site.name}, clocks of ${site.zone}`}
-          </Txt>
-        </View>
-        <Key title="The night after" icon="chevron-right" iconOnly onPress={() => sky.set({ day: shiftDay(day, 1) })} />
-      </View>
+      <WhichNight day={day} site={site} onDay={(next) => sky.set({ day: next })} />
       <TakeDrawing title={`Night of ${dayText(day)}, ${shown.name}`}>
         <NightChart
           times={night.times}
@@ -273,6 +258,4 @@ const useStyles = stylesOf((palette) => ({
   side: { width: 440, flexGrow: 0, borderLeftWidth: 1, borderColor: palette.hairline },
   content: { padding: space.page, gap: space.page, maxWidth: 860, width: '100%', marginHorizontal: 'auto' },
   block: { gap: space.medium },
-  day: { flexDirection: 'row', alignItems: 'center', gap: space.medium },
-  words: { flex: 1, alignItems: 'center' },
 }));

@@ -106,6 +106,17 @@ function formerEntries(value: unknown): (Entry | Odd)[] {
   ];
 }
 
+/** What lies under a name of the local storage; where it cannot be told apart, all of it is one thing that cannot be read. */
+function leftUnder(name: string): (Entry | Odd)[] {
+  const value = parsed(localStorage.getItem(name) ?? 'null');
+  if (name !== FORMER) return [isEntry(value) ? value : { key: name.slice(HANDOVER.length), value }];
+  try {
+    return formerEntries(value);
+  } catch {
+    return [{ key: name, value }];
+  }
+}
+
 /**
  * Brings into the database what a killed tab or an earlier version left beside it; what cannot be read comes along.
  * Returns the entries for which the database has no room: they stay where they lie until they are sent.
@@ -119,9 +130,7 @@ export async function adoptLeftovers(): Promise<Entry[]> {
   }
   const unplaced: Entry[] = [];
   for (const name of names) {
-    const value = parsed(localStorage.getItem(name) ?? 'null');
-    const found =
-      name === FORMER ? formerEntries(value) : [isEntry(value) ? value : { key: name.slice(HANDOVER.length), value }];
+    const found = leftUnder(name);
     try {
       for (const entry of found) await writeEntry(entry);
       localStorage.removeItem(name);

@@ -311,6 +311,12 @@ describe('what lies on the device already', () => {
     expect(useOutbox.getState().waiting).toEqual([]);
     await discard('odd');
     expect((await readEntries()).odd.map((each) => each.key).sort()).toEqual(['former-0', 'x']);
+    // Nor does it where it is not even a list.
+    localStorage.setItem('jauge.outbox', JSON.stringify({ state: { waiting: 7 } }));
+    answers = [{ status: 201, body: row(1) }];
+    await openOutbox();
+    expect(useOutbox.getState().odd.map((each) => each.key)).toContain('jauge.outbox');
+    expect(Object.keys(localStorage)).toEqual([]);
   });
 });
 

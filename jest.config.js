@@ -36,9 +36,16 @@ const GLOBALS = [
   'Uint16Array',
 ];
 
+/** Tests go through Babel, for the sake of their mocks. */
+const ours = { '/src/(?!.*\\.test\\.)[^.]*\\.tsx?$': '<rootDir>/tests/transform/plain.js' };
+
+/** Plain scripts already, of a size that takes Babel seconds each. */
+const AS_IT_IS = ['/src/contract/generated/', '/node_modules/react-native/Libraries/Renderer/implementations/'];
+
 const ui = {
   sandboxInjectedGlobals: GLOBALS,
   transformIgnorePatterns: [
+    ...AS_IT_IS,
     `/node_modules/(?!(${esm.join('|')}))`,
     '/node_modules/react-native-reanimated/plugin/',
     '/node_modules/@react-native/babel-preset/',
@@ -66,6 +73,7 @@ module.exports = {
       setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
       // Not babel.config.js: the server and the core are plain Node.
       transform: {
+        ...ours,
         '\\.[jt]sx?$': [
           'babel-jest',
           {
@@ -75,7 +83,7 @@ module.exports = {
           },
         ],
       },
-      transformIgnorePatterns: [`/node_modules/(?!(${esmOfCore.join('|')})/)`],
+      transformIgnorePatterns: [...AS_IT_IS, `/node_modules/(?!(${esmOfCore.join('|')})/)`],
       moduleNameMapper: base,
       sandboxInjectedGlobals: GLOBALS,
     },
@@ -84,6 +92,7 @@ module.exports = {
       displayName: 'ui',
       modulePathIgnorePatterns,
       preset: 'jest-expo',
+      transform: ours,
       testMatch: ['<rootDir>/src/{ui,features,data}/**/*.test.{ts,tsx}'],
     },
   ],

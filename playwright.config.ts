@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 
 const port = Number(process.env.E2E_PORT ?? 4110);
@@ -16,8 +17,8 @@ export const CHROMIUM_ARGS = [
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
-  // Every test has a server and a file of its own.
-  workers: 2,
+  // Every test has a server and a file of its own. One more than there are cores: a page often waits, and so does its test.
+  workers: availableParallelism() + 1,
   // Generous, because a shared machine may be ten times slower for a while: they only end a test that hangs.
   timeout: 240_000,
   expect: { timeout: 45_000 },

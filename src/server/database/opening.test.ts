@@ -151,14 +151,17 @@ describe('a migration', () => {
   it('that fails in the middle leaves the file as it was before the step', async () => {
     await make();
     await back();
-    const last = MIGRATIONS.at(-1)! as { up: (typeof MIGRATIONS)[number]['up'] };
-    const { up } = last;
-    last.up = async (queryInterface) => {
-      await up(queryInterface);
-      throw new Error('killed');
-    };
+    const steps = MIGRATIONS as (typeof MIGRATIONS)[number][];
+    const last = steps.pop()!;
+    steps.push({
+      ...last,
+      up: async (queryInterface) => {
+        await last.up(queryInterface);
+        throw new Error('killed');
+      },
+    });
     await expect(openDatabase(file)).rejects.toThrow('killed');
-    last.up = up;
+    steps.splice(-1, 1, last);
     const raw = await openRaw(file);
     expect(await raw.all<{ name: string }>(`SELECT name FROM sqlite_master WHERE name = 'guesses'`)).toEqual([]);
     await raw.close();

@@ -1,8 +1,7 @@
 import { changesAround } from '../chain/changes';
-import { linksOf, type Link } from '../chain/link';
+import { linksOf, partAsUsed, type Link } from '../chain/link';
 import type { MeasuredRatio } from '../chain/measuredRatio';
 import { misfits } from '../chain/mountPath';
-import { partAsUsed } from '../chain/link';
 import type { Part, PartKind } from '../chain/parts';
 import { WHOLE_SENSOR_ID, modesOf } from '../kit/body';
 import type { SystemInput } from '../optics/foldSystem';

@@ -38,6 +38,12 @@ test('with one hand: what is touched often lies at the bottom, and keys stand in
 test('with text twice as large a phone shows names, reading and a rule one can pull', async ({ page }) => {
   // What a browser makes of 390 × 844 at 200 %.
   await page.setViewportSize({ width: 195, height: 422 });
+  // Without a place, as with a kit of one's own: what to do is longer than the window is high.
+  await page.route('**/api/v1/demo', (route) => route.fulfill({ json: { rows: 0 } }));
+  await page.goto('/sky/night');
+  await expect(page.getByRole('button', { name: 'Choose a place' })).toBeVisible();
+  expect(await overlapsAndCuts(page)).toEqual([]);
+  await page.unroute('**/api/v1/demo');
   await openFar(page);
   await expect(page.getByRole('button', { name: /^Set-up: Marsh hide/ })).toContainText('Marsh hide');
   await expect(page.getByTestId('pixels-value')).toBeInViewport();
@@ -78,6 +84,8 @@ test('in full sun all text has a contrast of 7 to 1', async ({ page }) => {
 
 test('the device gives azimuth and altitude when it is asked', async ({ page }) => {
   await page.goto('/sky');
+  // The demo's place comes a moment after the desk.
+  await expect(page.getByRole('button', { name: /^Place and night: Sea wall/ })).toBeVisible();
   await page.getByRole('button', { name: /Where it points/ }).click();
   await page.getByRole('radio', { name: 'Azimuth and altitude' }).click();
   // As a phone tells it, over and over, that is held towards the south-west, 35° up; this machine has no compass of its own.

@@ -56,14 +56,16 @@ export async function declinationDeg(site: SkySite, ms: number): Promise<number>
 /**
  * Asks the device where its back points. To be called when a key is pressed: some browsers ask the person then.
  *
+ * @param siteNow asked once the device was listened to: the place may have come meanwhile
  * @returns null when it does not tell, or was not allowed to
  */
-export async function takeAim(site: SkySite | null): Promise<TakenAim | null> {
+export async function takeAim(siteNow: () => SkySite | null): Promise<TakenAim | null> {
   if (typeof DeviceOrientationEvent === 'undefined') return null;
   const asked = await (DeviceOrientationEvent as Asked).requestPermission?.().catch(() => 'denied');
   if (asked !== undefined && asked !== 'granted') return null;
   const steady = steadyAim((await listen()).slice(-MOST_READINGS));
   if (!steady) return null;
+  const site = siteNow();
   const declination = site ? await declinationDeg(site, Date.now()) : null;
   return {
     ...steady,

@@ -115,14 +115,16 @@ const Layout = memo(function Layout() {
   );
 });
 
-/** A desk that cannot be read yet: what to do next, in the middle. */
+/** A desk that cannot be read yet: what to do next, in the middle; it scrolls where a window is lower than its words. */
 export function DeskMessage({ text, children }: { text: string; children?: ReactNode }) {
   const styles = useStyles();
   return (
-    <View style={styles.centre} role="status">
-      <Txt style={styles.centreText}>{text}</Txt>
-      {children}
-    </View>
+    <ScrollView style={styles.scroll} contentContainerStyle={styles.centre}>
+      <View style={styles.message} role="status">
+        <Txt style={styles.centreText}>{text}</Txt>
+        {children}
+      </View>
+    </ScrollView>
   );
 }
 
@@ -138,6 +140,7 @@ const useStyles = stylesOf((palette) => ({
   near: { flexGrow: 0, borderTopWidth: 1, borderColor: palette.ink },
   nearContent: { ...GRID_COLUMN, paddingHorizontal: space.page, paddingVertical: space.small },
   phoneContent: { ...GRID_COLUMN, padding: space.page, paddingTop: space.medium, gap: space.large },
-  centre: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide, gap: space.page },
+  centre: { flexGrow: 1, alignItems: 'center', justifyContent: 'center', padding: space.wide },
+  message: { alignItems: 'center', gap: space.page },
   centreText: { textAlign: 'center', maxWidth: 420 },
 }));

@@ -24,12 +24,11 @@ function wordsOf({ azimuthDeg, altitudeDeg, spreadDeg, declinationDeg }: TakenAi
 
 /** Takes azimuth and altitude from the device, held along the lens. Without its compass they are typed. */
 export function AimKey() {
-  const site = useSky((state) => state.site);
   const set = useSky((state) => state.set);
   const [said, setSaid] = useState<string | null>(null);
   const take = async () => {
     setSaid('Hold it still …');
-    const aim = await takeAim(site);
+    const aim = await takeAim(() => useSky.now().site);
     if (!aim) return setSaid('This device gives no direction, or was not allowed to. Type azimuth and altitude below.');
     set({ azimuthDeg: Math.round(aim.azimuthDeg) % 360, altitudeDeg: Math.round(Math.max(-10, aim.altitudeDeg)) });
     setSaid(wordsOf(aim));

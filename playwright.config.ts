@@ -17,8 +17,9 @@ export const CHROMIUM_ARGS = [
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.spec.ts',
-  // Every test has a server and a file of its own. One more than there are cores: a page often waits, and so does its test.
-  workers: availableParallelism() + 1,
+  // Every test has a server and a file of its own. One more than there are cores, as a page often waits and so does its test;
+  // a page slowed on purpose (JAUGE_CPU) never waits.
+  workers: availableParallelism() + (process.env.JAUGE_CPU ? 0 : 1),
   // Generous, because a shared machine may be ten times slower for a while: they only end a test that hangs.
   timeout: 240_000,
   expect: { timeout: 45_000 },

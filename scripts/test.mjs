@@ -20,7 +20,7 @@ let failed = 0;
 async function lookOver() {
   for (const [name, command, args] of [
     ['Type check', bin('tsc'), []],
-    ['Imports', bin('oxlint'), []],
+    ['Modules and types', bin('oxlint'), []],
     ['Lint', bin('eslint'), ['.', '--max-warnings', '0']],
     ['Format', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
   ]) {

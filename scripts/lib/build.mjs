@@ -69,6 +69,13 @@ function postponeSharedPart(folder) {
   );
 }
 
+/** Marks the page with its version, by which a window sees whether the worker keeps another one (public/anew.js). */
+function markVersion(folder, hash) {
+  const page = path.join(folder, 'index.html');
+  const html = fs.readFileSync(page, 'utf8');
+  fs.writeFileSync(page, html.replace('<html ', `<html data-version="${hash.slice(0, 16)}" `));
+}
+
 /** Scripts of the first view are worth the slowest compression; the others are fetched once and in quiet. */
 const firstScripts = (folder) =>
   new Set(
@@ -107,6 +114,7 @@ export async function buildWeb() {
     quiet: true,
   });
   postponeSharedPart(inRoot('dist'));
+  markVersion(inRoot('dist'), hash);
   await serviceWorker(inRoot('dist'));
   compress(inRoot('dist'));
   fs.writeFileSync(stamp, hash);

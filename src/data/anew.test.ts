@@ -1,0 +1,74 @@
+import fs from 'node:fs';
+
+const source = fs.readFileSync('public/anew.js', 'utf8');
+
+/** A window that shows one version while the worker keeps another, as anew.js meets it. */
+function aWindow(shown: string, kept: string | null, controlled = true, stored = new Map<string, string>()) {
+  const listeners = new Map<string, () => void>();
+  const container = {
+    controller: controlled ? {} : null,
+    addEventListener: (name: string, hear: () => void) => listeners.set(name, hear),
+  };
+  const reload = jest.fn();
+  const fetched = jest.fn(() =>
+    kept === null
+      ? Promise.reject(new TypeError('out of reach'))
+      : Promise.resolve({ ok: true, text: () => Promise.resolve(`<!doctype html><html lang="en" ${kept}><head>`) }),
+  );
+  const storage = {
+    getItem: (name: string) => stored.get(name) ?? null,
+    setItem: (name: string, value: string) => stored.set(name, value),
+  };
+  const listen = (name: string, hear: () => void) => listeners.set(name, hear);
+  new Function('navigator', 'location', 'document', 'sessionStorage', 'addEventListener', 'fetch', source)(
+    { serviceWorker: container },
+    { reload },
+    { documentElement: { dataset: { version: shown } } },
+    storage,
+    listen,
+    fetched,
+  );
+  const loaded = async () => {
+    listeners.get('load')!();
+    for (let i = 0; i < 10; i += 1) await Promise.resolve();
+  };
+  return { reload, fetched, loaded, stored, taken: () => listeners.get('controllerchange')!() };
+}
+
+it('begins anew when another version takes over, not when the first one comes', () => {
+  const there = aWindow('a', 'data-version="a"');
+  there.taken();
+  expect(there.reload).toHaveBeenCalledTimes(1);
+  const fresh = aWindow('a', 'data-version="a"', false);
+  fresh.taken();
+  expect(fresh.reload).not.toHaveBeenCalled();
+  fresh.taken();
+  expect(fresh.reload).toHaveBeenCalledTimes(1);
+});
+
+it('begins anew once when another version took over while the page was on its way', async () => {
+  const late = aWindow('a', 'data-version="b"');
+  await late.loaded();
+  expect(late.fetched).toHaveBeenCalledWith('/index.html');
+  expect(late.reload).toHaveBeenCalledTimes(1);
+  // Should the old page come again, it stays: no circle.
+  const again = aWindow('a', 'data-version="b"', true, late.stored);
+  await again.loaded();
+  expect(again.reload).not.toHaveBeenCalled();
+  // A later version is another matter.
+  const later = aWindow('a', 'data-version="c"', true, late.stored);
+  await later.loaded();
+  expect(later.reload).toHaveBeenCalledTimes(1);
+});
+
+it('goes on with the version that is kept, without a worker, out of reach, and where no version is told', async () => {
+  for (const each of [
+    aWindow('a', 'data-version="a"'),
+    aWindow('a', 'data-version="b"', false),
+    aWindow('a', null),
+    aWindow('a', ''),
+  ]) {
+    await each.loaded();
+    expect(each.reload).not.toHaveBeenCalled();
+  }
+});

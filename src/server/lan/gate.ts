@@ -81,7 +81,13 @@ function pairWith({ devices, pairing }: Home): RequestHandler {
     }
     const tried = pairing.try(code);
     if (tried.kind === 'right') {
-      giveCookie(response, await devices.add(name));
+      let secret: Awaited<ReturnType<typeof devices.add>> | null = null;
+      try {
+        secret = await devices.add(name);
+      } finally {
+        pairing.settle(secret !== null);
+      }
+      giveCookie(response, secret);
       return response.redirect(303, '/');
     }
     const said =

@@ -393,6 +393,36 @@ describe('pairing', () => {
     expect(pairing.standing()).toEqual({ offer: null, ended: 'over' });
   });
 
+  it('tells that a code was used once the device is in the list, and takes it from nobody else meanwhile', () => {
+    const pairing = createPairing();
+    const { code } = pairing.offer();
+    expect(pairing.try(code)).toEqual({ kind: 'right' });
+    expect(pairing.standing()).toMatchObject({ offer: { code }, ended: null });
+    expect(pairing.try(code)).toEqual({ kind: 'none' });
+    pairing.settle(true);
+    expect(pairing.standing()).toEqual({ offer: null, ended: 'used' });
+    expect(pairing.try(code)).toEqual({ kind: 'none' });
+  });
+
+  it('holds again where the device could not be put in the list; a code shown since is not touched', () => {
+    const pairing = createPairing();
+    const { code } = pairing.offer();
+    pairing.try(code);
+    pairing.settle(false);
+    expect(pairing.try(code).kind).toBe('right');
+    const next = pairing.offer().code;
+    pairing.settle(true);
+    expect(pairing.standing()).toMatchObject({ offer: { code: next }, ended: null });
+  });
+
+  it('that cannot be kept leaves the code as it was', async () => {
+    const code = await offered();
+    const add = jest.spyOn(at.home.devices, 'add').mockRejectedValueOnce(new Error('the disk is full'));
+    expect((await pairForm(code)).status).toBe(500);
+    expect((await pairForm(code)).status).toBe(303);
+    add.mockRestore();
+  });
+
   it('makes codes of eight characters that cannot be taken for each other, all different', () => {
     const pairing = createPairing();
     const codes = Array.from({ length: 500 }, () => pairing.offer().code);

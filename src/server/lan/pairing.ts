@@ -15,8 +15,10 @@ export interface Pairing {
   offer: () => PairingOffer;
   standing: () => PairingStanding;
   withdraw: () => void;
-  /** Tries a code. The right one is used up by this very try. */
+  /** Tries a code. The right one is used up by this very try; `settle` tells what came of it. */
   try: (text: string) => Tried;
+  /** After a right try: the device is in the list, or could not be put there, and the code holds again. */
+  settle: (paired: boolean) => void;
 }
 
 /** A code as one types it: small letters, spaces and dashes are as good. */
@@ -28,14 +30,14 @@ const digest = (text: string): Buffer => crypto.createHash('sha256').update(text
 export const sameText = (one: string, other: string): boolean => crypto.timingSafeEqual(digest(one), digest(other));
 
 export function createPairing(now: () => number = Date.now): Pairing {
-  let held: { code: string; endMs: number; triesLeft: number } | null = null;
+  let held: { code: string; endMs: number; triesLeft: number; taken: boolean } | null = null;
   let ended: PairingStanding['ended'] = null;
   const end = (why: PairingStanding['ended']) => {
     held = null;
     ended = why;
   };
   const current = () => {
-    if (held && now() >= held.endMs) end('over');
+    if (held && !held.taken && now() >= held.endMs) end('over');
     return held;
   };
   const told = ({ code, endMs, triesLeft }: NonNullable<typeof held>): PairingOffer => ({
@@ -46,7 +48,7 @@ export function createPairing(now: () => number = Date.now): Pairing {
   return {
     offer: () => {
       const code = Array.from({ length: LENGTH }, () => LETTERS[crypto.randomInt(LETTERS.length)]).join('');
-      held = { code, endMs: now() + OFFER_MS, triesLeft: TRIES };
+      held = { code, endMs: now() + OFFER_MS, triesLeft: TRIES, taken: false };
       ended = null;
       return told(held);
     },
@@ -57,14 +59,21 @@ export function createPairing(now: () => number = Date.now): Pairing {
     withdraw: () => end(null),
     try: (text) => {
       const offer = current();
-      if (!offer) return { kind: 'none' };
+      if (!offer || offer.taken) return { kind: 'none' };
       if (sameText(codeOf(text), offer.code)) {
-        end('used');
+        // Not told as used yet: whoever hears that looks for the device in the list.
+        offer.taken = true;
         return { kind: 'right' };
       }
       offer.triesLeft -= 1;
       if (offer.triesLeft === 0) end('tries');
       return { kind: 'wrong', triesLeft: offer.triesLeft };
+    },
+    settle: (paired) => {
+      // Another code may be shown by now: that one is not touched.
+      if (!held?.taken) return;
+      if (paired) end('used');
+      else held.taken = false;
     },
   };
 }

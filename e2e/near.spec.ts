@@ -170,13 +170,14 @@ for (const size of [
 test('a search whose worker does not arrive says so, and goes on when asked', async ({ page }) => {
   await page.addInitScript(() => {
     const Real = window.Worker;
+    // Every one until then: a search begins anew when what it searches arrives in parts.
     let broken = true;
+    window.addEventListener('mended', () => (broken = false));
     window.Worker = class extends EventTarget {
       onerror: ((event: Event) => void) | null = null;
       constructor(url: string | URL) {
         super();
         if (!broken) return new Real(url) as unknown as this;
-        broken = false;
         setTimeout(() => this.onerror?.(new Event('error')), 50);
       }
       postMessage() {}
@@ -185,6 +186,7 @@ test('a search whose worker does not arrive says so, and goes on when asked', as
   });
   await openNear(page, '/near/plan');
   await expect(page.getByText(/The search could not run/)).toBeVisible();
+  await page.evaluate(() => window.dispatchEvent(new Event('mended')));
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(page.getByTestId('plan-count')).toContainText('reach 2.2 : 1');
 });

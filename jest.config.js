@@ -36,7 +36,7 @@ const GLOBALS = [
   'Uint16Array',
 ];
 
-/** Tests go through Babel, for the sake of their mocks. */
+/** Our own sources; tests go through Babel, for the sake of their mocks. */
 const ours = { '/src/(?!.*\\.test\\.)[^.]*\\.tsx?$': '<rootDir>/tests/transform/plain.js' };
 
 /** Plain scripts already, of a size that takes Babel seconds each. */

@@ -16,7 +16,7 @@ interface Violation {
  * @param rules these alone, those included that are not asked by default
  */
 export async function axeFindings(page: Page, rules?: string[]): Promise<string[]> {
-  // Only once for a page, and told in full only where it finds something: half the time it takes.
+  // Put in once for a page, and told in full only where it finds something: what passes is not asked for.
   if (await page.evaluate("typeof axe === 'undefined'")) await page.evaluate(source);
   const options = { resultTypes: ['violations'], ...(rules ? { runOnly: { type: 'rule', values: rules } } : {}) };
   const violations = (await page.evaluate(

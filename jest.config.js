@@ -69,7 +69,7 @@ module.exports = {
       displayName: 'node',
       modulePathIgnorePatterns,
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,contract,server,demo,cli}/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{core,contract,server,demo,cli,workers}/**/*.test.ts'],
       setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
       // Not babel.config.js: the server and the core are plain Node.
       transform: {

@@ -9,7 +9,11 @@ import { useSettledReadings } from './outbox/settle';
 /** What a worker says while it reads a CSV. */
 type CsvMessage = { kind: 'progress'; done: number; total: number } | { kind: 'done'; reading: CsvReading };
 
+const READER_MISSING =
+  'The file could not be read: this part of Jauge did not arrive. Start the server again, then choose it once more.';
+
 export interface CsvJob {
+  /** Rejected when the file is gone, or what reads it cannot be fetched or breaks off. */
   reading: Promise<CsvReading | null>;
   /** Stops reading; `reading` then gives null. */
   cancel: () => void;
@@ -33,9 +37,15 @@ export function readCsvFile(file: Blob, onProgress: (done: number, total: number
     };
     worker.onerror = (event) => {
       worker.terminate();
-      reject(new Error(event.message || 'The file could not be read.'));
+      reject(new Error(event.message || READER_MISSING));
     };
-    file.text().then((text) => worker.postMessage(text), reject);
+    file
+      .text()
+      .then((text) => worker.postMessage(text))
+      .catch((error: Error) => {
+        worker.terminate();
+        reject(error);
+      });
   });
   return { reading, cancel: () => cancel() };
 }

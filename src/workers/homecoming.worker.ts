@@ -21,7 +21,11 @@ async function tagsOf(file: File) {
 
 /** The small picture a file carries in itself. */
 async function previewOf(file: File): Promise<string | undefined> {
-  const bytes = await thumbnail(await file.slice(0, FIRST_BYTES).arrayBuffer()).catch(() => undefined);
+  const bytes = await file
+    .slice(0, FIRST_BYTES)
+    .arrayBuffer()
+    .then(thumbnail)
+    .catch(() => undefined);
   if (!bytes || bytes.length === 0 || bytes.length > MOST_PREVIEW_BYTES) return undefined;
   return `data:image/jpeg;base64,${btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''))}`;
 }
@@ -48,10 +52,8 @@ const withPreview = async (group: TakenGroup, files: File[]) => ({
   preview: await previewOf(files[middlePicture(group).at]!),
 });
 
-onAsked<HomeOrder>(({ files, pauseMin }) => {
-  void (async () => {
-    const { pictures, unread } = await readAll(files);
-    const groups = groupPictures(pictures, pauseMin);
-    tell({ kind: 'done', unread, groups: await Promise.all(groups.map((group) => withPreview(group, files))) });
-  })();
+onAsked<HomeOrder>(async ({ files, pauseMin }) => {
+  const { pictures, unread } = await readAll(files);
+  const groups = groupPictures(pictures, pauseMin);
+  tell({ kind: 'done', unread, groups: await Promise.all(groups.map((group) => withPreview(group, files))) });
 });

@@ -1,5 +1,6 @@
 import type { Metadata, RawSensorData } from 'libraw-wasm';
 import type { Decoded } from '@/core/formats/pictures/decoded';
+import { ReaderMissing } from '@/core/formats/pictures/readPicture';
 import { decodedOfSensor } from '@/core/formats/pictures/rawSensor';
 
 /** Where the decoder of camera raw lies: unchanged files of its package, its worker with a policy of its own. */
@@ -22,22 +23,37 @@ function allowOwnScripts(): void {
   });
 }
 
-type Answer = { id: number; out?: unknown; error?: string };
+type Answer = { id: number; out?: unknown; error?: string | undefined };
 
-/** Asks the decoder's worker one thing after the other. */
+/**
+ * Asks the decoder's worker one thing after the other. It may fail to arrive before anything is asked, so it is listened to
+ * from the start.
+ */
 function asker(worker: Worker) {
   let last = 0;
-  return <T>(fn: string, args: unknown[], transfer: Transferable[] = []): Promise<T> =>
-    new Promise((resolve, reject) => {
-      const id = ++last;
+  const broken = new Promise<never>((_resolve, reject) => {
+    worker.onerror = (event) => {
+      event.preventDefault();
+      // A script that cannot be fetched has no message; one that breaks off has. Source: HTML, running a worker.
+      reject(
+        event.message ? new Error(event.message) : new ReaderMissing('the decoder of camera raw cannot be loaded'),
+      );
+    };
+  });
+  broken.catch(() => undefined);
+  return <T>(fn: string, args: unknown[], transfer: Transferable[] = []): Promise<T> => {
+    const id = ++last;
+    const answer = new Promise<T>((resolve, reject) => {
       worker.onmessage = ({ data }: MessageEvent<Answer>) => {
         if (data.id !== id) return;
-        if (data.error) reject(new Error(data.error));
+        // What is thrown there may have no words.
+        if ('error' in data) reject(new Error(data.error ?? ''));
         else resolve(data.out as T);
       };
-      worker.onerror = (event) => reject(new Error(event.message || 'the decoder of camera raw cannot be loaded'));
-      worker.postMessage({ id, fn, args }, transfer);
     });
+    worker.postMessage({ id, fn, args }, transfer);
+    return Promise.race([answer, broken]);
+  };
 }
 
 /** Reads the sensor's own numbers from a camera's raw file: not developed, not sharpened, not smoothed. */

@@ -103,6 +103,12 @@ describe('what cannot be read', () => {
     expect(await refusal(jpegFile(null, { columns: 100, rows: 80 }))).toMatch(/carries no EXIF/);
   });
 
+  it('says what to do where the file is gone since it was chosen', async () => {
+    const gone = { slice: () => ({ arrayBuffer: () => Promise.reject(new DOMException('', 'NotFoundError')) }) };
+    const reading = await readPhoto(gone as unknown as Blob);
+    expect(!reading.ok && reading.message).toMatch(/its card taken out\. Put it back/);
+  });
+
   it('never throws, wherever a file was cut off or a byte is wrong', async () => {
     const whole = jpegFile(fields, { columns: 8256, rows: 5504 });
     for (let end = 0; end < whole.length; end += 7) await readPhoto(fileOf(whole.slice(0, end)));

@@ -1,4 +1,5 @@
 import { parse } from 'exifr';
+import { GONE } from './goneFile';
 import type { PhotoTags } from './photoProposal';
 
 export type PhotoReading = { ok: true; tags: PhotoTags } | { ok: false; message: string };
@@ -74,7 +75,12 @@ export function jpegSize(bytes: Uint8Array): { columns: number; rows: number } |
  * and nothing of it is sent anywhere.
  */
 export async function readPhoto(file: Blob, headBytes = HEAD_BYTES): Promise<PhotoReading> {
-  const bytes = new Uint8Array(await file.slice(0, headBytes).arrayBuffer());
+  let bytes: Uint8Array;
+  try {
+    bytes = new Uint8Array(await file.slice(0, headBytes).arrayBuffer());
+  } catch {
+    return { ok: false, message: GONE };
+  }
   const kind = pictureKind(bytes);
   if (!kind)
     return {

@@ -49,4 +49,13 @@ describe('a picture held by a worker', () => {
     broken.worker.onerror?.();
     expect(await opens).toMatchObject({ ok: false, problem: { code: 'bench.broken' } });
   });
+  it('tells those who ask afterwards as well, as a worker that is gone answers nobody', async () => {
+    const { worker, holder } = make();
+    worker.onerror?.();
+    expect(await holder.open({} as Blob, {})).toMatchObject({ problem: { code: 'bench.broken' } });
+    holder.stop();
+    expect(await holder.measure({ measure: 'disc' })).toMatchObject({ problem: { code: 'bench.broken' } });
+    expect(await holder.part({ x: 0, y: 0, width: 1, height: 1, outWidth: 1, outHeight: 1 })).toBeNull();
+    expect(worker.asked).toEqual([]);
+  });
 });

@@ -1,7 +1,7 @@
 import type { BenchAsk, BenchNews, Found, Opened, Question } from '@/core/measure/benchTalk';
 import type { Part } from '@/core/picture/shown';
 import type { Tone } from '@/core/picture/tone';
-import { fail, type Result } from '@/core/quantity/result';
+import type { Problem, Result } from '@/core/quantity/result';
 
 type Asked = BenchAsk extends infer A ? (A extends { id: number } ? Omit<A, 'id'> : never) : never;
 
@@ -11,8 +11,8 @@ interface Waiting {
   onShare: ((share: number) => void) | undefined;
 }
 
-const STOPPED = fail('bench.stopped', 'Stopped.');
-const BROKEN = fail('bench.broken', 'Measuring broke off. Bring the picture again.');
+const STOPPED: Problem = { code: 'bench.stopped', message: 'Stopped.' };
+const BROKEN: Problem = { code: 'bench.broken', message: 'Measuring broke off. Bring the picture again.' };
 
 /** A picture and the worker that holds it: what is asked is answered in the order it was asked. */
 export interface Holder {
@@ -33,9 +33,12 @@ export function startHolder(makeWorker: () => Worker = benchWorker): Holder {
   const worker = makeWorker();
   const waiting = new Map<number, Waiting>();
   let lastId = 0;
-  const endAll = (problem: typeof STOPPED) => {
-    if (problem.ok) return;
-    for (const [id, { news }] of waiting) news({ id, problem: problem.problem });
+  /** What is told once it has ended, to those who ask afterwards as well: a worker that is gone answers nobody. */
+  let ended: Problem | null = null;
+  const endAll = (problem: Problem) => {
+    ended ??= problem;
+    worker.terminate();
+    for (const [id, { news }] of waiting) news({ id, problem });
     waiting.clear();
   };
   worker.onmessage = ({ data }: MessageEvent<BenchNews>) => {
@@ -45,18 +48,18 @@ export function startHolder(makeWorker: () => Worker = benchWorker): Holder {
     waiting.delete(data.id);
     asked.news(data);
   };
-  worker.onerror = () => {
-    endAll(BROKEN);
-    worker.terminate();
-  };
+  worker.onerror = () => endAll(BROKEN);
   const ask = (what: Asked, onShare?: (share: number) => void): Promise<BenchNews> =>
     new Promise((resolve) => {
       const id = ++lastId;
+      if (ended) return resolve({ id, problem: ended });
       waiting.set(id, { news: resolve, onShare });
       worker.postMessage({ id, ...what });
     });
-  const problemOf = (news: BenchNews): Result<never> =>
-    'problem' in news ? { ok: false, problem: news.problem } : BROKEN;
+  const problemOf = (news: BenchNews): Result<never> => ({
+    ok: false,
+    problem: 'problem' in news ? news.problem : BROKEN,
+  });
   return {
     open: async (file, ways, onShare) => {
       const news = await ask({ ask: 'open', file, ...ways }, onShare);
@@ -70,10 +73,7 @@ export function startHolder(makeWorker: () => Worker = benchWorker): Holder {
       const news = await ask({ ask: 'part', part });
       return 'part' in news ? news.part : null;
     },
-    stop: () => {
-      worker.terminate();
-      endAll(STOPPED);
-    },
+    stop: () => endAll(STOPPED),
   };
 }
 

@@ -1,10 +1,11 @@
 import { encode } from 'fast-png';
 import { encode as encodeJpeg } from 'jpeg-js';
+import { packedDng } from '../../../../tests/support/packedDng';
 import { lightOfSrgb, srgbOfLight } from '../../picture/tone';
 import { greyOf, upright, type Decoded } from './decoded';
 import { fitsHeader } from './fitsPicture';
 import { kindOfPicture } from './kindOfPicture';
-import { readPicture } from './readPicture';
+import { readPicture, ReaderMissing } from './readPicture';
 import { serHeader, sharpestFrame } from './serPicture';
 import { writeDng, writeFits, writeSer, writeTiff } from './writePictures';
 
@@ -162,5 +163,28 @@ describe('what cannot be read', () => {
     const jpeg = encodeJpeg({ width: 8, height: 8, data: new Uint8Array(256) }, 80).data;
     expect(kindOfPicture(jpeg)).toBe('jpeg');
     expect((await problemOf(jpeg))!.code).toBe('picture.damaged');
+  });
+  it('is told where the file is gone, at its first bytes or in the middle', async () => {
+    const whole = blob(writeTiff(picture, 'x', srgbOfLight));
+    const gone = () => Promise.reject(new DOMException('', 'NotReadableError'));
+    const atOnce = { slice: () => ({ arrayBuffer: gone }) };
+    const later = { slice: whole.slice.bind(whole), arrayBuffer: gone };
+    for (const file of [atOnce, later])
+      expect(await readPicture(file as unknown as Blob, { jpeg: noJpeg })).toMatchObject({
+        ok: false,
+        problem: {
+          code: 'picture.gone',
+          message: expect.stringMatching(/can no longer be read.*Put it back/) as string,
+        },
+      });
+  });
+  it('is not called damaged, nor no picture, where what reads camera raw is missing', async () => {
+    const missing = { jpeg: noJpeg, raw: () => Promise.reject<Decoded>(new ReaderMissing('not there')) };
+    const packed = packedDng(writeDng({ ...picture, width: 8, height: 8 }, 'Quillon P4'), 8, 8);
+    for (const bytes of [new Uint8Array(40), packed]) {
+      const read = await readPicture(blob(bytes), missing);
+      expect(read).toMatchObject({ ok: false, problem: { code: 'picture.reader', field: 'picture' } });
+      expect(!read.ok && read.problem.message).toMatch(/did not arrive\. Start the server again/);
+    }
   });
 });

@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '../../quantity/result';
+import { GONE, isGone } from '../goneFile';
 import type { Decoded } from './decoded';
 import { fitsPicture } from './fitsPicture';
 import { kindOfPicture, type PictureKind } from './kindOfPicture';
@@ -22,7 +23,7 @@ export interface PictureRead {
 
 export interface ReadWays {
   jpeg: JpegDecoder;
-  /** Camera raw, packed or of a maker's own kind; the command line has none. */
+  /** Camera raw, packed or of a maker's own kind; the command line has none. Throws ReaderMissing where it cannot be had. */
   raw?: (file: Blob) => Promise<Decoded>;
   /** A frame of a film, counted from 0; the sharpest where nothing is said. */
   frame?: number | undefined;
@@ -43,9 +44,19 @@ const heic = fail(
 );
 const damaged = (detail: string) =>
   fail('picture.damaged', `The picture is damaged or cut short (${detail}). Copy it from the card again.`, 'picture');
+const gone = fail('picture.gone', GONE, 'picture');
 const tooLarge = fail(
   'picture.large',
   'The picture has more than 100 million pixels. Cut out the part that matters and bring that.',
+  'picture',
+);
+
+/** Thrown where what reads a kind of picture is not there: nothing is known of the file itself. */
+export class ReaderMissing extends Error {}
+
+const readerMissing = fail(
+  'picture.reader',
+  'The picture could not be read: the part of Jauge that reads camera raw did not arrive. Start the server again, then choose the picture again.',
   'picture',
 );
 
@@ -87,10 +98,11 @@ const FIRST_BYTES = 64;
 
 /** Reads a picture file by what it is, whatever its name says. The picture stays where it is. */
 export async function readPicture(file: Blob, ways: ReadWays): Promise<Result<PictureRead>> {
-  const kind = kindOfPicture(await bytesOf(file.slice(0, FIRST_BYTES)));
-  if (kind === 'heic') return heic;
-  if (kind === 'unknown' && !ways.raw) return unknown;
+  let kind: PictureKind = 'unknown';
   try {
+    kind = kindOfPicture(await bytesOf(file.slice(0, FIRST_BYTES)));
+    if (kind === 'heic') return heic;
+    if (kind === 'unknown' && !ways.raw) return unknown;
     const frame = kind === 'ser' ? await frameOf(file, ways) : null;
     const decoded = kind === 'ser' ? frame?.decoded : await decodedOf(kind, file, ways);
     if (!decoded)
@@ -98,6 +110,8 @@ export async function readPicture(file: Blob, ways: ReadWays): Promise<Result<Pi
     if (decoded.width * decoded.height > MOST_PIXELS) return tooLarge;
     return ok({ kind, decoded, ...(frame && { frame: frame.frame }) });
   } catch (error) {
+    if (error instanceof ReaderMissing) return readerMissing;
+    if (isGone(error)) return gone;
     if (kind === 'unknown') return unknown;
     return damaged((error as Error).message || 'it cannot be decoded');
   }

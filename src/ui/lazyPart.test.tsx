@@ -2,7 +2,7 @@ import { act, render, screen } from '@testing-library/react-native';
 import { Component } from 'react';
 import { Text } from 'react-native';
 import { Opening } from './Opening';
-import { lazyPart, useMissingParts } from './lazyPart';
+import { lazyPart, partOrNull, useMissingParts } from './lazyPart';
 import { Theme } from './theme/theme';
 
 /** Shows the fault it catches. */
@@ -75,4 +75,11 @@ it('does not hide a fault inside a part that did arrive', async () => {
   expect(screen.getByText('caught: a fault of ours')).toBeTruthy();
   expect(load).toHaveBeenCalledTimes(1);
   quiet.mockRestore();
+});
+
+it('gives a key nothing where its part does not arrive, and does not hide a fault inside one that did', async () => {
+  const missing = Object.assign(new Error('offline'), { name: 'AsyncRequireError' });
+  expect(await partOrNull(() => Promise.reject(missing))).toBeNull();
+  expect(await partOrNull(() => Promise.resolve('the part'))).toBe('the part');
+  await expect(partOrNull(() => Promise.reject(new TypeError('a fault of ours')))).rejects.toThrow('a fault of ours');
 });

@@ -11,6 +11,20 @@ export const useMissingParts = create<{ count: number }>()(() => ({ count: 0 }))
 const didNotArrive = (error: unknown): boolean =>
   error instanceof Error && (error.name === 'AsyncRequireError' || /^Loading module .* failed/.test(error.message));
 
+/** Told at a key whose part is fetched when it is pressed, and does not arrive. */
+export const MISSING_PART =
+  'This part of Jauge did not arrive. Start the server again, then try again: what is entered stays.';
+
+/** Fetches a part for a key that is pressed; null where it does not arrive. */
+export async function partOrNull<T>(load: () => Promise<T>): Promise<T | null> {
+  try {
+    return await load();
+  } catch (error) {
+    if (!didNotArrive(error)) throw error;
+    return null;
+  }
+}
+
 /** Asks until it is there: a server that is stopped comes back, and nothing on the screen is lost meanwhile. */
 async function patiently<T>(load: () => PromiseLike<T>): Promise<T> {
   let missed = false;

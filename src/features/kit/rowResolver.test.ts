@@ -43,6 +43,19 @@ test('a message stands at its field, also deep inside a list; what has no field 
   });
 });
 
+test('a part that checks and does not arrive is told at the foot, and asked for again at the next try', async () => {
+  const load = jest
+    .fn<Promise<{ validateResource: typeof validateResource }>, []>()
+    .mockRejectedValueOnce(new Error('Loading module /validate.js failed.'))
+    .mockResolvedValue({ validateResource });
+  const resolver = rowResolver('bodies', new Set(), shown, load);
+  const save = () => resolver(body, undefined, { fields: {}, shouldUseNativeValidation: false });
+  const { values, errors } = await save();
+  expect(values).toEqual({});
+  expect(errors.root?.message).toMatch(/did not arrive. Start the server again.*what is entered stays/);
+  expect(await save()).toEqual({ values: body, errors: {} });
+});
+
 test('while a field cannot be read nothing is checked or saved', async () => {
   const { errors, values } = await check(body, new Set(['cropModes.0.aspect']));
   expect(values).toEqual({});

@@ -1,5 +1,6 @@
 import { set, type FieldErrors, type FieldValues, type Resolver, type ResolverResult } from 'react-hook-form';
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
+import { MISSING_PART, partOrNull } from '@/ui/lazyPart';
 
 /** A row without what became empty inside it: fields that were cleared, exact pixels of which neither side is left. */
 export function filledOf(value: unknown): unknown {
@@ -38,8 +39,12 @@ export const rowResolver =
       set(errors, 'root', { type: 'unreadable', message: 'A field above cannot be read yet. Correct it, then save.' });
       return { values: {}, errors };
     }
-    const { validateResource } = await load();
-    const checked = validateResource(resource, filledOf(values));
+    const part = await partOrNull(load);
+    if (!part) {
+      set(errors, 'root', { type: 'missing', message: MISSING_PART });
+      return { values: {}, errors };
+    }
+    const checked = part.validateResource(resource, filledOf(values));
     if (checked.ok) return { values: checked.value, errors: {} };
     const elsewhere: string[] = [];
     for (const { path, message } of checked.errors) {

@@ -4,11 +4,13 @@ import type { StoredOf } from '@/contract/resources';
 import type { PictureGroup } from '@/contract/schemas/pictureGroup';
 import { formatFixed } from '@/core/quantity/format';
 import { countedOf } from '@/data/outing/groupRows';
+import { useNotice } from '@/data/notice';
 import { usePreferences } from '@/data/preferences';
 import { createRow, replaceRow } from '@/data/rowActions';
 import { useKit } from '@/data/useKit';
 import { useRows } from '@/data/useRows';
 import { Page } from '@/ui/Page';
+import { MISSING_PART, partOrNull } from '@/ui/lazyPart';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { saveFile } from '@/ui/files';
@@ -103,8 +105,9 @@ function Log({ row }: { row: StoredOf<'outings'> }) {
 }
 
 async function saveLog(groups: StoredOf<'pictureGroups'>[], { data }: StoredOf<'outings'>): Promise<void> {
-  const { writeCsv } = await import('@/contract/csv/writeCsv');
-  saveFile(`jauge-log-${data.day}.csv`, new Blob([writeCsv('pictureGroups', groups)], { type: 'text/csv' }));
+  const part = await partOrNull(() => import('@/contract/csv/writeCsv'));
+  if (!part) return useNotice.getState().show({ text: MISSING_PART });
+  saveFile(`jauge-log-${data.day}.csv`, new Blob([part.writeCsv('pictureGroups', groups)], { type: 'text/csv' }));
 }
 
 const useStyles = stylesOf(() => ({

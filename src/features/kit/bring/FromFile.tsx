@@ -2,11 +2,13 @@ import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { CsvError } from '@/contract/csv/readCsv';
 import type { Existing, WholeData } from '@/contract/wholeData';
+import { GONE, isGone } from '@/core/formats/goneFile';
 import { formatFixed } from '@/core/quantity/format';
 import { ApiRefusal, ApiUnreachable } from '@/data/api';
 import { pickFile } from '@/ui/files';
 import { useNotice } from '@/data/notice';
 import { bringIn, csvAsData, readCsvFile, rowCount } from '@/data/transfer';
+import { MISSING_PART, partOrNull } from '@/ui/lazyPart';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -54,9 +56,10 @@ export function FromFile() {
         data: file,
         what: `${formatFixed(file.size / 1e6)} MB, checked while it is stored`,
       });
+    const text = await file.text();
     let parsed: unknown;
     try {
-      parsed = JSON.parse(await file.text());
+      parsed = JSON.parse(text);
     } catch (error) {
       return setState({
         at: 'wrong',
@@ -65,8 +68,9 @@ export function FromFile() {
         total: 1,
       });
     }
-    const { validateWholeData } = await import('@/contract/validate');
-    const checked = validateWholeData(parsed);
+    const part = await partOrNull(() => import('@/contract/validate'));
+    if (!part) throw new Error(MISSING_PART);
+    const checked = part.validateWholeData(parsed);
     if (!checked.ok)
       return setState({
         at: 'wrong',
@@ -84,7 +88,12 @@ export function FromFile() {
   const take = async (file: File | null) => {
     if (!file) return;
     setState({ at: 'reading', done: 0, total: 0 });
-    await (/\.json$/i.test(file.name) || file.type === 'application/json' ? readJson(file) : readCsv(file));
+    try {
+      await (/\.json$/i.test(file.name) || file.type === 'application/json' ? readJson(file) : readCsv(file));
+    } catch (error) {
+      const message = isGone(error) ? GONE : (error as Error).message;
+      setState({ at: 'wrong', name: file.name, errors: [{ message }], total: 1 });
+    }
   };
   const send = async () => {
     if (state.at !== 'ready') return;

@@ -6,6 +6,7 @@ import { ApiRefusal, ApiUnreachable, api } from '@/data/api';
 import { saveFile } from '@/ui/files';
 import { useKit } from '@/data/useKit';
 import { useRows } from '@/data/useRows';
+import { MISSING_PART, partOrNull } from '@/ui/lazyPart';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
 import { space } from '@/ui/theme/measures';
@@ -16,6 +17,8 @@ const CSVS: { resource: CsvResource; name: string }[] = [
   { resource: 'adapters', name: 'Adapters' },
   { resource: 'pictureGroups', name: 'The log' },
 ];
+
+type Writing = typeof import('@/contract/csv/writeCsv');
 
 const csvBlob = (text: string) => new Blob([text], { type: 'text/csv' });
 
@@ -34,14 +37,16 @@ export function TakeOut() {
       setProblem('The server cannot be reached. Start it again, then try again.');
     }
   };
-  const table = async (resource: CsvResource) => {
-    const { writeCsv } = await import('@/contract/csv/writeCsv');
-    saveFile(`jauge-${resource}.csv`, csvBlob(writeCsv(resource, rows[resource])));
+  const save = async (name: string, csvOf: (writing: Writing) => string) => {
+    setProblem(null);
+    const part = await partOrNull(() => import('@/contract/csv/writeCsv'));
+    if (part) saveFile(name, csvBlob(csvOf(part)));
+    else setProblem(MISSING_PART);
   };
-  const template = async (resource: CsvResource) => {
-    const { writeCsv } = await import('@/contract/csv/writeCsv');
-    saveFile(`jauge-template-${resource}.csv`, csvBlob(writeCsv(resource, CSV_EXAMPLES[resource])));
-  };
+  const table = (resource: CsvResource) =>
+    save(`jauge-${resource}.csv`, ({ writeCsv }) => writeCsv(resource, rows[resource]));
+  const template = (resource: CsvResource) =>
+    save(`jauge-template-${resource}.csv`, ({ writeCsv }) => writeCsv(resource, CSV_EXAMPLES[resource]));
   return (
     <View style={{ gap: space.page }}>
       <View style={{ gap: space.small }}>

@@ -13,6 +13,7 @@ import { usePreferences } from '@/data/preferences';
 import { systemInputOf, type Kit } from '@/data/situation';
 import { SensorDrawing } from '@/ui/finder/SensorDrawing';
 import { Group } from '@/ui/Group';
+import { MISSING_PART, partOrNull } from '@/ui/lazyPart';
 import { Txt } from '@/ui/Txt';
 import { Choice } from '@/ui/controls/Choice';
 import { Key } from '@/ui/controls/Key';
@@ -100,8 +101,9 @@ export function SetupBuilder({ kit, row, onSave, onDelete, onDuplicate }: Props)
     if (!body) return setProblem('Choose a body.');
     if (items.some((item) => item.part === null))
       return setProblem('A part of this chain is no longer in the kit. Take it out.');
-    const { validateResource } = await import('@/contract/validate');
-    const result = validateResource('setups', named());
+    const part = await partOrNull(() => import('@/contract/validate'));
+    if (!part) return setProblem(MISSING_PART);
+    const result = part.validateResource('setups', named());
     if (!result.ok) return setProblem(result.errors.map((error) => error.message).join(' '));
     if (folded && !folded.ok) return setProblem(folded.problem.message);
     done();

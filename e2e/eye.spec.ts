@@ -11,7 +11,7 @@ test('the eye is trained: pictures are taken by a worker, a guess is judged and 
   const before = await stop.boundingBox();
   for (const plate of ['plate-0', 'plate-1']) {
     const picture = page.getByTestId(plate).locator('img');
-    await expect(picture).toBeAttached({ timeout: 30_000 });
+    await expect(picture).toBeAttached();
     await expect.poll(() => picture.evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBeGreaterThan(200);
   }
   // Nothing has moved away from under a finger.
@@ -40,7 +40,7 @@ test('the eye is trained: pictures are taken by a worker, a guess is judged and 
 test('what one’s own pictures say counts on a desk, and is switched off', async ({ page }) => {
   await page.goto('/far');
   const group = page.getByRole('button', { name: /^What your pictures say/ });
-  await group.click({ timeout: 30_000 });
+  await group.click();
   await expect(page.getByText(/from which four of five of yours are large enough/)).toBeVisible();
   await page.getByRole('button', { name: /^Noise/ }).click();
   await page.getByRole('button', { name: /^Highest ISO that passes: ISO 4,900/ }).click();

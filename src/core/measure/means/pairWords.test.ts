@@ -46,6 +46,22 @@ describe('the verdict on two pictures', () => {
     expect(pairWords(found(0.7, 'equal')).sentence).toContain('0.7 times as large and keeps all');
     expect(pairWords(found(1, null)).title).toContain('Too little');
   });
+  it('does not call the same what is only not told apart, and says what is left open', () => {
+    expect(pairWords(found(1, 'equal', 0.94, 0.14))).toEqual({
+      title: 'No difference found',
+      sentence:
+        'Along a length the second may hold up to 10 % more or up to 20 % less than the first: noise, or too little in common, hides a difference as small as that.',
+    });
+    expect(pairWords(found(0.864, 'equal', 1.2, 0.15)).sentence).toContain(
+      '0.864 times as large. Along a length the second may hold up to 35 % more than the first',
+    );
+    expect(pairWords(found(1, 'equal', 0.8, 0.15)).sentence).toContain('may hold up to 35 % less than the first');
+    expect(pairWords(found(1, 'equal', 1, 1.4)).sentence).toContain('up to 140 % more or up to 100 % less');
+    expect(pairWords(found(1, 'equal', 1.02, 0.09)).title).toBe('The same detail');
+    const part = pairWords(found(1, 'equal', 1, 0.2), { cut: 'The second is the middle of the first, 1.50 times.' });
+    expect(part.title).toBe('No difference found');
+    expect(part.sentence).toContain('1.50 times. Along a length');
+  });
   it('says of a part that it is one, and how many times narrower', () => {
     const [whole, part] = [
       { width: 6000, height: 4000 },

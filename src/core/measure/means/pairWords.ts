@@ -5,6 +5,7 @@ import type { AntiAliasFilter } from '../../sensor/antiAlias';
 import { computed, measured, type Quantity } from '../../quantity/quantity';
 import { commonField } from '../pair/commonField';
 import type { PairFound } from '../pair/comparePair';
+import type { MoreDetail } from '../pair/whichHasMore';
 
 /** What two pictures of one thing say, in words. */
 export interface PairWords {
@@ -14,6 +15,8 @@ export interface PairWords {
 
 /** An error that is so large a part of what it belongs to, once rounded, would read as if it might be nothing. */
 const CLEAR = 0.8;
+/** Within this share nobody sees a difference of detail; an answer that leaves more open has found none, not shown that there is none. */
+const SEEN = 0.12;
 /** Scales nearer to one than this are the same size. */
 const SAME_SIZE = 0.02;
 
@@ -88,17 +91,7 @@ export function pairWords({ scale, detail }: PairFound, field?: FieldOfBoth): Pa
       title: 'Too little in common to tell',
       sentence: 'They lie on each other, but what both show is too coarse, or too noisy, to say which holds more.',
     };
-  if (detail.more === 'equal')
-    return {
-      title: field?.cut && !larger ? 'The same picture' : 'The same detail',
-      sentence: !larger
-        ? field?.cut
-          ? `${field.cut} It shows nothing of the subject that the other does not.`
-          : 'Neither shows anything of the subject that the other does not.'
-        : scale > 1
-          ? `The second shows the subject ${larger} and nothing the first, cropped later, does not.`
-          : `The second shows the subject ${larger} and keeps all that the first does.`,
-    };
+  if (detail.more === 'equal') return equalWords(detail, scale, larger, field?.cut ?? null);
   const [winner, loser, ratio] =
     detail.more === 'b' ? ['second', 'first', detail.ratio] : ['first', 'second', 1 / detail.ratio];
   const error = (ratio * detail.plusMinus) / detail.ratio;
@@ -113,6 +106,35 @@ export function pairWords({ scale, detail }: PairFound, field?: FieldOfBoth): Pa
         ? `The ${winner} resolves ${more} ± ${plusMinus} % more ${than}${shown}.`
         : `The ${winner} resolves more ${than}, by about ${more} % (± ${plusMinus} %): that it does is better known than by how much${shown}.`,
   };
+}
+
+/** A share that is not exceeded, in words: to the next 5 %. */
+const upTo = (share: number): string => `up to ${formatFixed(5 * Math.ceil(20 * share - 1e-9))} %`;
+
+/** Words for two of which neither is shown to hold more. */
+function equalWords(detail: MoreDetail, scale: number, larger: string, cut: string | null): PairWords {
+  const [most, least] = [detail.ratio + detail.plusMinus - 1, 1 - (detail.ratio - detail.plusMinus)];
+  if (Math.max(most, least) > SEEN) {
+    const open = [most > 0 ? `${upTo(most)} more` : '', least > 0 ? `${upTo(Math.min(1, least))} less` : ''].filter(
+      Boolean,
+    );
+    const shown = larger ? `The second shows the subject ${larger}. ` : cut ? `${cut} ` : '';
+    return {
+      title: 'No difference found',
+      sentence: `${shown}Along a length the second may hold ${open.join(' or ')} than the first: noise, or too little in common, hides a difference as small as that.`,
+    };
+  }
+  if (larger)
+    return {
+      title: 'The same detail',
+      sentence:
+        scale > 1
+          ? `The second shows the subject ${larger} and nothing the first, cropped later, does not.`
+          : `The second shows the subject ${larger} and keeps all that the first does.`,
+    };
+  return cut
+    ? { title: 'The same picture', sentence: `${cut} It shows nothing of the subject that the other does not.` }
+    : { title: 'The same detail', sentence: 'Neither shows anything of the subject that the other does not.' };
 }
 
 interface Compared {

@@ -50,8 +50,8 @@ describe('how much more detail one of two pictures has', () => {
       const scale = between(0.5, 2);
       const own = () => Math.max(0.09, 0.7 * Math.exp(normal(even)));
       const [a, b] = [own(), own() / scale ** 2];
-      const error = 0.15 * (a + b);
-      const together = { value: a + b + Math.hypot(error, (a + b) / 6) * normal(even), error };
+      const error = 0.22 * (a + b);
+      const together = { value: a + b + error * normal(even), error };
       const known = { value: b - a + 0.03 * (a + b) * normal(even), error: 0.03 * (a + b) };
       const { ratio, plusMinus } = ratioOfBlurs(known, 1 / scale ** 2, together);
       if (Math.abs(ratio - Math.sqrt(a / b)) <= plusMinus) held++;

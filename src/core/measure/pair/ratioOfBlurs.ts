@@ -18,12 +18,6 @@ const PIXEL = 1 / 12;
  */
 const USUAL_LENS = 0.7;
 const SPREAD = 1;
-/**
- * How the subject's own structure falls off with its fineness is known only roughly: where it ends within what both pictures show
- * it looks like blur they share. Deviation of their blurs' sum, as a share of it.
- */
-const OF_SHAPE = 1 / 6;
-
 const STEPS = 400;
 /** Blur beyond this, px² of one's own, no picture worth comparing has. */
 const MOST = 100;
@@ -42,11 +36,10 @@ interface Trial {
 function trials(difference: number, pixelB: number, together: Line | null): Trial[] {
   // The one that blurs less has at least its pixel's blur, and so has the other, whose pixel may be the larger.
   const [low, high] = [PIXEL * (difference < 0 ? pixelB : 1), MOST * Math.max(1, pixelB)];
-  const deviation = together && Math.hypot(together.error, OF_SHAPE * together.value);
   const all = Array.from({ length: STEPS }, (_, i) => {
     const less = low * (high / low) ** ((i + 0.5) / STEPS);
     const [a, b] = difference < 0 ? [less - difference, less] : [less, less + difference];
-    const off = together && deviation ? ((a + b - together.value) / deviation) ** 2 : 0;
+    const off = together ? ((a + b - together.value) / together.error) ** 2 : 0;
     const possible = a >= PIXEL && b >= PIXEL * pixelB;
     return { a, b, squares: possible ? off + unlike(a, 1) + unlike(b, pixelB) : Infinity };
   });

@@ -58,29 +58,35 @@ export function detailBands(spectra: CommonSpectra, fit: CommonFit | null): Deta
   return { frequencies: BANDS, powerRatio, errors, coherence };
 }
 
-/** Structure of natural things falls with about this power of the frequency. */
+/** Structure of natural things falls with about this power of the frequency, */
 const USUAL_POWER = 2.6;
 const POWER_SPREAD = 0.5;
+/** which is another at another fineness: by so much from one frequency to one e times as high. */
+const POWER_DRIFT = 0.5;
+/** Frequency at which the power is the usual one, cycles a px: the middle of what is looked at, by its logarithm. */
+const POWER_AT = 0.15;
 
 /** Both squared blurs together, px² of the first, by how what they share falls off. */
 function blursTogether({ re, im }: CommonSpectra, { coherence, errors }: DetailBands): Line | null {
-  const normal = Array.from({ length: 3 }, () => new Float64Array(3));
-  const right = new Float64Array(3);
+  const normal = Array.from({ length: 4 }, () => new Float64Array(4));
+  const right = new Float64Array(4);
   let used = 0;
   for (const [k, frequency] of BANDS.entries()) {
     if (coherence[k]! < 0.15 || re[k]! <= 0) continue;
     const weight = 1 / (0.06 ** 2 + (errors[k]! / 2) ** 2);
-    const row = [1, -Math.log(frequency), -2 * Math.PI ** 2 * frequency ** 2];
+    const finer = Math.log(frequency / POWER_AT);
+    const row = [1, -finer, -2 * Math.PI ** 2 * frequency ** 2, -(finer ** 2) / 2];
     const value = 0.5 * Math.log(re[k]! ** 2 + im[k]! ** 2);
-    for (let i = 0; i < 3; i++) {
+    for (let i = 0; i < 4; i++) {
       right[i] = right[i]! + weight * row[i]! * value;
-      for (let j = 0; j < 3; j++) normal[i]![j] = normal[i]![j]! + weight * row[i]! * row[j]!;
+      for (let j = 0; j < 4; j++) normal[i]![j] = normal[i]![j]! + weight * row[i]! * row[j]!;
     }
     used++;
   }
   if (used < 2) return null;
   normal[1]![1] = normal[1]![1]! + 1 / POWER_SPREAD ** 2;
   right[1] = right[1]! + USUAL_POWER / POWER_SPREAD ** 2;
+  normal[3]![3] = normal[3]![3]! + 1 / POWER_DRIFT ** 2;
   normal[0]![0] = normal[0]![0]! + 1e-9;
   const solved = solveNormal(normal, right);
   const inverse = solved && inverseNormal(normal);

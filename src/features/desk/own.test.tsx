@@ -45,7 +45,7 @@ describe('what one’s own pictures say, on the desks', () => {
   it('stands on Far in the place of the rules, and in the Why another is chosen', async () => {
     byHand();
     await renderWithKit(<FarDesk />);
-    fireEvent.press(screen.getByText('Shutter and motion'));
+    fireEvent.press(await screen.findByText('Shutter and motion'));
     expect(words()).toMatch(/By hand 1\/1,000 s or shorter, as your own pictures showed\./);
     fireEvent.press(screen.getByLabelText(/^Hand-hold that counts: 1\/520/));
     fireEvent.press(await screen.findByText('one over the equivalent focal length'));
@@ -73,7 +73,7 @@ describe('what one’s own pictures say, on the desks', () => {
     useHands.setState({ place: 'near' });
     useInHand.now('near').chooseSetup(demoSetups.heath.id);
     await renderWithKit(<NearDesk />);
-    fireEvent.press(screen.getByText('Light and shutter'));
+    fireEvent.press(await screen.findByText('Light and shutter'));
     expect(words()).toMatch(/You hold by hand up to 1 : 1\.\d+, as your own pictures say\./);
     expect(screen.queryByLabelText(/^I hold by hand up to a ratio of/)).toBeNull();
     await act(async () => usePreferences.setState({ handRatioBy: 'entered', handHoldRatio: 0.5 }));

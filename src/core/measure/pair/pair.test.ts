@@ -93,7 +93,7 @@ it('that are sharp, one larger than the other, are told apart by as much as they
   expect(Math.abs(detail!.ratio - pair.limitB / pair.limitA)).toBeLessThanOrEqual(detail!.plusMinus);
 });
 
-it('whose noise hides a difference of 13 % are left open, within a ± that holds it', () => {
+it('whose noise hides a difference of 13 % are not turned round, and their ± holds it', () => {
   const pair = randomPair(898417004, 520, 400);
   const { detail } = compared(pair);
   expect(pair.limitB / pair.limitA).toBeCloseTo(0.87, 2);

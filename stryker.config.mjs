@@ -10,7 +10,7 @@ export default {
   clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
   jsonReporter: { fileName: '.cache/mutation/report.json' },
   tempDirName: '.cache/stryker',
-  timeoutMS: 20_000,
+  timeoutMS: 5_000,
   // The first run counts which test comes by which line, which takes long where pictures are drawn.
   dryRunTimeoutMinutes: 20,
   ignorePatterns: ['dist', 'build', '.demo', 'docs/screenshots', 'test-results', '.expo'],

@@ -11,23 +11,27 @@ const system = (change: Partial<PatchSystem['parts']> = {}, pixelMm = 0.4): Patc
   ratio: 0.004 / pixelMm,
   parts: { ...parts, ...change },
 });
+/** Side of the pictures drawn here, in points: what holds for them holds for larger ones. */
+const N = 64;
 const wader = { kind: 'wader', sizeMm: 550 } as const;
+const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length;
 const spread = (values: Float64Array) => {
-  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-  return Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length);
+  const middle = mean(values);
+  return Math.sqrt(values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / values.length);
 };
 
 it('shows the same piece to all, as wide as the finest set-up’s pixels allow', () => {
   expect(patchSideMm([system(), system({}, 0.8)])).toBeCloseTo((PATCH_SIZE / 2) * 0.4, 12);
+  expect(patchSideMm([system({}, 0.7), system()], N)).toBeCloseTo((N / 2) * 0.4, 12);
 });
 
 it('keeps brightness and loses contrast, the more the weaker the lens', () => {
   const [sharp, soft, softer] = detailPatches(
     [system(), system({ lens50LpPerMm: 30 }), system({ lens50LpPerMm: 12 })],
     wader,
+    N,
   );
-  const original = scene(patchSideMm([system()]), wader);
-  const mean = (values: Float64Array) => values.reduce((sum, value) => sum + value, 0) / values.length;
+  const original = scene(patchSideMm([system()], N), wader, N);
   expect(mean(soft!)).toBeCloseTo(mean(original), 1);
   expect(spread(original)).toBeGreaterThan(spread(sharp!));
   expect(spread(sharp!)).toBeGreaterThan(spread(soft!));
@@ -35,7 +39,7 @@ it('keeps brightness and loses contrast, the more the weaker the lens', () => {
 });
 
 it('gives the same picture for the same set-up, and values that can be shown', () => {
-  const [a, b] = detailPatches([system(), system()], wader);
+  const [a, b] = detailPatches([system(), system()], wader, N);
   expect(a!.every((value, i) => Math.abs(value - b![i]!) < 1e-12 && value >= 0 && value <= 1)).toBe(true);
 });
 
@@ -98,8 +102,8 @@ it('covers every kind of subject with a texture of its own grain, in values that
 });
 
 it('draws a subject twice as large with everything twice as coarse', () => {
-  const small = scene(10, { kind: 'smallMammal', sizeMm: 240 });
-  const large = scene(20, { kind: 'smallMammal', sizeMm: 480 });
+  const small = scene(10, { kind: 'smallMammal', sizeMm: 240 }, N);
+  const large = scene(20, { kind: 'smallMammal', sizeMm: 480 }, N);
   expect(small.every((value, i) => Math.abs(value - large[i]!) < 1e-9)).toBe(true);
 });
 
@@ -108,7 +112,6 @@ it('draws a subject twice as large with everything twice as coarse', () => {
  * says, samples enlarged by the cubic that meets them with the slope of their neighbours.
  */
 describe('a patch is the scene through the system', () => {
-  const N = PATCH_SIZE;
   const turns = Float64Array.from({ length: 2 * N }, (_, i) =>
     i < N ? Math.cos((2 * Math.PI * i) / N) : Math.sin((2 * Math.PI * (i - N)) / N),
   );
@@ -168,9 +171,9 @@ describe('a patch is the scene through the system', () => {
 
   it('of two set-ups at once, one with coarser pixels and a softer lens', () => {
     const systems = [system(), system({ lens50LpPerMm: 20, workingFNumber: 11 }, 0.9)];
-    const sideMm = patchSideMm(systems);
-    const drawn = scene(sideMm, wader);
-    const patches = detailPatches(systems, wader);
+    const sideMm = patchSideMm(systems, N);
+    const drawn = scene(sideMm, wader, N);
+    const patches = detailPatches(systems, wader, N);
     const [re, im] = apart(drawn);
     systems.forEach(({ pixelMm, ratio, parts: own }, k) => {
       const [keptRe, keptIm] = [new Float64Array(N * N), new Float64Array(N * N)];
@@ -186,13 +189,13 @@ describe('a patch is the scene through the system', () => {
         light(Math.floor(((x + 0.5) * N) / count), Math.floor(((y + 0.5) * N) / count));
       for (const [x, y] of [
         [0, 0],
-        [255, 255],
-        [1, 254],
-        [100, 31],
-        [31, 100],
-        [128, 129],
-        [200, 77],
-        [77, 200],
+        [63, 63],
+        [1, 62],
+        [25, 8],
+        [8, 25],
+        [32, 33],
+        [50, 19],
+        [19, 50],
       ] as const) {
         const [px, py] = [((x + 0.5) * count) / N - 0.5, ((y + 0.5) * count) / N - 0.5];
         const cubic = between((row) => between((column) => sample(column, row), count, px), count, py);
@@ -202,7 +205,21 @@ describe('a patch is the scene through the system', () => {
   });
 
   it('keeps within what can be shown where the cubic would overshoot', () => {
-    for (const patch of detailPatches([system({ lens50LpPerMm: 400, workingFNumber: 2.8 })], wader))
+    for (const patch of detailPatches([system({ lens50LpPerMm: 400, workingFNumber: 2.8 })], wader, N))
       expect(patch.every((value) => value >= 0 && value <= 1)).toBe(true);
   });
+});
+
+it('draws a small piece as the corner of a large one', () => {
+  const large = scene(patchSideMm([system()]), wader);
+  const small = scene(patchSideMm([system()], N), wader, N);
+  expect([large.length, small.length]).toEqual([PATCH_SIZE ** 2, N ** 2]);
+  expect(small.every((value, i) => value === large[Math.floor(i / N) * PATCH_SIZE + (i % N)])).toBe(true);
+});
+
+it('draws as large as is shown where no size is asked for, and what the mean of a piece tells stays', () => {
+  const [patch] = detailPatches([system()], wader);
+  const original = scene(patchSideMm([system()]), wader);
+  expect(patch).toHaveLength(PATCH_SIZE ** 2);
+  expect(mean(patch!)).toBeCloseTo(mean(original), 2);
 });

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { demoAdapters, demoBodies, demoOptics } from '@/demo/kit';
 import { linksOf } from '../chain/link';
 import type { Part } from '../chain/parts';
-import { COMMON_NAMES, commonName, findObjects } from './findObjects';
 import { DEEP_OBJECTS } from './catalogue';
 import { planMosaic } from './mosaic';
 import { deepLevers, type DeepSituation } from './deepLevers';
@@ -76,31 +75,4 @@ it('offers nothing that does not reach the stars, and puts what holds it in fewe
 it('has no levers where there is no reading', () => {
   const tubes = { ...setup, chain: chainOf(demoOptics.macro100.data, demoAdapters.tubes.data) };
   expect(deepLevers({ ...situation, setup: tubes })).toEqual([]);
-});
-
-it('finds objects by number however it is typed, by name and by kind', () => {
-  const ids = (sought: string) => findObjects(sought).map((each) => each.id);
-  expect(ids('m31')).toEqual(['M 31']);
-  expect(ids(' M  1 ')[0]).toBe('M 1');
-  expect(ids('m1')).toContain('M 16');
-  expect(ids('ngc 70')).toEqual(['NGC 7000']);
-  expect(ids('ANDROMEDA')).toEqual(['M 31']);
-  expect(ids("bode's")).toEqual(['M 81']);
-  expect(ids('veil').sort()).toEqual(['NGC 6960', 'NGC 6992']);
-  expect(ids('planetary')).toEqual(expect.arrayContaining(['M 27', 'M 57', 'M 97', 'NGC 7293']));
-  expect(ids('whirl galaxy')).toEqual(['M 51']);
-  expect(ids('nothing of the kind')).toEqual([]);
-  expect(ids('')).toHaveLength(DEEP_OBJECTS.length);
-});
-
-it('names only what the catalogue holds, and finds every object by its number and its name', () => {
-  const known = new Set(DEEP_OBJECTS.map((each) => each.id));
-  for (const id of Object.keys(COMMON_NAMES)) expect(known.has(id)).toBe(true);
-  fc.assert(
-    fc.property(fc.constantFrom(...DEEP_OBJECTS), (object) => {
-      expect(findObjects(object.id)[0]).toBe(object);
-      const name = commonName(object);
-      if (name !== undefined) expect(findObjects(name)).toContain(object);
-    }),
-  );
 });

@@ -8,7 +8,7 @@ import { captureQuantities } from './captureQuantities';
 import type { DeepObject } from './catalogue';
 import { planMosaic } from './mosaic';
 import { readDeep } from './readDeep';
-import { readPlanet } from './planet';
+import { readPlanet, standOf } from './planet';
 import { readStars, starVerdict, type StarsInput } from './readStars';
 import { spreadChoices } from './spread';
 import { starLevers, type StarCandidate } from './starLevers';
@@ -218,6 +218,22 @@ describe('the stars as they are read', () => {
     ]).toEqual(['points', 'cornersRun', 'cornersRun', 'strokes']);
   });
 
+  it('have levers whose field is told along the longer side, and none that cannot be built or focus only near', () => {
+    const tall = fold([lens], 'tall');
+    expect(tall.used.heightMm).toBeGreaterThan(tall.used.widthMm);
+    const flat = { body, modeId: 'whole', chain: [{ ...lens, focalWideMm: 12, focalTeleMm: 12 }] };
+    const tubes: Part = { kind: 'tubes', name: 'T', lengthsMm: [12], autofocus: true };
+    const setups = { flat, near: { ...flat, chain: [flat.chain[0]!, tubes] }, nothing: { ...flat, chain: [] } };
+    const levers = starLevers(
+      order({ system: tall, tolerance: { kind: 'pixels', count: 3 }, rule: 'centre' }),
+      Object.entries(setups).map(([id, setup]) => ({ id, kind: 'setup' as const, name: id, setup, patch: id })),
+      'usual',
+    );
+    expect(levers.map(({ id }) => id)).toEqual(['flat']);
+    // 35.2 mm behind 12 against 19.8 mm, the tall mode's longer side, behind 24.
+    expect(levers[0]!.fieldRatio).toBeCloseTo(35.2 / 12 / (19.8 / 24), 9);
+  });
+
   it('have levers that are one reading over the other', () => {
     const present = order({ system: fold([lens, x2]), tolerance: { kind: 'pixels', count: 3 }, exposureS: 77 });
     const candidates: StarCandidate<string>[] = [
@@ -249,6 +265,7 @@ describe('the stars as they are read', () => {
       expect(lever.lightStops).toBeCloseTo(stops, 9);
       expect(lever.fieldRatio).toBeCloseTo(lever.id === 'off' ? 2 : 1, 9);
       expect(lever.gain.value).toBe(lever.timeRatio);
+      expectRecomputed({ gain: lever.gain }, { gain: (at) => at('t₂') / at('t₁') });
     }
     expect(levers.map((each) => each.limitS)).toEqual(levers.map((each) => each.limitS).sort((a, b) => b - a));
   });
@@ -307,6 +324,17 @@ describe('a planet and its recording', () => {
       expect(plan.fileBytes).toBe(178 + plan.frames * (columns * rows * 2 + 8));
     }
     expect(planCapture({ ...asked, discPx: 600 }).fits).toBe(false);
+    // Without a table a square of an even number of pixels is cut out, no larger than an odd sensor holds.
+    const odd = { ...body, readoutWindows: [], sensor: { ...body.sensor, columns: 1001, rows: 601 } };
+    const cut = (discPx: number) => {
+      const { columns, rows, fits, limit } = planCapture({ ...asked, body: odd, linkMbPerS: 3000, discPx });
+      return [columns, rows, fits, limit];
+    };
+    expect(cut(200)).toEqual([280, 280, true, 'unknown']);
+    expect(cut(200.5)).toEqual([282, 282, true, 'unknown']);
+    expect(cut(500)).toEqual([700, 600, false, 'unknown']);
+    expect(cut(900)).toEqual([1000, 600, false, 'unknown']);
+    expect(planCapture({ ...asked, body: odd, linkMbPerS: 20 }).limit).toBe('link');
   });
 
   it('is spread by each Barlow from the bare chain, with the light a pixel then gets', () => {
@@ -330,7 +358,11 @@ describe('a planet and its recording', () => {
       // A pixel's light goes with one over the area the disc covers.
       expect(each.pixelLightStops).toBeCloseTo(Math.log2((840 / each.focalMm) ** 2), 9);
       expect(each.fNumberOverPitch).toBeCloseTo(each.fNumber / 4.4, 9);
+      expectRecomputed({ gain: each.gain }, { gain: (at) => at('t₂') / at('t₁') });
+      expect(each.gain.value).toBeCloseTo(each.focalMm / 840, 9);
     }
+    expect(choices.map(({ stand }) => stand)).toEqual([5, 10, 15].map((fNumber) => standOf(fNumber / 4.4)));
+    expect(new Set(choices.map(({ stand }) => stand)).size).toBeGreaterThan(1);
   });
 });
 

@@ -76,4 +76,19 @@ describe('several readings of it', () => {
     expect(steady.spreadDeg).toBeCloseTo(2, 6);
     expect(steadyAim([])).toBeNull();
   });
+
+  it('are spread as far as the one farthest off, along either way', () => {
+    const of = (azimuths: number[], altitudes: number[]) =>
+      steadyAim(azimuths.map((azimuthDeg, i) => ({ azimuthDeg, altitudeDeg: altitudes[i]! })))!;
+    // Two of three in one place: their arrows add up to the direction of a long one and a short one.
+    const { azimuthDeg, spreadDeg } = of([80, 80, 110], [30, 30, 30]);
+    const middle = Math.atan2(
+      2 * Math.sin(80 * RAD) + Math.sin(110 * RAD),
+      2 * Math.cos(80 * RAD) + Math.cos(110 * RAD),
+    );
+    expect(azimuthDeg).toBeCloseTo(middle / RAD, 9);
+    expect(spreadDeg).toBeCloseTo(110 - middle / RAD, 9);
+    expect(of([200, 200, 200], [10, 10, 16]).spreadDeg).toBeCloseTo(4, 9);
+    expect(of([350, 350, 20], [5, 5, 5]).spreadDeg).toBeCloseTo(spreadDeg, 9);
+  });
 });

@@ -28,6 +28,15 @@ const day = fc
   .map((days) => new Date(Date.UTC(2024, 0, 1 + days)).toISOString().slice(0, 10));
 
 describe('the error of a width', () => {
+  it('holds the Moon overhead when she is nearest, which is farther off than in the mean', () => {
+    // Full and within hours of her nearest, 2030-12: an Earth's radius makes 1.8 % there, and not 1.66 as at 384,400 km.
+    const ms = Date.parse('2030-12-01T18:35:37Z');
+    const { dist } = Equator(Body.Moon, new Date(ms), new Observer(0, 171.1, 0), true, true);
+    const seen = 2 * Math.asin(1737.4 / (dist * 149_597_870.7)) * 206_264.806;
+    const { value, plusMinus } = bodyWidth('Moon', '2030-12-01');
+    expect(Math.abs(seen - value)).toBeLessThan(plusMinus!);
+  });
+
   /** The Moon's distance by the package itself, from where she is seen; midnight comes to some place within half a day of Greenwich's. */
   it('holds what anybody sees of the Moon in that night, wherever they stand', () => {
     fc.assert(
@@ -43,11 +52,13 @@ describe('the error of a width', () => {
     );
   });
 
-  it('is for a planet what a day changes, and no more', () => {
+  it('is for a planet what a day changes and where one stands, and no more', () => {
     for (const body of DISC_BODIES.filter((each) => each !== 'Moon')) {
       const [before, here, after] = ['2026-03-09', '2026-03-10', '2026-03-11'].map((each) => bodyWidth(body, each));
       const change = Math.max(Math.abs(before!.value - here!.value), Math.abs(after!.value - here!.value));
-      expect(here!.plusMinus! / change).toBeCloseTo(1, 1);
+      expect(here!.plusMinus!).toBeGreaterThanOrEqual(0.9999 * change);
+      // And an Earth's radius nearer; no planet comes nearer than 0.26 of the Sun's distance.
+      expect(here!.plusMinus!).toBeLessThan(1.05 * change + (here!.value * 6400) / (0.26 * 149_597_871));
     }
   });
 
@@ -55,6 +66,12 @@ describe('the error of a width', () => {
     const { unit, why } = bodyWidth('Saturn', '2026-11-24');
     expect([unit, why.name]).toEqual(['″', 'Saturn, width in the sky']);
     expect(why.source).toContain('2026-11-24');
+    // Worked out again from what the formula says, in words of its own.
+    for (const body of DISC_BODIES) {
+      const { value, why: own } = bodyWidth(body, '2026-11-24');
+      const [, radius, distance] = /^2 · asin\((\d+(?:\.\d+)?) km \/ (\d+) km\)$/.exec(own.formula)!;
+      expect((2 * Math.asin(Number(radius) / Number(distance)) * 206_264.806) / value).toBeCloseTo(1, 5);
+    }
   });
 
   it('is told of Moon, Sun and the planets, each once', () => {

@@ -2,6 +2,7 @@ import {
   AngleFromSun,
   Body,
   Equator,
+  GeoVector,
   Illumination,
   MakeTime,
   MoonPhase,
@@ -115,6 +116,16 @@ export function discsOf(site: Site, ms: number): { moonArcsec: number; sunArcsec
   const size = (body: Body, radiusKm: number) =>
     (2 * Math.asin(radiusKm / (bodyAt(body, site, ms).distanceAu * AU_KM)) * 3600) / RAD;
   return { moonArcsec: size(Body.Moon, MOON_RADIUS_KM), sunArcsec: size(Body.Sun, SUN_RADIUS_KM) };
+}
+
+/** A body of the sky whose disc can be measured. */
+export type DiscBody = PlanetName | 'Moon' | 'Sun';
+
+/** Equatorial radius, and how far the middles of body and Earth lie apart, km. */
+export function apartKm(name: DiscBody, ms: number): { radiusKm: number; distanceKm: number } {
+  const body = name === 'Moon' ? Body.Moon : name === 'Sun' ? Body.Sun : BODIES[name];
+  const radiusKm = name === 'Moon' ? MOON_RADIUS_KM : name === 'Sun' ? SUN_RADIUS_KM : PLANETS[name].radiusKm;
+  return { radiusKm, distanceKm: GeoVector(body, timeOf(ms), true).Length() * AU_KM };
 }
 
 /** Share of the Moon's disc that is lit, 0 to 1. */

@@ -1,6 +1,7 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { bodyWidth, DISC_BODIES, type DiscBody } from '@/core/sky/bodyWidth';
+import { bodyWidth, DISC_BODIES } from '@/core/sky/bodyWidth';
+import type { DiscBody } from '@/core/sky/ephemeris';
 import { formatFigures } from '@/core/quantity/format';
 import { given, type Quantity } from '@/core/quantity/quantity';
 import { deviceZone, eveningOf, isDay, tonight } from '@/data/localTime';
@@ -17,6 +18,12 @@ const WHICH: readonly { value: Which; name: string }[] = [
   { value: 'other', name: 'Another width' },
 ];
 
+/** "1,890″ ± 3 %", the ± where it is not below a thousandth. */
+function wide({ value, plusMinus = 0 }: Quantity): string {
+  const share = plusMinus / value;
+  return `${formatFigures(value, 3)}″${share < 1e-3 ? '' : ` ± ${formatFigures(100 * share, 1)}\u202f%`}`;
+}
+
 interface Props {
   takenAt: string | undefined;
   onChange: (arcsec: Quantity | null) => void;
@@ -29,10 +36,11 @@ export function WidthInSky({ takenAt, onChange }: Props) {
   const [typed, setTyped] = useState<number | null>(null);
   const good = isDay(day);
   const body = which === 'other' ? null : which;
+  const stood = useMemo(() => (body && good ? bodyWidth(body, day) : null), [body, day, good]);
   useEffect(() => {
-    if (body) onChange(good ? bodyWidth(body, day) : null);
+    if (body) onChange(stood);
     else onChange(which === 'other' && typed !== null ? given(typed, '″', 'Width in the sky') : null);
-  }, [body, which, day, good, typed, onChange]);
+  }, [body, which, stood, typed, onChange]);
   return (
     <View style={{ gap: space.medium }}>
       <Choice label="Which" options={WHICH} value={which} onChange={setWhich} />
@@ -45,9 +53,9 @@ export function WidthInSky({ takenAt, onChange }: Props) {
             placeholder="2026-11-26"
             error={good ? undefined : 'Write the day as 2026-11-26: year, month, day.'}
           />
-          {good ? (
+          {stood ? (
             <Txt kind="small" tone="soft">
-              {`${body} stood ${formatFigures(bodyWidth(body, day).value, 3)}″ wide${takenAt ? '; the day is the picture’s own' : ''}.`}
+              {`${body} stood ${wide(stood)} wide${takenAt ? '; the day is the picture’s own' : ''}.`}
             </Txt>
           ) : null}
         </>

@@ -203,6 +203,9 @@ describe('the bench', () => {
     fireEvent.press(screen.getByRole('radio', { name: 'Jupiter' }));
     expect(words()).toContain('Jupiter stood 48.2″ wide; the day is the picture’s own.');
     expect(words()).toContain('Pixel scale');
+    // The Moon by place and hour too: 1.7 % where she stands overhead, and what she comes nearer or goes meanwhile.
+    fireEvent.press(screen.getByRole('radio', { name: 'Moon' }));
+    expect(words()).toMatch(/Moon stood 1,\d{3}″ ± [23]\s% wide/);
     fireEvent.changeText(screen.getByLabelText('On the evening of'), '2024-13-01');
     expect(words()).toContain('Write the day as 2026-11-26');
     fireEvent.press(screen.getByRole('radio', { name: 'Another width' }));

@@ -18,10 +18,10 @@ const WHICH: readonly { value: Which; name: string }[] = [
   { value: 'other', name: 'Another width' },
 ];
 
-/** "1,890″ ± 3 %", the ± where it is not below a thousandth. */
+/** "1,890″ ± 3 %", three figures of it; the ± where it is not below a thousandth. */
 function wide({ value, plusMinus = 0 }: Quantity): string {
   const share = plusMinus / value;
-  return `${formatFigures(value, 3)}″${share < 1e-3 ? '' : ` ± ${formatFigures(100 * share, 1)}\u202f%`}`;
+  return `${formatFigures(Number(value.toPrecision(3)), 3)}″${share < 1e-3 ? '' : ` ± ${formatFigures(100 * share, 1)}\u202f%`}`;
 }
 
 interface Props {

@@ -1,4 +1,4 @@
-import { Body, Equator, Horizon, Observer } from 'astronomy-engine';
+import { Body, Equator, GeoVector, Horizon, Observer } from 'astronomy-engine';
 import * as fc from 'fast-check';
 import { bodyWidth, DISC_BODIES } from './bodyWidth';
 
@@ -8,6 +8,10 @@ describe('how wide a body stands in the sky', () => {
     expect(bodyWidth('Jupiter', '2024-12-07').value).toBeCloseTo((2 * 206_264.8 * 71_492) / (4.089 * 149_597_871), 1);
     expect(bodyWidth('Mars', '2025-01-15').value).toBeCloseTo((2 * 206_264.8 * 3396.2) / (0.643 * 149_597_871), 1);
     expect(bodyWidth('Sun', '2025-01-04').value / 60).toBeCloseTo(32.53, 1);
+  });
+  it('is what it is at the midnight that ends the day, from the middle of the Earth', () => {
+    const km = GeoVector(Body.Moon, new Date('2026-11-25T00:00:00Z'), true).Length() * 149_597_870.7;
+    expect(bodyWidth('Moon', '2026-11-24').value).toBeCloseTo(2 * Math.asin(1737.4 / km) * 206_264.806, 3);
   });
   it('holds in its error what place and hour change', () => {
     const moon = bodyWidth('Moon', '2026-11-24');

@@ -5,6 +5,7 @@ import type { Part } from '../chain/parts';
 import { starsFromPlain, plainStarsResult } from './plainStars';
 import { readStars, starLimits, starsAt, type StarsInput } from './readStars';
 import { starLevers } from './starLevers';
+import { isStarRule } from './starRules';
 import { toleranceOf } from './tolerance';
 
 const systemOf = (chain: Part[] = [demoOptics.wide20.data], modeId = 'whole'): EffectiveSystem => {
@@ -22,6 +23,26 @@ const input = (change: Partial<StarsInput> = {}): StarsInput => ({
   rule: 'worst',
   ceilingS: 15,
   ...change,
+});
+
+describe('a kept reading of the stars', () => {
+  it('holds a run that has no end as a number, so that it can be kept', () => {
+    const reading = readStars(input());
+    const endless = { ...reading.worstDriftPx, value: Infinity };
+    const kept = plainStarsResult({ ...reading, worstDriftPx: endless });
+    expect(kept).toMatchObject({
+      centreRunPx: reading.centreDriftPx.value,
+      worstRunPx: 1e9,
+      limitS: reading.limitS.value,
+    });
+    expect(plainStarsResult({ ...reading, centreDriftPx: endless }).centreRunPx).toBe(1e9);
+  });
+
+  it('knows a school by its name, and nothing else by it', () => {
+    for (const { rule } of readStars(input()).rules) expect(isStarRule(rule)).toBe(true);
+    expect(isStarRule('own')).toBe(true);
+    for (const other of ['', 'Worst', 'constructor', 'toString', 'c600 ']) expect(isStarRule(other)).toBe(false);
+  });
 });
 
 describe('what passes for a point', () => {

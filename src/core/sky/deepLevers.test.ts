@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { demoAdapters, demoBodies, demoOptics } from '@/demo/kit';
 import { linksOf } from '../chain/link';
 import type { Part } from '../chain/parts';

@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import type { CsvError } from '@/contract/csv/readCsv';
 import type { Existing, WholeData } from '@/contract/wholeData';
-import { GONE, isGone } from '@/core/formats/goneFile';
+import { GONE, isGone, nowGone } from '@/core/formats/goneFile';
 import { formatFixed } from '@/core/quantity/format';
 import { ApiRefusal, ApiUnreachable } from '@/data/api';
 import { pickFile } from '@/ui/files';
@@ -26,6 +26,8 @@ type State =
 
 /** Larger files are not read here first: the server checks them row by row, and takes all or nothing as well. */
 const LARGE_BYTES = 8e6;
+const UNREACHABLE =
+  'The server cannot be reached, so nothing was brought in. Start it again, then try again: the file is still here.';
 const WHAT = { bodies: 'bodies', optics: 'optics', adapters: 'adapters', pictureGroups: 'groups of pictures' };
 
 /** Rows from a CSV or a JSON file: read here, checked line by line, taken in all or not at all. */
@@ -117,12 +119,7 @@ export function FromFile() {
       const errors =
         error instanceof ApiRefusal
           ? (error.problem.errors ?? [{ message: error.problem.detail }])
-          : [
-              {
-                message:
-                  'The server cannot be reached, so nothing was brought in. Start it again, then try again: the file is still here.',
-              },
-            ];
+          : [{ message: data instanceof Blob && (await nowGone(data)) ? GONE : UNREACHABLE }];
       setState({ at: 'wrong', name, errors: errors.map(({ message }) => ({ message })), total: errors.length });
     }
   };

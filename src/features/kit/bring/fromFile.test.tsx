@@ -1,4 +1,5 @@
 import { act, fireEvent, render, screen } from '@testing-library/react-native';
+import { api, ApiUnreachable } from '@/data/api';
 import { Theme } from '@/ui/theme/theme';
 import { FromFile } from './FromFile';
 import { FromPhoto } from './FromPhoto';
@@ -50,6 +51,30 @@ beforeEach(() => {
 afterEach(() => {
   scope.Worker = before.Worker;
   scope.window.location = before.location;
+});
+
+describe('a large file, which the server reads', () => {
+  /** As the browser hands it over: sending it fails alike, whether it or the server is gone. */
+  const large = (firstByte: () => Promise<unknown>) =>
+    Object.create(Blob.prototype, {
+      name: { value: 'all.json' },
+      size: { value: 9e6 },
+      slice: { value: () => ({ arrayBuffer: firstByte }) },
+    }) as File;
+  it.each([
+    ['it is gone', gone, /can no longer be read.*Put it back, then choose it again/],
+    ['the server is', () => Promise.resolve(new ArrayBuffer(1)), /server cannot be reached.*the file is still here/],
+  ])('says so where %s', async (_, firstByte, words) => {
+    const sent = jest.spyOn(api, 'importData').mockRejectedValue(new ApiUnreachable('away'));
+    const chosen = large(firstByte);
+    await choose(chosen);
+    await fireEvent.press(screen.getByRole('button', { name: 'Bring in' }));
+    await act(async () => {});
+    expect(sent).toHaveBeenCalledWith(chosen, 'keep');
+    expect(alert()).toHaveTextContent(words);
+    expect(screen.queryByText('Storing …')).toBeNull();
+    sent.mockRestore();
+  });
 });
 
 describe('a file that is chosen and then cannot be read', () => {

@@ -164,6 +164,45 @@ describe('what cannot be read', () => {
     expect(kindOfPicture(jpeg)).toBe('jpeg');
     expect((await problemOf(jpeg))!.code).toBe('picture.damaged');
   });
+  it('is too large beyond a hundred million pixels, a PNG by its header alone, before there is room made for it', async () => {
+    /** Signature, and a header of that size in colours of 16 bits. Source: PNG, 5.2 and 11.2.1. */
+    const pngOf = (across: number, down: number) => {
+      const bytes = new Uint8Array(64);
+      bytes.set([137, 80, 78, 71, 13, 10, 26, 10, 0, 0, 0, 13, 73, 72, 68, 82]);
+      const view = new DataView(bytes.buffer);
+      view.setUint32(16, across);
+      view.setUint32(20, down);
+      bytes.set([16, 2], 24);
+      const file = blob(bytes);
+      const opened = jest.fn(() => file.slice().stream());
+      return { file: Object.assign(file, { stream: opened, arrayBuffer: opened }), opened };
+    };
+    const codeOf = async (file: Blob, jpeg = noJpeg) => {
+      const read = await readPicture(file, { jpeg });
+      return read.ok ? 'read' : read.problem.code;
+    };
+    const large = pngOf(10_001, 10_000);
+    expect([await codeOf(large.file), large.opened.mock.calls.length]).toEqual(['picture.large', 0]);
+    // Just within: it is opened, and found to end after its header.
+    const within = pngOf(10_000, 10_000);
+    expect(await codeOf(within.file)).toBe('picture.damaged');
+    expect(within.opened).toHaveBeenCalled();
+    const jpeg = (across: number): Promise<Decoded> =>
+      Promise.resolve({
+        width: across,
+        height: 10_000,
+        channels: 1,
+        codes: new Uint8Array(0),
+        black: 0,
+        white: 255,
+        tone: 'srgb',
+        bits: 8,
+      });
+    const start = blob(new Uint8Array([0xff, 0xd8, 0xff, 0xe0]));
+    expect(await codeOf(start, () => jpeg(10_001))).toBe('picture.large');
+    expect(await codeOf(start, () => jpeg(10_000))).toBe('read');
+  });
+
   it('is told where the file is gone, at its first bytes or in the middle', async () => {
     const whole = blob(writeTiff(picture, 'x', srgbOfLight));
     const gone = () => Promise.reject(new DOMException('', 'NotReadableError'));

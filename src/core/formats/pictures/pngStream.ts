@@ -55,6 +55,13 @@ const HEADER_BYTES = 13;
 const HEAD_BYTES = 8;
 const SUM_BYTES = 4;
 
+/** Pixels of a PNG by its first 24 bytes: its header is its first chunk, and begins with width and height. */
+export function pixelsOfPng(first: Uint8Array): number {
+  const view = new DataView(first.buffer, first.byteOffset, first.byteLength);
+  const at = SIGNATURE_BYTES + HEAD_BYTES;
+  return first.length < at + 8 ? 0 : view.getUint32(at) * view.getUint32(at + 4);
+}
+
 async function nextChunk(file: Taker): Promise<{ kind: string; length: number }> {
   const head = await file.all(HEAD_BYTES);
   return { kind: String.fromCharCode(...head.subarray(4)), length: new DataView(head.buffer).getUint32(0) };

@@ -5,6 +5,7 @@ import { fitsPicture } from './fitsPicture';
 import { kindOfPicture, type PictureKind } from './kindOfPicture';
 import { pngPicture } from './pngPicture';
 import { pngRows } from './pngRows';
+import { pixelsOfPng } from './pngStream';
 import { serFrameOf, serHeader, SER_HEADER_BYTES, sharpestFrame } from './serPicture';
 import { tiffPicture } from './tiffPicture';
 
@@ -100,8 +101,11 @@ const FIRST_BYTES = 64;
 export async function readPicture(file: Blob, ways: ReadWays): Promise<Result<PictureRead>> {
   let kind: PictureKind = 'unknown';
   try {
-    kind = kindOfPicture(await bytesOf(file.slice(0, FIRST_BYTES)));
+    const first = await bytesOf(file.slice(0, FIRST_BYTES));
+    kind = kindOfPicture(first);
     if (kind === 'heic') return heic;
+    // Before there is room made for it.
+    if (kind === 'png' && pixelsOfPng(first) > MOST_PIXELS) return tooLarge;
     if (kind === 'unknown' && !ways.raw) return unknown;
     const frame = kind === 'ser' ? await frameOf(file, ways) : null;
     const decoded = kind === 'ser' ? frame?.decoded : await decodedOf(kind, file, ways);

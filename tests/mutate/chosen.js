@@ -31,7 +31,7 @@ const RECORDED = {
   sky: ['sky', 'night'],
 };
 
-/** Loops over pictures, many times as slow while every step of them could be changed: only where nothing quicker has noticed. */
+/** Loops over pictures, chains or minutes, many times as slow while every step of them could be changed: only where nothing quicker has noticed. */
 const SLOW = ['detail/patch.test.ts', 'near/planRatio.test.ts', 'sky/moonless.test.ts'];
 
 /** Takes half a minute: too long to be run for each of a thousand changes. */

@@ -107,32 +107,59 @@ it('draws a subject twice as large with everything twice as coarse', () => {
   expect(small.every((value, i) => Math.abs(value - large[i]!) < 1e-9)).toBe(true);
 });
 
+it('draws a small piece as the corner of a large one', () => {
+  const large = scene(patchSideMm([system()]), wader);
+  const small = scene(patchSideMm([system()], N), wader, N);
+  expect([large.length, small.length]).toEqual([PATCH_SIZE ** 2, N ** 2]);
+  expect(small.every((value, i) => value === large[Math.floor(i / N) * PATCH_SIZE + (i % N)])).toBe(true);
+});
+
+it('draws as large as is shown where no size is asked for, and what the mean of a piece tells stays', () => {
+  const [patch] = detailPatches([system()], wader);
+  const original = scene(patchSideMm([system()]), wader);
+  expect(patch).toHaveLength(PATCH_SIZE ** 2);
+  expect(mean(patch!)).toBeCloseTo(mean(original), 2);
+});
+
+/** As large as is shown too; the mutation trial, which runs this a thousand times, has the small ones. */
+const SIZES = process.env.JAUGE_MUTATE ? [N] : [N, PATCH_SIZE];
+
 /**
  * Independent: the scene taken apart and put together again by plain sums, each wave kept as the response at its own frequency
  * says, samples enlarged by the cubic that meets them with the slope of their neighbours.
  */
-describe('a patch is the scene through the system', () => {
-  const turns = Float64Array.from({ length: 2 * N }, (_, i) =>
-    i < N ? Math.cos((2 * Math.PI * i) / N) : Math.sin((2 * Math.PI * (i - N)) / N),
+describe.each(SIZES)('a patch of %i points a side is the scene through the system', (size) => {
+  const places = [
+    [0, 0],
+    [255, 255],
+    [1, 254],
+    [100, 31],
+    [31, 100],
+    [128, 129],
+    [200, 77],
+    [77, 200],
+  ].map((place) => place.map((at) => Math.floor((at * size) / PATCH_SIZE)) as [number, number]);
+  const turns = Float64Array.from({ length: 2 * size }, (_, i) =>
+    i < size ? Math.cos((2 * Math.PI * i) / size) : Math.sin((2 * Math.PI * (i - size)) / size),
   );
 
-  /** The waves of a picture of N × N: along every row, then along every column. */
+  /** The waves of a picture of size × size: along every row, then along every column. */
   function apart(picture: Float64Array): [Float64Array, Float64Array] {
-    const [re, im] = [Float64Array.from(picture), new Float64Array(N * N)];
+    const [re, im] = [Float64Array.from(picture), new Float64Array(size * size)];
     for (const [step, next] of [
-      [1, N],
-      [N, 1],
+      [1, size],
+      [size, 1],
     ] as const)
-      for (let line = 0; line < N; line++) {
-        const [a, b] = [new Float64Array(N), new Float64Array(N)];
-        for (let f = 0; f < N; f++)
-          for (let x = 0; x < N; x++) {
-            const [c, s] = [turns[(f * x) % N]!, -turns[N + ((f * x) % N)]!];
+      for (let line = 0; line < size; line++) {
+        const [a, b] = [new Float64Array(size), new Float64Array(size)];
+        for (let f = 0; f < size; f++)
+          for (let x = 0; x < size; x++) {
+            const [c, s] = [turns[(f * x) % size]!, -turns[size + ((f * x) % size)]!];
             const i = line * next + x * step;
             a[f] = a[f]! + re[i]! * c - im[i]! * s;
             b[f] = b[f]! + re[i]! * s + im[i]! * c;
           }
-        for (let f = 0; f < N; f++) [re[line * next + f * step], im[line * next + f * step]] = [a[f]!, b[f]!];
+        for (let f = 0; f < size; f++) [re[line * next + f * step], im[line * next + f * step]] = [a[f]!, b[f]!];
       }
     return [re, im];
   }
@@ -141,19 +168,22 @@ describe('a patch is the scene through the system', () => {
   function together(re: Float64Array, im: Float64Array): (x: number, y: number) => number {
     const columns = new Map<number, [Float64Array, Float64Array]>();
     const column = (x: number) => {
-      const [a, b] = [new Float64Array(N), new Float64Array(N)];
-      for (let fy = 0; fy < N; fy++)
-        for (let fx = 0; fx < N; fx++) {
-          const [c, s] = [turns[(fx * x) % N]!, turns[N + ((fx * x) % N)]!];
-          a[fy] = a[fy]! + re[fy * N + fx]! * c - im[fy * N + fx]! * s;
-          b[fy] = b[fy]! + re[fy * N + fx]! * s + im[fy * N + fx]! * c;
+      const [a, b] = [new Float64Array(size), new Float64Array(size)];
+      for (let fy = 0; fy < size; fy++)
+        for (let fx = 0; fx < size; fx++) {
+          const [c, s] = [turns[(fx * x) % size]!, turns[size + ((fx * x) % size)]!];
+          a[fy] = a[fy]! + re[fy * size + fx]! * c - im[fy * size + fx]! * s;
+          b[fy] = b[fy]! + re[fy * size + fx]! * s + im[fy * size + fx]! * c;
         }
       return [a, b] as [Float64Array, Float64Array];
     };
     return (x, y) => {
       if (!columns.has(x)) columns.set(x, column(x));
       const [a, b] = columns.get(x)!;
-      return a.reduce((sum, each, f) => sum + each * turns[(f * y) % N]! - b[f]! * turns[N + ((f * y) % N)]!, 0);
+      return a.reduce(
+        (sum, each, f) => sum + each * turns[(f * y) % size]! - b[f]! * turns[size + ((f * y) % size)]!,
+        0,
+      );
     };
   }
 
@@ -171,55 +201,32 @@ describe('a patch is the scene through the system', () => {
 
   it('of two set-ups at once, one with coarser pixels and a softer lens', () => {
     const systems = [system(), system({ lens50LpPerMm: 20, workingFNumber: 11 }, 0.9)];
-    const sideMm = patchSideMm(systems, N);
-    const drawn = scene(sideMm, wader, N);
-    const patches = detailPatches(systems, wader, N);
+    const sideMm = patchSideMm(systems, size);
+    const drawn = scene(sideMm, wader, size);
+    const patches = detailPatches(systems, wader, size);
     const [re, im] = apart(drawn);
     systems.forEach(({ pixelMm, ratio, parts: own }, k) => {
-      const [keptRe, keptIm] = [new Float64Array(N * N), new Float64Array(N * N)];
-      for (let i = 0; i < N * N; i++) {
-        const [fx, fy] = [i % N, Math.floor(i / N)].map((f) => (f < N / 2 ? f : f - N)) as [number, number];
-        const kept = systemResponse(Math.hypot(fx, fy) / sideMm / ratio, own) / (N * N);
+      const [keptRe, keptIm] = [new Float64Array(size * size), new Float64Array(size * size)];
+      for (let i = 0; i < size * size; i++) {
+        const [fx, fy] = [i % size, Math.floor(i / size)].map((f) => (f < size / 2 ? f : f - size)) as [number, number];
+        const kept = systemResponse(Math.hypot(fx, fy) / sideMm / ratio, own) / (size * size);
         keptRe[i] = re[i]! * kept;
         keptIm[i] = im[i]! * kept;
       }
       const light = together(keptRe, keptIm);
       const count = Math.round(sideMm / pixelMm);
       const sample = (x: number, y: number) =>
-        light(Math.floor(((x + 0.5) * N) / count), Math.floor(((y + 0.5) * N) / count));
-      for (const [x, y] of [
-        [0, 0],
-        [63, 63],
-        [1, 62],
-        [25, 8],
-        [8, 25],
-        [32, 33],
-        [50, 19],
-        [19, 50],
-      ] as const) {
-        const [px, py] = [((x + 0.5) * count) / N - 0.5, ((y + 0.5) * count) / N - 0.5];
+        light(Math.floor(((x + 0.5) * size) / count), Math.floor(((y + 0.5) * size) / count));
+      for (const [x, y] of places) {
+        const [px, py] = [((x + 0.5) * count) / size - 0.5, ((y + 0.5) * count) / size - 0.5];
         const cubic = between((row) => between((column) => sample(column, row), count, px), count, py);
-        expect(patches[k]![y * N + x]).toBeCloseTo(Math.max(0, Math.min(1, cubic)), 3);
+        expect(patches[k]![y * size + x]).toBeCloseTo(Math.max(0, Math.min(1, cubic)), 3);
       }
     });
   });
 
   it('keeps within what can be shown where the cubic would overshoot', () => {
-    for (const patch of detailPatches([system({ lens50LpPerMm: 400, workingFNumber: 2.8 })], wader, N))
+    for (const patch of detailPatches([system({ lens50LpPerMm: 400, workingFNumber: 2.8 })], wader, size))
       expect(patch.every((value) => value >= 0 && value <= 1)).toBe(true);
   });
-});
-
-it('draws a small piece as the corner of a large one', () => {
-  const large = scene(patchSideMm([system()]), wader);
-  const small = scene(patchSideMm([system()], N), wader, N);
-  expect([large.length, small.length]).toEqual([PATCH_SIZE ** 2, N ** 2]);
-  expect(small.every((value, i) => value === large[Math.floor(i / N) * PATCH_SIZE + (i % N)])).toBe(true);
-});
-
-it('draws as large as is shown where no size is asked for, and what the mean of a piece tells stays', () => {
-  const [patch] = detailPatches([system()], wader);
-  const original = scene(patchSideMm([system()]), wader);
-  expect(patch).toHaveLength(PATCH_SIZE ** 2);
-  expect(mean(patch!)).toBeCloseTo(mean(original), 2);
 });

@@ -58,7 +58,7 @@ module.exports = {
       displayName: 'node',
       modulePathIgnorePatterns,
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,contract,server,demo,cli,workers}/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{core,contract,server,demo,cli,workers}/**/*.test.ts', '<rootDir>/tests/**/*.test.ts'],
       setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
       // Not babel.config.js: the server and the core are plain Node.
       transform: {

@@ -1,3 +1,4 @@
+const fs = require('node:fs');
 const http = require('node:http');
 const path = require('node:path');
 const { getDefaultConfig } = require('expo/metro-config');
@@ -63,5 +64,21 @@ config.transformer.asyncRequireModulePath = path.join(__dirname, 'src/ui/bundle/
 config.transformer.getTransformOptions = async () => ({
   transform: { experimentalImportSupport: true, inlineRequires: true },
 });
+
+// The build notes which packages its scripts hold: THIRD-PARTY.md is made from it (scripts/documents/thirdParty.ts).
+const PACKAGES = process.env.JAUGE_BUNDLED_PACKAGES;
+if (PACKAGES) {
+  const noted = new Set();
+  const keepsAll = config.serializer.processModuleFilter ?? (() => true);
+  config.serializer.processModuleFilter = (module) => {
+    const kept = keepsAll(module);
+    const inside = kept && /.*[\\/]node_modules[\\/]((?:@[^\\/]+[\\/])?[^\\/]+)[\\/]/.exec(module.path);
+    if (inside && !noted.has(inside[0])) {
+      noted.add(inside[0]);
+      fs.appendFileSync(PACKAGES, `${path.relative(__dirname, inside[0]).split(path.sep).join('/')}\n`);
+    }
+    return kept;
+  };
+}
 
 module.exports = config;

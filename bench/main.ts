@@ -12,20 +12,42 @@ import { benchSky } from './sky';
 import { startServer } from './server';
 import { benchSize } from './size';
 import { benchView } from './view';
+import { writeFigures } from '../scripts/lib/figures.mjs';
+
+/** Everything printed from now on, line by line, besides being printed. */
+function heard(): string[] {
+  const lines: string[] = [];
+  const print = console.log;
+  console.log = (...words: unknown[]) => {
+    lines.push(words.map(String).join(' '));
+    print(...words);
+  };
+  return lines;
+}
 
 async function main(): Promise<void> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-bench-'));
-  const parts = process.argv.slice(2);
+  const parts = process.argv.slice(2).filter((word) => word !== '--write');
+  const writes = process.argv.includes('--write');
+  const lines = writes ? heard() : [];
+  const section = (part: string) => {
+    if (writes && lines.length > 0) writeFigures(`bench ${part}`, lines.splice(0));
+  };
   const count = Number(parts.find((part) => /^\d+$/.test(part)) ?? Number.NaN);
   const wants = (part: string) => parts.length === 0 || parts.includes(part);
   console.log(`Node ${process.version}, ${os.cpus().length} cores (${os.cpus()[0]?.model.trim() ?? 'unknown'})\n`);
+  lines.splice(0);
   if (wants('core')) {
     benchCore();
     benchPlanner();
     benchNear();
     benchSky();
+    section('core');
   }
-  if (wants('pictures')) benchPictures(Number.isNaN(count) ? undefined : count);
+  if (wants('pictures')) {
+    benchPictures(Number.isNaN(count) ? undefined : count);
+    section('pictures');
+  }
   for (const [part, demo, bench] of [
     ['api', false, benchApi],
     ['csv', false, benchCsv],
@@ -41,6 +63,7 @@ async function main(): Promise<void> {
     } finally {
       child.kill('SIGTERM');
     }
+    section(part);
   }
   fs.rmSync(folder, { recursive: true, force: true });
 }

@@ -1,4 +1,4 @@
-// Measures what docs/architecture.md promises and prints figures and ratios. Nothing here fails on a slow machine.
+// Measures and prints figures and ratios; `--write` puts them into docs/benchmarks.md. Nothing here fails on a slow machine.
 import { buildServer, buildWeb } from './lib/build.mjs';
 import { prepare } from './lib/generate.mjs';
 import { findChromium, run } from './lib/steps.mjs';

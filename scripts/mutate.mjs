@@ -3,6 +3,7 @@
 // npm run mutate -- optics/lensFocus  one file
 import fs from 'node:fs';
 import { prepare } from './lib/generate.mjs';
+import { writeFigures } from './lib/figures.mjs';
 import { bin, inRoot, run, say, stop } from './lib/steps.mjs';
 
 /** Property tests draw this many cases for each mutant; the trial runs them thousands of times. */
@@ -10,7 +11,7 @@ const RUNS = '12';
 const SEED = '7';
 
 prepare();
-const [wanted] = process.argv.slice(2);
+const [wanted] = process.argv.slice(2).filter((word) => word !== '--write');
 if (!wanted) stop('Name a folder of src/core, such as sensor, optics, detail, output, far, near or sky.');
 const folder = inRoot('src', 'core', wanted);
 const isFolder = fs.existsSync(folder) && fs.statSync(folder).isDirectory();
@@ -42,8 +43,8 @@ if (fs.existsSync(report)) {
   const noticed = count('Killed', 'Timeout');
   const all = noticed + count('Survived', 'NoCoverage');
   const seconds = (Date.now() - started) / 1000;
-  console.log(
-    `${wanted}: ${noticed} of ${all} noticed, ${((100 * noticed) / all).toFixed(1)} %; ${count('Survived')} survived, ${count('NoCoverage')} not covered; ${(seconds / Math.max(1, all)).toFixed(2)} s a mutant`,
-  );
+  const line = `${wanted}: ${noticed} of ${all} noticed, ${((100 * noticed) / all).toFixed(1)} %; ${count('Survived')} survived, ${count('NoCoverage')} not covered; ${(seconds / Math.max(1, all)).toFixed(2)} s a mutant`;
+  console.log(line);
+  if (process.argv.includes('--write')) writeFigures(`mutate ${wanted}`, [line]);
 }
 process.exit(status ?? 1);

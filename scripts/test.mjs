@@ -3,7 +3,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { buildServer, buildWeb } from './lib/build.mjs';
+import { buildCommandLine, buildServer, buildWeb } from './lib/build.mjs';
 import { prepare } from './lib/generate.mjs';
 import { bin, findCertutil, findChromium, runBeside, say, start } from './lib/steps.mjs';
 
@@ -29,6 +29,16 @@ async function lookOver() {
     if (status === 0) passed += 1;
     else failed += 1;
   }
+}
+
+/** Compares THIRD-PARTY.md with what was built. */
+async function thirdParty() {
+  buildCommandLine();
+  const args = ['--import', 'tsx', 'scripts/documents/thirdParty.ts', '--check'];
+  const { status } = await runBeside(process.execPath, args);
+  say(`Third-party list: ${status === 0 ? 'sound' : 'FAILED'}.`);
+  if (status === 0) passed += 1;
+  else failed += 1;
 }
 
 /** Runs a program in the foreground while others go on beside it. */
@@ -57,7 +67,7 @@ say(`Property tests run with JAUGE_SEED=${seed}.`);
 // Some unit tests start the server.
 buildServer();
 say('Type check, lint and format, then the build, beside the unit tests …');
-const over = lookOver().then(buildWeb);
+const over = lookOver().then(buildWeb).then(thirdParty);
 await tests(
   'Unit tests',
   bin('jest'),

@@ -3,7 +3,8 @@ import { damage } from './damage';
 import { hostile } from './hostile';
 import { kills } from './kills';
 import { power } from './power';
-import { print, type Tally } from './tally';
+import { writeFigures } from '../scripts/lib/figures.mjs';
+import { linesOf, print, type Tally } from './tally';
 
 const TRIALS: Record<string, (minutes: number, seed: number) => Promise<Tally>> = {
   kills,
@@ -13,10 +14,11 @@ const TRIALS: Record<string, (minutes: number, seed: number) => Promise<Tally>> 
   browser: browserRuns,
 };
 
-const asked = process.argv.slice(2);
+const asked = process.argv.slice(2).filter((word) => word !== '--write');
+const writes = process.argv.includes('--write');
 const minutesAt = asked.indexOf('--minutes');
 const minutes = minutesAt < 0 ? 10 : Number(asked[minutesAt + 1]);
-const names = asked.filter((each, i) => each !== '--minutes' && i !== minutesAt + 1);
+const names = minutesAt < 0 ? asked : asked.filter((_, i) => i !== minutesAt && i !== minutesAt + 1);
 const unknown = names.find((name) => !(name in TRIALS));
 
 async function main(): Promise<void> {
@@ -29,6 +31,7 @@ async function main(): Promise<void> {
     if (names.length && !names.includes(name)) continue;
     const tally = await trial(minutes, seed);
     print(tally);
+    if (writes) writeFigures(`torture ${name}`, linesOf(tally));
     faults += tally.faults.length;
   }
   process.exit(faults ? 1 : 0);

@@ -33,11 +33,14 @@ export function count(tally: Tally, note: string, by = 1): void {
   tally.notes[note] = (tally.notes[note] ?? 0) + by;
 }
 
-export function print({ name, done, wanted, faults, notes }: Tally): void {
+/** A trial in lines: how often, what was counted, and the first faults. */
+export function linesOf({ name, done, wanted, faults, notes }: Tally): string[] {
   const also = Object.entries(notes).map(([note, n]) => `${n} ${note}`);
-  console.log(`${name}: ${done} of ${wanted}; ${[...also, `${faults.length} faults`].join(', ')}`);
-  for (const fault of faults.slice(0, 10)) console.log(`  ✕ ${fault}`);
+  const first = faults.slice(0, 10).map((fault) => `  ✕ ${fault}`);
+  return [`${name}: ${done} of ${wanted}; ${[...also, `${faults.length} faults`].join(', ')}`, ...first];
 }
+
+export const print = (tally: Tally): void => console.log(linesOf(tally).join('\n'));
 
 /** Random numbers that can be repeated: xorshift. */
 export function randomOf(seed: number): () => number {

@@ -17,6 +17,7 @@ const WEB_SOURCES = [
   'app.json',
   'babel.config.js',
   'metro.config.js',
+  'licences',
   'scripts/lib/build.mjs',
   'package-lock.json',
 ];
@@ -109,10 +110,14 @@ export async function buildWeb() {
   if (isCurrent(stamp, hash)) return;
   say('Building the web application (the first time takes a minute or two) …');
   fs.rmSync(inRoot('dist'), { recursive: true, force: true });
+  const packages = inRoot('.cache', 'bundled-packages');
+  fs.mkdirSync(inRoot('.cache'), { recursive: true });
+  fs.rmSync(packages, { force: true });
   run(bin('expo'), ['export', '--platform', 'web', '--output-dir', 'dist'], {
-    env: { EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1' },
+    env: { EXPO_NO_TELEMETRY: '1', EXPO_OFFLINE: '1', CI: '1', JAUGE_BUNDLED_PACKAGES: packages },
     quiet: true,
   });
+  fs.copyFileSync(packages, inRoot('dist', '.packages'));
   postponeSharedPart(inRoot('dist'));
   markVersion(inRoot('dist'), hash);
   await serviceWorker(inRoot('dist'));

@@ -29,6 +29,10 @@ function copyRawDecoder() {
   const to = inRoot('public', 'raw');
   fs.mkdirSync(to, { recursive: true });
   for (const name of ['worker.js', 'libraw.wasm']) fs.copyFileSync(path.join(from, name), path.join(to, name));
+  // Its licences ask to lie beside it.
+  for (const name of ['LGPL-2.1-only', 'CDDL-1.0', 'IJG', 'ISC'])
+    fs.copyFileSync(inRoot('licences', `${name}.txt`), path.join(to, `${name}.txt`));
+  fs.copyFileSync(inRoot('licences', 'NOTICE-LibRaw'), path.join(to, 'NOTICE.txt'));
 }
 
 /** All that every script needs before it begins: the packages, and what is made from the schemas. */

@@ -1,0 +1,1 @@
+export function writeFigures(title: string, lines: readonly string[]): void;

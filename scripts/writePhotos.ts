@@ -46,7 +46,10 @@ const even: EvenMade = {
 for (const [i, exposure] of [0.4, 0.4, 0, 0].entries()) {
   const light = Float32Array.from(evenFrame({ ...even, exposure }, 20 + i), (code) => code / 65_535);
   const picture = { width: even.width, height: even.height, light };
-  save(`${exposure > 0 ? 'flat' : 'dark'}-${(i % 2) + 1}.tif`, writeTiff(picture, 'Ostrel R45', (value) => value));
+  save(
+    `${exposure > 0 ? 'flat' : 'dark'}-${(i % 2) + 1}.tif`,
+    writeTiff(picture, 'Ostrel R45', (value) => value),
+  );
 }
 
 const steady = { edgeDeg: 97, offsetPx: 0, dark: 0.1, light: 0.6, optics: opticsOf(0.8, 0.6), cutoff: 1.25 };

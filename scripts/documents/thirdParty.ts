@@ -131,7 +131,10 @@ export function thirdPartyText(packages: readonly Shipped[]): string {
     ({ name, version, licence, copyright, where }) =>
       `| ${name} | ${version} | ${cell(licence)} | ${where.join(', ')} | ${cell(copyright)} |`,
   );
-  const texts = fs.readdirSync(inRoot("licences")).filter((name) => name.endsWith(".txt")).sort();
+  const texts = fs
+    .readdirSync(inRoot('licences'))
+    .filter((name) => name.endsWith('.txt'))
+    .sort();
   return `# Third party
 
 Everything that ships with Jauge besides its own code, which is under the [MIT licence](LICENSE). Written by

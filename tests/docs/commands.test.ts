@@ -23,19 +23,27 @@ async function printed({ command }: Shown): Promise<{ code: number; json: Json }
   const [name, ...words] = wordsOf(command.replace(/^npm run -s jauge -- /, ''));
   if (name === 'measure') {
     const lines: string[] = [];
-    const code = await measureCommand(words, (line) => lines.push(line), () => undefined);
+    const code = await measureCommand(
+      words,
+      (line) => lines.push(line),
+      () => undefined,
+    );
     return { code, json: JSON.parse(lines.at(-1)!) as Json };
   }
   const { stdout, code } = run(deskOf(name!)!, textOf(words[0]!), words[0]!);
   return { code, json: JSON.parse(stdout) as Json };
 }
 
-it.each(shown)('$name: $command', async (each) => {
-  expect(each.command).toMatch(/^npm run -s jauge -- /);
-  const { code, json } = await printed(each);
-  expect(code).toBe(0);
-  if (each.answer !== null) expect(differences(JSON.parse(each.answer) as Json, json)).toEqual([]);
-}, 120_000);
+it.each(shown)(
+  '$name: $command',
+  async (each) => {
+    expect(each.command).toMatch(/^npm run -s jauge -- /);
+    const { code, json } = await printed(each);
+    expect(code).toBe(0);
+    if (each.answer !== null) expect(differences(JSON.parse(each.answer) as Json, json)).toEqual([]);
+  },
+  120_000,
+);
 
 it('shows an answer of every reading and every question of the command line', () => {
   const called = shown

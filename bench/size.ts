@@ -97,6 +97,42 @@ async function asked(what: string, url: string, query: string): Promise<void> {
   report(`Book: ${what} (median)`, spreadOf(times).median, 'ms', 300);
 }
 
+/** So many at once, for so long. */
+const CLIENTS = 20;
+const LOAD_MS = 20_000;
+
+/** Many clients at once that list, search and write: how long each has to wait. */
+async function underLoad(url: string): Promise<void> {
+  const times: Record<'list' | 'search' | 'write', number[]> = { list: [], search: [], write: [] };
+  const end = performance.now() + LOAD_MS;
+  let next = 0;
+  const client = async (n: number) => {
+    while (performance.now() < end) {
+      const k = next++;
+      const what = (['list', 'search', 'list', 'write'] as const)[k % 4]!;
+      const begun = performance.now();
+      const answer =
+        what === 'list'
+          ? await fetch(`${url}/api/v1/readings?limit=60&offset=${(k * 60) % READINGS}`)
+          : what === 'search'
+            ? await fetch(
+                `${url}/api/v1/readings?limit=60&search=${encodeURIComponent(`note ${(k * 7919) % READINGS}`)}`,
+              )
+            : await fetch(`${url}/api/v1/bodies`, {
+                method: 'POST',
+                headers: { 'content-type': 'application/json' },
+                body: JSON.stringify({ id: idOf(8e9 + 1000 * n + k), data: demoBodies.ostrel.data }),
+              });
+      await answer.arrayBuffer();
+      if (!answer.ok) throw new Error(`${what} answered ${answer.status}`);
+      times[what].push(performance.now() - begun);
+    }
+  };
+  await Promise.all(Array.from({ length: CLIENTS }, (_, n) => client(n)));
+  for (const what of ['list', 'search', 'write'] as const)
+    report(`${CLIENTS} clients, ${READINGS} readings: a ${what}, p95`, spreadOf(times[what]).p95, 'ms', 1000);
+}
+
 /** The Book and its file with very many readings. */
 export async function benchSize(url: string, child: ChildProcess): Promise<void> {
   await during('Import', url, child, async () => {
@@ -115,6 +151,7 @@ export async function benchSize(url: string, child: ChildProcess): Promise<void>
   await asked('a part, newest first', url, 'sort=newest');
   await asked('a part, by subject', url, 'sort=subject');
   await asked('words looked for', url, `search=${encodeURIComponent('note 777 curlew')}`);
+  await underLoad(url);
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: ['--no-sandbox'],

@@ -141,7 +141,10 @@ function nextVersion(): string {
   return folder;
 }
 
-test('a newer version waits until it is taken, in every window', async ({ server, device }) => {
+test('a newer version waits until it is taken, in every window that holds nothing unsaved', async ({
+  server,
+  device,
+}) => {
   const page = await device.open();
   await takeAlong(page, server.url);
   const folder = nextVersion();
@@ -156,8 +159,16 @@ test('a newer version waits until it is taken, in every window', async ({ server
   const other = await page.context().newPage();
   await other.goto(`${server.url}/sky`);
   expect(await version(other)).toBe(first);
+  // A third one holds a note that is not saved: it says so, and begins anew once the note is gone.
+  const typing = await page.context().newPage();
+  await typing.goto(`${server.url}/far`);
+  await typing.getByRole('button', { name: 'Add a note' }).click();
+  await typing.getByLabel('Note').fill('Light from behind');
   await page.getByRole('button', { name: 'Take it' }).click();
-  for (const each of [page, other])
+  await expect(typing.getByText(/Update available/)).toBeVisible({ timeout: 300_000 });
+  await expect(typing.getByLabel('Note')).toHaveValue('Light from behind');
+  await typing.getByLabel('Note').fill('');
+  for (const each of [page, other, typing])
     await expect
       .poll(() => version(each).catch(() => 'between'), { message: each.url(), timeout: 300_000 })
       .toBe('next');

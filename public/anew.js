@@ -1,12 +1,38 @@
-// When another version of the application takes over, which the person decides, every window begins anew with it, those too
-// in which the application has not begun to run: old and new files never mix.
+// When another version of the application takes over, the window in which the person asked for it begins anew. So does every
+// other one that holds nothing unsaved; one that does says so and waits until it does not: no word that was typed is lost.
 (function () {
   var container = navigator.serviceWorker;
   if (!container) return;
   var had = container.controller !== null;
+  // Counted by the window that calls the newer version (src/data/offline).
+  var CALLS = 'jauge.callsNewer';
+  var LOOK_MS = 2000;
+  var waits = false;
+
+  function holdsText() {
+    var root = document.documentElement;
+    return Number(root.dataset.holds || 0) > 0 || document.querySelector('[aria-modal]') !== null;
+  }
+  function asked() {
+    return Number(sessionStorage.getItem(CALLS) || 0) > 0;
+  }
+  function whenFree() {
+    if (!holdsText()) return location.reload();
+    setTimeout(whenFree, LOOK_MS);
+  }
   container.addEventListener('controllerchange', function () {
-    if (had) location.reload();
-    had = true;
+    // Without a worker, for one because the disk is full, the page goes on with what it has.
+    if (container.controller === null) return;
+    if (!had) {
+      had = true;
+      return;
+    }
+    if (asked() || !holdsText()) return location.reload();
+    if (waits) return;
+    waits = true;
+    document.documentElement.dataset.newer = 'taken';
+    dispatchEvent(new Event('jauge.newer'));
+    setTimeout(whenFree, LOOK_MS);
   });
 
   // The other version may have taken over while this page was on its way, which nothing tells of: so the page looks once

@@ -1,7 +1,10 @@
 import { browserRuns } from './browser';
+import { bits } from './bits';
 import { damage } from './damage';
+import { floods } from './floods';
 import { hostile } from './hostile';
 import { kills } from './kills';
+import { overlap } from './overlap';
 import { power } from './power';
 import { writeFigures } from '../scripts/lib/figures.mjs';
 import { linesOf, print, type Tally } from './tally';
@@ -12,6 +15,9 @@ const TRIALS: Record<string, (minutes: number, seed: number) => Promise<Tally>> 
   damage,
   hostile,
   browser: browserRuns,
+  overlap,
+  bits,
+  floods,
 };
 
 const asked = process.argv.slice(2).filter((word) => word !== '--write');

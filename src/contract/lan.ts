@@ -6,7 +6,11 @@ export interface PairedDevice {
   /** ISO 8601, UTC. */
   pairedAt: string;
   lastSeenAt: string;
+  /** What it may do besides changing rows and exporting: `manage` is import, restore, backups and emptying. */
+  rights: DeviceRights;
 }
+
+export type DeviceRights = '' | 'manage';
 
 /** How the home network reaches this computer. */
 export interface LanStanding {

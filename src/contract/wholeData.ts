@@ -6,6 +6,8 @@ export interface TransferRow<N extends ResourceName> {
   version?: number;
   createdAt?: string;
   updatedAt?: string;
+  /** Of its contents, as they were exported: a row whose contents no longer match is refused. */
+  checksum?: string;
   data: ResourceTypes[N];
 }
 
@@ -37,5 +39,8 @@ export interface ImportSummary {
   unchanged: number;
 }
 
-/** After the last version a number can hold exactly, counting starts anew: versions are only compared for being the same. */
-export const nextVersion = (version: number): number => (version >= Number.MAX_SAFE_INTEGER ? 1 : version + 1);
+/** No file may bring a version beyond this: from here on a billion changes a second count for months without an error. */
+export const LARGEST_VERSION = 2 ** 52;
+
+/** A row's version after a change. */
+export const nextVersion = (version: number): number => version + 1;

@@ -3,9 +3,15 @@ import fs from 'node:fs';
 const source = fs.readFileSync('public/anew.js', 'utf8');
 
 /** A window that shows one version while the worker keeps another, as anew.js meets it. */
-function aWindow(shown: string, kept: string | null, controlled = true, stored = new Map<string, string>()) {
+function aWindow(
+  shown: string,
+  kept: string | null,
+  controlled = true,
+  stored = new Map<string, string>(),
+  holds: { text: boolean } = { text: false },
+) {
   const listeners = new Map<string, () => void>();
-  const container = {
+  const container: { controller: object | null; addEventListener: (name: string, hear: () => void) => void } = {
     controller: controlled ? {} : null,
     addEventListener: (name: string, hear: () => void) => listeners.set(name, hear),
   };
@@ -20,19 +26,53 @@ function aWindow(shown: string, kept: string | null, controlled = true, stored =
     setItem: (name: string, value: string) => stored.set(name, value),
   };
   const listen = (name: string, hear: () => void) => listeners.set(name, hear);
-  new Function('navigator', 'location', 'document', 'sessionStorage', 'addEventListener', 'fetch', source)(
+  const said: string[] = [];
+  const later: (() => void)[] = [];
+  const page = {
+    documentElement: {
+      dataset: {
+        version: shown,
+        get holds() {
+          return holds.text ? '1' : undefined;
+        },
+      },
+    },
+    querySelector: () => null,
+  };
+  new Function(
+    'navigator',
+    'location',
+    'document',
+    'sessionStorage',
+    'addEventListener',
+    'fetch',
+    'dispatchEvent',
+    'setTimeout',
+    source,
+  )(
     { serviceWorker: container },
     { reload },
-    { documentElement: { dataset: { version: shown } } },
+    page,
     storage,
     listen,
     fetched,
+    (event: Event) => said.push(event.type),
+    (work: () => void) => later.push(work),
   );
+  const wait = () => later.splice(0).forEach((work) => work());
   const loaded = async () => {
     listeners.get('load')!();
     for (let i = 0; i < 10; i += 1) await Promise.resolve();
   };
-  return { reload, fetched, loaded, stored, taken: () => listeners.get('controllerchange')!() };
+  const taken = () => {
+    container.controller = {};
+    listeners.get('controllerchange')!();
+  };
+  const lost = () => {
+    container.controller = null;
+    listeners.get('controllerchange')!();
+  };
+  return { reload, fetched, loaded, stored, taken, lost, said, wait };
 }
 
 it('begins anew when another version takes over, not when the first one comes', () => {
@@ -71,4 +111,28 @@ it('goes on with the version that is kept, without a worker, out of reach, and w
     await each.loaded();
     expect(each.reload).not.toHaveBeenCalled();
   }
+});
+
+it('waits in a window that holds unsaved text, says so, and begins anew once it does not', () => {
+  const holds = { text: true };
+  const other = aWindow('a', 'data-version="a"', true, new Map(), holds);
+  other.taken();
+  other.wait();
+  expect(other.reload).not.toHaveBeenCalled();
+  expect(other.said).toEqual(['jauge.newer']);
+  holds.text = false;
+  other.wait();
+  expect(other.reload).toHaveBeenCalledTimes(1);
+});
+
+it('begins anew at once where it was asked for, unsaved text or not: its drafts are kept', () => {
+  const asked = aWindow('a', 'data-version="a"', true, new Map([['jauge.callsNewer', '1']]), { text: true });
+  asked.taken();
+  expect(asked.reload).toHaveBeenCalledTimes(1);
+});
+
+it('goes on where the worker is gone without another one', () => {
+  const full = aWindow('a', 'data-version="a"');
+  full.lost();
+  expect(full.reload).not.toHaveBeenCalled();
 });

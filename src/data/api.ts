@@ -1,6 +1,7 @@
 import type { ApiProblem } from '@/contract/problem';
 import type { Backup } from '@/contract/backup';
-import type { LanStanding, PairedDevice, PairingOffer, PairingStanding } from '@/contract/lan';
+import type { Soundness } from '@/contract/soundness';
+import type { DeviceRights, LanStanding, PairedDevice, PairingOffer, PairingStanding } from '@/contract/lan';
 import type { ChangesSince } from '@/contract/changesSince';
 import { REPEATED } from '@/contract/repeated';
 import type { ReadingsSought } from '@/contract/readingsSought';
@@ -165,11 +166,16 @@ export const api = {
     pairing: () => request<PairingStanding>('pairing'),
     withdraw: () => request<void>('pairing', { method: 'DELETE' }),
     devices: async (): Promise<PairedDevice[]> => (await request<{ items: PairedDevice[] }>('devices')).items,
+    allow: (id: string, rights: DeviceRights) => request<PairedDevice>(`devices/${id}`, withBody('PUT', { rights })),
     rename: (id: string, name: string) => request<PairedDevice>(`devices/${id}`, withBody('PUT', { name })),
     revoke: (id: string) => request<void>(`devices/${id}`, { method: 'DELETE' }),
   },
 
   backups: async (): Promise<Backup[]> => (await request<{ items: Backup[] }>('backups')).items,
+  soundness: () => request<Soundness>('soundness'),
+  checkSoundness: () => request<Soundness>('soundness', { method: 'POST' }, TRANSFER_TIMEOUT_MS),
+  repairRow: (resource: ResourceName, id: string) =>
+    request<Soundness>(`soundness/${resource}/${encodeURIComponent(id)}`, { method: 'POST' }),
   makeBackup: () => request<Backup>('backups', { method: 'POST' }, TRANSFER_TIMEOUT_MS),
   restoreBackup: (name: string) =>
     request<{ restored: string }>(

@@ -7,6 +7,8 @@ interface Offline {
   state: 'no' | 'fetching' | 'ready' | 'untrusted';
   /** A newer version lies ready and waits until the person takes it. */
   newer: boolean;
+  /** Another window took a newer version; this one begins anew once nothing here is unsaved. */
+  takenElsewhere: boolean;
   /** The browser offers to put the application on the home screen. */
   offers: InstallOffer | null;
 }
@@ -16,7 +18,7 @@ interface InstallOffer extends Event {
   prompt: () => Promise<unknown>;
 }
 
-export const useOffline = create<Offline>()(() => ({ state: 'no', newer: false, offers: null }));
+export const useOffline = create<Offline>()(() => ({ state: 'no', newer: false, takenElsewhere: false, offers: null }));
 
 const HOUR_MS = 3600_000;
 
@@ -34,7 +36,8 @@ function follow(worker: ServiceWorker, replaces: boolean): void {
 
 /**
  * Has the browser keep every file of the application (`sw.js`, made at build). A page goes on with the files it began with;
- * when another version takes over, which the person decides, every window begins anew with it (`public/anew.js`).
+ * when another version takes over, which the person decides, every window that holds nothing unsaved begins anew with it
+ * (`public/anew.js`).
  */
 export async function keepFiles(): Promise<void> {
   if (process.env.NODE_ENV !== 'production') return;
@@ -54,6 +57,7 @@ export async function keepFiles(): Promise<void> {
   registration.addEventListener('updatefound', () => {
     if (registration.installing) follow(registration.installing, registration.active !== null);
   });
+  window.addEventListener('jauge.newer', () => useOffline.setState({ takenElsewhere: true }));
   goOnTaking();
   setInterval(() => void registration.update().catch(() => undefined), HOUR_MS);
 }
@@ -71,7 +75,7 @@ const calls = {
 };
 
 /**
- * Takes the newer version: every window of this device begins anew with it. The browser lets it wait on while any request of
+ * Takes the newer version: this window begins anew with it, and every other one that holds nothing unsaved. The browser lets it wait on while any request of
  * a window is not quite through; then the windows begin anew by themselves, which ends those, and it is called again.
  */
 export async function takeNewer(): Promise<void> {

@@ -9,7 +9,7 @@ import { demoOutings } from '@/demo/outings';
 import { demoAdapters, demoBodies, demoOptics, demoSubjects } from '@/demo/kit';
 import { demoReadings } from '@/demo/readings';
 import { openDatabase } from './database/openDatabase';
-import * as answersAndWords from './migrations/0005-answers-and-words';
+import { MIGRATIONS } from './migrations';
 import { loadFirstOutputs } from './firstOutputs';
 import { loadDemo } from './loadDemo';
 import { createStore } from './store';
@@ -566,12 +566,10 @@ describe('a database of an earlier version', () => {
     const old = await openDatabase(file);
     await createStore(old).create('bodies', testId(1), body);
     // As the version with the first four tables left it.
-    await answersAndWords.down(old.writer.getQueryInterface());
-    await old.writer.query('DROP TABLE starTests');
-    await old.writer.query('DROP TABLE measurements');
-    await old.writer.query(
-      "DELETE FROM SequelizeMeta WHERE name IN ('0004-star-tests', '0005-answers-and-words', '0006-measurements')",
-    );
+    for (const step of MIGRATIONS.slice(3).reverse()) {
+      await step.down(old.writer.getQueryInterface());
+      await old.writer.query(`DELETE FROM SequelizeMeta WHERE name = '${step.name}'`);
+    }
     await old.close();
     const opened = await openDatabase(file);
     const store = createStore(opened);

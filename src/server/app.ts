@@ -11,6 +11,9 @@ import { cutSlowBodies } from './httpServer';
 import { gate } from './lan/gate';
 import type { Home } from './lan/home';
 import { backupRoutes } from './routes/backups';
+import { refuseNul, refuseTooDeep } from './nesting';
+import { manageOnly } from './rights';
+import { soundnessRoutes } from './routes/soundness';
 import { changesRoutes } from './routes/changes';
 import { demoRoutes } from './routes/demo';
 import { lanRoutes } from './routes/lan';
@@ -88,14 +91,15 @@ export function createApp(store: Store, database: Database, options: AppOptions)
   app.disable('x-powered-by');
   // Nothing of the API is kept by a browser, so hashing every answer for a tag would be wasted.
   app.disable('etag');
-  app.use(securityHeaders, cutSlowBodies(), guards(options));
+  app.use(securityHeaders, refuseNul, cutSlowBodies(), guards(options));
   app.use('/api', (_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
   // Before the general limit: a whole file of data is larger than any row.
-  app.use('/api/v1', transferRoutes(database), backupRoutes(database));
-  app.use('/api', express.json({ limit: BODY_LIMIT }));
+  if (options.door === 'home') app.use('/api/v1', manageOnly);
+  app.use('/api/v1', transferRoutes(database), backupRoutes(database), soundnessRoutes(database));
+  app.use('/api', express.json({ limit: BODY_LIMIT }), refuseTooDeep);
   app.get('/api/v1/health', (_request, response) => {
     response.json({ status: 'ok' });
   });

@@ -19,10 +19,26 @@ const STATUS_OF: Record<string, number> = {
   ERR_HTTP_REQUEST_TIMEOUT: 408,
 };
 
+/** What every answer carries, for those that no part of the application sees. */
+const BARE_HEADERS = {
+  'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'",
+  'X-Content-Type-Options': 'nosniff',
+  'Referrer-Policy': 'no-referrer',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  'Cache-Control': 'no-store',
+} as const;
+
 /** A whole answer as bytes, for when there is no request yet to answer. */
 function rawAnswer(problem: HttpProblem): string {
   const body = JSON.stringify(problem);
-  return `HTTP/1.1 ${problem.status} ${http.STATUS_CODES[problem.status] ?? ''}\r\nContent-Type: application/problem+json; charset=utf-8\r\nContent-Length: ${Buffer.byteLength(body)}\r\nConnection: close\r\n\r\n${body}`;
+  const headers = {
+    'Content-Type': 'application/problem+json; charset=utf-8',
+    'Content-Length': Buffer.byteLength(body),
+    Connection: 'close',
+    ...BARE_HEADERS,
+  };
+  const lines = Object.entries(headers).map(([name, value]) => `${name}: ${value}`);
+  return `HTTP/1.1 ${problem.status} ${http.STATUS_CODES[problem.status] ?? ''}\r\n${lines.join('\r\n')}\r\n\r\n${body}`;
 }
 
 export const SERVER_OPTIONS = {
@@ -45,7 +61,9 @@ export function bounded<S extends http.Server>(server: S): S {
   });
   server.on('checkExpectation', (_request, response: http.ServerResponse) => {
     const problem = refusalOf(417);
-    response.writeHead(problem.status, { 'content-type': 'application/problem+json' }).end(JSON.stringify(problem));
+    response
+      .writeHead(problem.status, { 'content-type': 'application/problem+json', ...BARE_HEADERS })
+      .end(JSON.stringify(problem));
   });
   return server;
 }

@@ -3,6 +3,7 @@ import { ownFolder } from './database/files';
 import { storageFaultOf } from './database/storageFault';
 import type { Home } from './lan/home';
 import { homeLines, offerLine } from './lan/words';
+import { checkCommand } from './checkCommand';
 import { restoreCommand } from './restoreCommand';
 import { serve, type Serving } from './serve';
 import { dataFolder, readSettings, type Settings } from './settings';
@@ -47,12 +48,20 @@ async function tellOfHome(home: Home, address: string): Promise<void> {
 async function main(words: string[]): Promise<void> {
   process.umask(0o077);
   const [command, wanted] = words;
-  const settings = readSettings(process.env, process.cwd(), command === '--restore' ? [] : words);
+  const settings = readSettings(
+    process.env,
+    process.cwd(),
+    command === '--restore' || command === '--check' ? [] : words,
+  );
   if (settings.databaseFile.startsWith(dataFolder(process.env) + path.sep)) ownFolder(dataFolder(process.env));
   try {
     if (command === '--restore')
       for (const line of await restoreCommand(settings.databaseFile, wanted)) console.log(line);
-    else await start(settings);
+    else if (command === '--check') {
+      const { lines, sound } = await checkCommand(settings.databaseFile);
+      for (const line of lines) console.log(line);
+      process.exitCode = sound ? 0 : 1;
+    } else await start(settings);
   } catch (error) {
     throw storageFaultOf(error, settings.databaseFile) ?? error;
   }

@@ -10,7 +10,9 @@ const ANSWERS_MS = 60 * 24 * HOUR_MS;
 /** A backup a day, and answers forgotten that nobody will ask for again. */
 export async function maintain(database: Database, now: Date = new Date()): Promise<void> {
   if (!backupDue(database.file, now)) return;
-  await database.backup('daily');
+  // What is running makes a backup of its own, or will be over in an hour.
+  if (database.jobs.running()) return;
+  await database.jobs.run('backup', () => database.backup('daily'));
   const before = new Date(now.getTime() - ANSWERS_MS).toISOString();
   await database.queue(() => database.write.answers.destroy({ where: { madeAt: { [Op.lt]: before } } }));
 }

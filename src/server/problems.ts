@@ -1,4 +1,4 @@
-import type { ApiProblem, FieldError } from '@/contract/problem';
+import type { ApiProblem, FieldError, RunningJob } from '@/contract/problem';
 import { storageFaultOf } from './database/storageFault';
 
 /** An error that becomes application/problem+json. */
@@ -8,7 +8,13 @@ export class HttpProblem extends Error {
     readonly code: string,
     readonly title: string,
     readonly detail: string,
-    readonly extra: { errors?: FieldError[]; stored?: unknown; yours?: unknown; usedBy?: ApiProblem['usedBy'] } = {},
+    readonly extra: {
+      errors?: FieldError[];
+      stored?: unknown;
+      yours?: unknown;
+      usedBy?: ApiProblem['usedBy'];
+      running?: RunningJob;
+    } = {},
   ) {
     super(detail);
   }

@@ -67,12 +67,20 @@ export interface Serving {
  */
 export async function serve(settings: Settings): Promise<Serving> {
   const logger = pino({ level: settings.logLevel });
-  const database = await openDatabase(settings.databaseFile, async (fresh) => {
-    const store = createStore(fresh);
-    if (settings.demo) await loadDemo(store);
-    else await loadFirstOutputs(store);
-  });
-  await finishImport(database);
+  const database = await openDatabase(
+    settings.databaseFile,
+    async (fresh) => {
+      const store = createStore(fresh);
+      if (settings.demo) await loadDemo(store);
+      else await loadFirstOutputs(store);
+    },
+    settings,
+  );
+  const unfinished = await finishImport(database);
+  if (unfinished) {
+    logger.warn(unfinished);
+    database.soundness.remark(unfinished);
+  }
   const store = createStore(database);
   const hasFiles = fs.existsSync(path.join(settings.distFolder, 'index.html'));
   const home = settings.lan ? await homeOf(database, settings.lan) : null;
@@ -96,15 +104,30 @@ export async function serve(settings: Settings): Promise<Serving> {
   const address = `http://${LOOPBACK}:${port}`;
   database.lock.tell(address);
   const stopMaintaining = maintainHourly(database, logger);
+  const looked = lookThrough(database, logger);
   const close = async () => {
     const maintained = stopMaintaining();
     atHome?.close();
     await closed(server);
     await maintained;
+    await looked;
     await database.close();
   };
   return { port, address, logger, home, close };
 }
+
+/** Looks through all rows in the background, and says what is damaged. */
+const lookThrough = (database: Database, logger: Logger): Promise<void> =>
+  database.soundness.check().then(
+    ({ damaged, structure }) => {
+      const first = [...structure, ...damaged.map(({ resource, id, how }) => `${resource} ${id}: ${how}`)].slice(0, 5);
+      if (first.length)
+        logger.error(
+          `${damaged.length} rows are damaged. Open “In and out” to put them back from a backup. ${first.join('; ')}`,
+        );
+    },
+    (error: unknown) => logger.error({ err: error }, 'the rows could not be looked through'),
+  );
 
 /** Stops listening, and waits for what is just being answered. */
 const closed = (server: http.Server): Promise<void> =>

@@ -11,6 +11,8 @@ export interface Settings {
   databaseFile: string;
   distFolder: string;
   demo: boolean;
+  /** A missing data file may be made anew, though there was one. */
+  mayBeNew: boolean;
   logLevel: string;
 }
 
@@ -32,7 +34,7 @@ function portOf(env: NodeJS.ProcessEnv, name: string, usual: number): number {
 function lanOf(words: string[]): string | null {
   const known = /^--lan(=(.*))?$/;
   const odd = words.find((word) => !known.test(word));
-  if (odd !== undefined) throw new Error(`“${odd}” is not known. There is --lan, and --lan=192.168.1.20.`);
+  if (odd !== undefined) throw new Error(`“${odd}” is not known. There are --lan, --lan=192.168.1.20, and --new.`);
   const word = words.at(-1);
   return word === undefined ? null : (known.exec(word)?.[2] ?? '');
 }
@@ -44,7 +46,7 @@ function lanOf(words: string[]): string | null {
  */
 export function readSettings(env: NodeJS.ProcessEnv, root: string, words: string[] = []): Settings {
   const port = portOf(env, 'JAUGE_PORT', 4100);
-  const wanted = lanOf(words);
+  const wanted = lanOf(words.filter((word) => word !== '--new'));
   const demo = env.JAUGE_DEMO === '1';
   return {
     port,
@@ -56,6 +58,7 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string, words: string
       (demo ? path.join(root, '.demo', 'demo.sqlite') : path.join(dataFolder(env), 'jauge.sqlite')),
     distFolder: env.JAUGE_DIST ?? path.join(root, 'dist'),
     demo,
+    mayBeNew: demo || words.includes('--new'),
     logLevel: env.JAUGE_LOG ?? 'warn',
   };
 }

@@ -6,6 +6,8 @@ import { validateResource } from '@/contract/validate';
 import type { ReadingsSought } from '@/contract/readingsSought';
 import { nextVersion } from '@/contract/wholeData';
 import type { Database } from './database/openDatabase';
+import { cursorOf, type After } from './database/pageCursor';
+import { contentHash, rowChecksum } from './database/rowChecksum';
 import type { RowAttributes } from './models/tables';
 import { HttpProblem } from './problems';
 import { partsOf } from './setupParts';
@@ -13,8 +15,8 @@ import { partsOf } from './setupParts';
 /** A change sent with a key: sent again, it is answered as the first time and done once. */
 export interface SentOnce {
   key: string;
-  /** What is asked, as a fingerprint: a key holds for one request. */
-  request: string;
+  /** What is asked, as a fingerprint: a key holds for one request. Worked out once the request was found to be valid. */
+  request: () => string;
   /** Told when it was done before and is only answered again. */
   onRepeated?: () => void;
 }
@@ -23,7 +25,7 @@ export interface SentOnce {
 export interface Store {
   list<N extends ResourceName>(name: N, limit: number, offset: number): Promise<Page<ResourceTypes[N]>>;
   /** The same page as JSON in UTF-8, ready to be sent. */
-  listJson(name: ResourceName, limit: number, offset: number, sought?: ReadingsSought): Promise<Buffer>;
+  listJson(name: ResourceName, limit: number, offset: number, sought?: ReadingsSought, after?: After): Promise<Buffer>;
   get<N extends ResourceName>(name: N, id: string): Promise<Stored<ResourceTypes[N]>>;
   create<N extends ResourceName>(
     name: N,
@@ -180,12 +182,19 @@ export function createStore(
   }
 
   /** A page as JSON, UTF-8: the rows' own JSON, put together by the database. */
-  async function listJson(name: ResourceName, limit: number, offset: number, sought?: ReadingsSought): Promise<Buffer> {
-    const { total, items } = await page(name, limit, offset, sought);
+  async function listJson(
+    name: ResourceName,
+    limit: number,
+    offset: number,
+    sought?: ReadingsSought,
+    from?: After,
+  ): Promise<Buffer> {
+    const { total, items, after } = await page(name, limit, offset, sought, from);
+    const next = after ? `,"next":${JSON.stringify(cursorOf(after))}` : '';
     return Buffer.concat([
       Buffer.from('{"items":['),
       items,
-      Buffer.from(`],"total":${total},"limit":${limit},"offset":${offset}}`),
+      Buffer.from(`],"total":${total},"limit":${limit},"offset":${offset}${next}}`),
     ]);
   }
 
@@ -194,9 +203,10 @@ export function createStore(
     return queue(() =>
       together(async () => {
         if (!sent) return work();
+        const asked = sent.request();
         const before = await write.answers.findByPk(sent.key);
         if (before) {
-          if (before.get('request') !== sent.request)
+          if (before.get('request') !== asked)
             throw new HttpProblem(
               422,
               'key.reused',
@@ -209,7 +219,7 @@ export function createStore(
         const result = await work();
         await write.answers.create({
           key: sent.key,
-          request: sent.request,
+          request: asked,
           body: JSON.stringify(result ?? null),
           madeAt: now().toISOString(),
         });
@@ -245,7 +255,8 @@ export function createStore(
           createdAt: time,
           updatedAt: time,
         };
-        await write.rows[name].create({ ...row, ...columnValues(name, valid) });
+        const checksum = rowChecksum(contentHash(name, id, valid), row);
+        await write.rows[name].create({ ...row, checksum, ...columnValues(name, valid) });
         await writeParts(name, id, valid);
         if (deletedVersion !== null) await write.tombstones.destroy({ where: { id } });
         return { ...row, data: valid };
@@ -258,10 +269,16 @@ export function createStore(
         const row = await current(name, id, version, valid);
         await checkReferences(name, valid);
         await checkModesUsed(name, id, valid);
-        await row.update({
+        const stamp = {
           version: nextVersion(version),
-          data: JSON.stringify(valid),
+          createdAt: row.get('createdAt') as string,
           updatedAt: now().toISOString(),
+        };
+        await row.update({
+          version: stamp.version,
+          data: JSON.stringify(valid),
+          updatedAt: stamp.updatedAt,
+          checksum: rowChecksum(contentHash(name, id, valid), stamp),
           ...columnValues(name, valid),
         });
         await writeParts(name, id, valid);

@@ -1,4 +1,5 @@
 import { RESOURCES } from '../resources';
+import { LARGEST_VERSION } from '../wholeData';
 import { dateTime, uuid } from './fields';
 
 const row = {
@@ -8,9 +9,10 @@ const row = {
   required: ['id', 'data'],
   properties: {
     id: uuid('Id'),
-    version: { type: 'integer', title: 'Version', minimum: 1, maximum: Number.MAX_SAFE_INTEGER },
+    version: { type: 'integer', title: 'Version', minimum: 1, maximum: LARGEST_VERSION },
     createdAt: dateTime('Made at'),
     updatedAt: dateTime('Changed at'),
+    checksum: { type: 'string', title: 'Checksum', maxLength: 64 },
     data: { type: 'object', title: 'Data' },
   },
 } as const;

@@ -1,3 +1,4 @@
+import { holdsText } from '../holdsText';
 import type { ApiProblem } from '@/contract/problem';
 import type { Change, Entry, Refused, Stuck } from './changes';
 import { adoptLeftovers, endHandover, handOver, writeEntry } from './device';
@@ -45,7 +46,8 @@ export async function submit(change: NewChange): Promise<void> {
 /** Reads what earlier visits and other windows left, and follows what other windows do. */
 export async function openOutbox(): Promise<void> {
   listen((told) => {
-    if (told.kind === 'newer') return window.location.reload();
+    // A window that holds unsaved text begins anew once it does not (public/anew.js).
+    if (told.kind === 'newer') return holdsText() ? undefined : window.location.reload();
     if (told.kind === 'pulled') return void readTouched(told.touched, told.everything);
     if (told.kind === 'settled') void settle(told.resource, told.id, told.row);
     void refresh().catch(() => undefined);

@@ -1,10 +1,14 @@
-import { memo, useState } from 'react';
+import { memo, useContext, useState } from 'react';
 import { View } from 'react-native';
 import type { Reading } from '@/contract/schemas/reading';
 import { useNotice } from '@/data/notice';
 import { useOutbox } from '@/data/outbox';
 import { usePreferences } from '@/data/preferences';
+import { useDrafts } from '@/data/drafts';
+import { useHoldsText } from '@/data/holdsText';
+import { PlaceContext } from '@/data/inHand';
 import { createRow } from '@/data/rowActions';
+import { useKeepOnLeave } from '@/data/useKeepOnLeave';
 import { Key } from '@/ui/controls/Key';
 import { TextField } from '@/ui/controls/TextField';
 import { PictureKey } from '@/ui/take/PictureKey';
@@ -18,7 +22,11 @@ interface Props {
 
 /** Keeps the reading of a desk in the Book, with a note if one wants to write it now, or makes a picture of it to show. */
 export const KeepBar = memo(function KeepBar({ reading }: Props) {
-  const [note, setNote] = useState<string | null>(null);
+  const { drafts, keep: keepDraft, drop } = useDrafts();
+  const draftKey = `note:${useContext(PlaceContext)}`;
+  const [note, setNote] = useState<string | null>((drafts[draftKey] as string | undefined) ?? null);
+  useHoldsText(Boolean(note));
+  useKeepOnLeave(() => (note ? keepDraft(draftKey, note) : drop(draftKey)));
   const units = usePreferences((state) => state.units);
   const show = useNotice((state) => state.show);
   const keep = () => {
@@ -26,6 +34,7 @@ export const KeepBar = memo(function KeepBar({ reading }: Props) {
     if (!kept) return;
     createRow('readings', kept);
     setNote(null);
+    drop(draftKey);
     const { reachable } = useOutbox.getState();
     show({ text: reachable ? 'Kept in the Book.' : 'Kept on this device; it goes to the server when that is back.' });
   };

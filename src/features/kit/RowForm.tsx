@@ -3,6 +3,7 @@ import { FormProvider, get, useForm, type FieldValues } from 'react-hook-form';
 import { View } from 'react-native';
 import type { ResourceName, ResourceTypes } from '@/contract/resources';
 import { useDrafts } from '@/data/drafts';
+import { useHoldsText } from '@/data/holdsText';
 import { useKeepOnLeave } from '@/data/useKeepOnLeave';
 import { Group } from '@/ui/Group';
 import { Txt } from '@/ui/Txt';
@@ -60,7 +61,8 @@ export function RowForm<N extends ResourceName>({
     resolver,
     shouldFocusError: false,
   });
-  const { errors } = form.formState;
+  const { errors, isDirty } = form.formState;
+  useHoldsText(isDirty || restored);
 
   useKeepOnLeave(() => {
     if (saved.current) return;

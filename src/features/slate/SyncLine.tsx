@@ -68,6 +68,7 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
   const serverSays = useOutbox((state) => state.serverSays);
   const paired = useOutbox((state) => state.paired);
   const newer = useOffline((state) => state.newer);
+  const takenElsewhere = useOffline((state) => state.takenElsewhere);
   const first = refused[0];
   if (unkept > 0)
     return (
@@ -92,6 +93,13 @@ function State({ onOpen }: { onOpen: (sheet: 'refused' | 'tray') => void }) {
       <Line
         text={`${tray === 1 ? 'One thing lies' : `${tray} things lie`} in the tray that could not be sent or read. Everything else goes on.`}
         action={{ title: 'Open the tray', run: () => onOpen('tray') }}
+      />
+    );
+  if (takenElsewhere)
+    return (
+      <Line
+        text="Update available. This window reloads once nothing in it is unsaved."
+        action={{ title: 'Reload now', run: () => window.location.reload() }}
       />
     );
   if (newer && (reachable || waiting === 0))

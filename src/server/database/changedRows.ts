@@ -12,7 +12,7 @@ const all = <T extends object>(reader: Sequelize, sql: string, bind: Record<stri
   reader.query<T>(sql, { bind, type: QueryTypes.SELECT });
 
 /** The name of the file, by which its cursors are known. */
-async function nameOf(reader: Sequelize): Promise<string> {
+export async function nameOf(reader: Sequelize): Promise<string> {
   const [row] = await all<{ name: string }>(reader, 'SELECT name FROM file_names LIMIT 1');
   return row?.name ?? '';
 }

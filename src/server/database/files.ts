@@ -5,9 +5,22 @@ import path from 'node:path';
 export const FILE_MODE = 0o600;
 export const FOLDER_MODE = 0o700;
 
+/** A file by its one true name: two names of it, by a link, must not be two locks. */
+export function realFile(file: string): string {
+  try {
+    return fs.realpathSync(file);
+  } catch {
+    // Not there yet. A link that leads to where it will be is followed.
+    const link = fs.lstatSync(file, { throwIfNoEntry: false });
+    if (link?.isSymbolicLink()) return realFile(path.resolve(path.dirname(file), fs.readlinkSync(file)));
+    const folder = path.dirname(file);
+    return fs.existsSync(folder) ? path.join(fs.realpathSync(folder), path.basename(file)) : file;
+  }
+}
+
 /** Takes the others' rights away from a data file and what SQLite keeps beside it. The folder may be shared and is left. */
 export function keepPrivate(file: string): void {
-  for (const ending of ['', '-wal', '-shm', '.lock', '.address']) {
+  for (const ending of ['', '-wal', '-shm', '.lock', '.address', '.known']) {
     if (fs.existsSync(`${file}${ending}`)) setMode(`${file}${ending}`, FILE_MODE);
   }
 }

@@ -163,7 +163,7 @@ describe('a migration', () => {
     await expect(openDatabase(file)).rejects.toThrow('killed');
     steps.splice(-1, 1, last);
     const raw = await openRaw(file);
-    expect(await raw.all<{ name: string }>(`SELECT name FROM sqlite_master WHERE name = 'guesses'`)).toEqual([]);
+    expect(await raw.all<{ name: string }>(`SELECT name FROM sqlite_master WHERE name = 'readings_found'`)).toEqual([]);
     await raw.close();
     const database = await openDatabase(file);
     expect((await createStore(database).list('subjects', 10, 0)).total).toBe(1);

@@ -7,11 +7,13 @@ import { backupFolder, listBackups } from './backups';
 import { connect } from './connect';
 import { NEW_FILE_NAME } from './changedRows';
 import { checkFile } from './fileCheck';
-import { copyWhole, syncFolder } from './files';
+import { copyWhole, realFile, syncFolder } from './files';
 import { lockFile } from './fileLock';
 import { migrate } from './migrate';
 import type { Database } from './openDatabase';
 import { openRaw } from './raw';
+import { checksumSql, hashSql } from './rowChecksum';
+import { setDraftAside } from '../transfer/staging';
 import { StorageFault } from './storageFault';
 
 /** Where a backup is laid ready before it takes the place of the data file. */
@@ -30,6 +32,16 @@ const noSuchBackup = (file: string, name: string) =>
     }.`,
   );
 
+const unfitBackup = (name: string, { code }: StorageFault): HttpProblem =>
+  new HttpProblem(
+    422,
+    code === 'storage.newer' ? 'backup.newer' : 'backup.damaged',
+    'The backup cannot be used',
+    code === 'storage.newer'
+      ? `The backup ${name} was made by a newer Jauge. Start that one, or choose an older backup.`
+      : `The backup ${name} is damaged or no database. Choose another one; nothing was changed.`,
+  );
+
 function pathOf(file: string, name: string): string {
   const known = listBackups(file).find((each) => each.name === name);
   if (!known) throw noSuchBackup(file, name);
@@ -43,10 +55,14 @@ function pathOf(file: string, name: string): string {
 export async function restoreRows(database: Database, name: string): Promise<void> {
   const { file, writer, queue, together } = database;
   const ready = readyFile(file);
+  // An import that was to be carried through belongs to the rows that go now.
+  setDraftAside(file);
   removeFile(ready);
   await copyWhole(pathOf(file, name), ready);
   try {
-    await checkFile(ready);
+    await checkFile(ready).catch((error: unknown) => {
+      throw error instanceof StorageFault ? unfitBackup(name, error) : error;
+    });
     // A backup of an older program gets today's tables first.
     const old = await connect(ready);
     await migrate(old);
@@ -81,11 +97,13 @@ async function takeOver(writer: Database['writer']): Promise<void> {
         type: QueryTypes.SELECT,
       })
     ).map((row) => row.name);
-    const values = columns.map((column) =>
-      column === 'version'
-        ? 'CASE WHEN k.version IS NULL THEN o.version WHEN k.data IS o.data THEN k.version ELSE max(o.version, k.version + 1) END'
-        : `o.${column}`,
-    );
+    const version =
+      'CASE WHEN k.version IS NULL THEN o.version WHEN k.data IS o.data THEN k.version ELSE max(o.version, k.version + 1) END';
+    const special: Record<string, string> = {
+      version,
+      checksum: checksumSql(hashSql('o.checksum'), version, 'o.created_at', 'o.updated_at'),
+    };
+    const values = columns.map((column) => special[column] ?? `o.${column}`);
     await run(
       `INSERT INTO main.${table} (${columns.join(', ')}) SELECT ${values.join(', ')} FROM old.${table} AS o LEFT JOIN temp.known AS k ON k.id = o.id`,
     );
@@ -111,7 +129,8 @@ export interface Restored {
  * Puts a backup in the place of the data file, while no server runs on it. What stood there is put aside beside it, not
  * deleted. A kill in between is made good at the next start.
  */
-export async function restoreFile(file: string, name: string, now: Date = new Date()): Promise<Restored> {
+export async function restoreFile(named: string, name: string, now: Date = new Date()): Promise<Restored> {
+  const file = realFile(named);
   const from = pathOf(file, name);
   const lock = await lockFile(file);
   try {
@@ -119,6 +138,7 @@ export async function restoreFile(file: string, name: string, now: Date = new Da
     const aside = `${file}.aside-${now.toISOString().replace(/[-:.]/g, '')}`;
     await copyWhole(from, readyFile(file));
     await nameAnew(readyFile(file));
+    setDraftAside(file, now);
     const stood = fs.existsSync(file);
     for (const ending of ENDINGS)
       if (fs.existsSync(`${file}${ending}`)) fs.renameSync(`${file}${ending}`, `${aside}${ending}`);

@@ -1,10 +1,14 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import type { ResourceName } from '@/contract/resources';
 import type { ReadingsSought } from '@/contract/readingsSought';
+import { hashSql } from './rowChecksum';
 import { wordsOf } from '@/contract/readingWords';
 
 /** A row as JSON, put together by SQLite: whatever a column holds, it comes out as one JSON value, damaged data as a text. */
 export const ROW_JSON = `json_object('id', id, 'version', version, 'createdAt', created_at, 'updatedAt', updated_at, 'data', CASE WHEN json_valid(data) THEN json(data) ELSE json_object('unreadable', data) END)`;
+
+/** The same row as an export holds it, with the checksum of its contents. */
+export const EXPORTED_ROW_JSON = ROW_JSON.replace("'data', CASE", `'checksum', ${hashSql('checksum')}, 'data', CASE`);
 
 const SORTS: Record<ReadingsSought['sort'], string> = {
   newest: 'taken_at DESC, id DESC',
@@ -17,52 +21,187 @@ const SORTS: Record<ReadingsSought['sort'], string> = {
 export const orderOf = (resource: ResourceName, sort: ReadingsSought['sort'] = 'newest'): string =>
   resource === 'readings' ? SORTS[sort] : 'created_at, id';
 
-interface Where {
-  sql: string;
-  bind: Record<string, string>;
+/** What follows the last row of a page, in the order of its sort: a page begins there at once, however far down it is. */
+const AFTER: Record<ReadingsSought['sort'], string> = {
+  newest: '(taken_at, id) < ($at, $afterId)',
+  oldest: '(taken_at, id) > ($at, $afterId)',
+  subject: '(subject > $subject OR (subject = $subject AND (taken_at, id) < ($at, $afterId)))',
+  most: '(figure, taken_at, id) < ($figure, $at, $afterId)',
+};
+
+/** The last row of a page, by what its order goes by. */
+export interface After {
+  at: string;
+  afterId: string;
+  subject?: string;
+  figure?: number;
 }
 
-/** What is sought among the readings, as a condition; every word must be found. */
-function whereOf(sought: ReadingsSought | undefined): Where {
-  const conditions: string[] = [];
-  const bind: Record<string, string> = {};
+/** Of a place what a condition asks for: a value it does not ask for is refused by the database. */
+const neededBy = (condition: string, after: After): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(after).filter(([name]) => condition.includes(`$${name}`)));
+
+interface Where {
+  conditions: string[];
+  bind: Record<string, unknown>;
+}
+
+const whereText = ({ conditions }: Where): string => (conditions.length ? `WHERE ${conditions.join(' AND ')}` : '');
+
+/** What is asked of readings besides their words. */
+function plainWhere(sought: ReadingsSought | undefined): Where {
+  const where: Where = { conditions: [], bind: {} };
   if (sought?.desk) {
-    conditions.push('desk = $desk');
-    bind.desk = sought.desk;
+    where.conditions.push('desk = $desk');
+    where.bind.desk = sought.desk;
   }
   if (sought?.id) {
-    conditions.push('id = $id');
-    bind.id = sought.id;
+    where.conditions.push('id = $id');
+    where.bind.id = sought.id;
   }
-  if (sought?.held) conditions.push('held IS NOT NULL');
-  for (const [i, word] of wordsOf(sought?.search ?? '').entries()) {
-    conditions.push(`instr(words, $word${i}) > 0`);
-    bind[`word${i}`] = word;
+  if (sought?.held) where.conditions.push('held IS NOT NULL');
+  return where;
+}
+
+/** Groups of three characters of the words, as the search table has them; nothing for shorter words alone. */
+function trigramsOf(words: readonly string[]): string | null {
+  const groups = words.flatMap((word) => {
+    const letters = [...word];
+    return letters.length < 3 ? [] : letters.slice(2).map((_, i) => letters.slice(i, i + 3).join(''));
+  });
+  return groups.length ? [...new Set(groups)].map((group) => `"${group.replaceAll('"', '""')}"`).join(' AND ') : null;
+}
+
+/** More rows than this are found faster by walking down the order asked for than by the words. */
+const MANY = 5000;
+/** A count stops here where it would have to look at every row. */
+const MOST_COUNTED = 10_000;
+
+type Ask = <T extends object>(sql: string, bind: Record<string, unknown>) => Promise<T[]>;
+
+const asker =
+  (reader: Sequelize): Ask =>
+  (sql, bind) =>
+    reader.query(sql, { bind, type: QueryTypes.SELECT }) as Promise<never>;
+
+/** The condition by which readings are found, and how many there are. */
+async function foundBy(ask: Ask, sought: ReadingsSought | undefined): Promise<{ where: Where; total: number }> {
+  const words = wordsOf(sought?.search ?? '');
+  const plain = plainWhere(sought);
+  const exact: Where = {
+    conditions: [...plain.conditions, ...words.map((_, i) => `instr(words, $word${i}) > 0`)],
+    bind: { ...plain.bind, ...Object.fromEntries(words.map((word, i) => [`word${i}`, word])) },
+  };
+  const count = async (where: Where, most?: number): Promise<number> => {
+    const rows = `SELECT 1 FROM readings ${whereText(where)}`;
+    const [counted] = await ask<{ total: number }>(
+      `SELECT count(*) AS total FROM (${rows}${most ? ` LIMIT ${most}` : ''})`,
+      where.bind,
+    );
+    return counted?.total ?? 0;
+  };
+  const match = trigramsOf(words);
+  if (match === null) return { where: exact, total: await count(exact, words.length ? MOST_COUNTED : undefined) };
+  const [found] = await ask<{ n: number }>(
+    `SELECT count(*) AS n FROM (SELECT 1 FROM readings_found WHERE readings_found MATCH $match LIMIT ${MANY + 1})`,
+    { match },
+  );
+  if ((found?.n ?? 0) > MANY) return { where: exact, total: await count(exact, MOST_COUNTED) };
+  const where: Where = {
+    conditions: [`id IN (SELECT id FROM readings_found WHERE readings_found MATCH $match)`, ...exact.conditions],
+    bind: { ...exact.bind, match },
+  };
+  return { where, total: await count(where) };
+}
+
+/** How many answers are kept, and how large they may be together, bytes. */
+const MOST_KEPT = 200;
+const MOST_BYTES = 32e6;
+
+interface Kept {
+  total: number;
+  items: Buffer;
+  after: After | null;
+}
+
+/** Pages as they were at one state of the file: any change makes them all forgotten. */
+export interface PageCache {
+  at: number | null;
+  pages: Map<string, Kept>;
+  bytes: number;
+}
+
+export const newPageCache = (): PageCache => ({ at: null, pages: new Map(), bytes: 0 });
+
+function keep(cache: PageCache, key: string, page: Kept): void {
+  if (cache.pages.size >= MOST_KEPT || cache.bytes + page.items.length > MOST_BYTES) {
+    cache.pages.clear();
+    cache.bytes = 0;
   }
-  return { sql: conditions.length ? `WHERE ${conditions.join(' AND ')}` : '', bind };
+  if (page.items.length > MOST_BYTES / 4) return;
+  cache.pages.set(key, page);
+  cache.bytes += page.items.length;
 }
 
 /**
  * A page of rows as JSON texts with commas between. Put together in SQL, because taking a thousand rows apart into objects
- * only to write them as text again took most of the time of a list; as bytes, because they are sent as bytes.
+ * only to write them as text again took most of the time of a list; as bytes, because they are sent as bytes. The same page
+ * asked for again is answered from memory as long as nothing was changed.
+ *
+ * @param after the last row of the page before, instead of an offset: rows before it are not walked through
  */
 export async function pageOf(
   reader: Sequelize,
+  cache: PageCache,
   resource: ResourceName,
   limit: number,
   offset: number,
   sought?: ReadingsSought,
-): Promise<{ total: number; items: Buffer }> {
-  const { sql, bind } = whereOf(sought);
-  const [[counted], [row]] = await Promise.all([
-    reader.query<{ total: number }>(`SELECT count(*) AS total FROM ${resource} ${sql}`, {
-      bind,
-      type: QueryTypes.SELECT,
-    }),
-    reader.query<{ items: Buffer | null }>(
-      `SELECT CAST(group_concat(${ROW_JSON}, ',') AS BLOB) AS items FROM (SELECT * FROM ${resource} ${sql} ORDER BY ${orderOf(resource, sought?.sort)} LIMIT $limit OFFSET $offset)`,
-      { bind: { ...bind, limit, offset }, type: QueryTypes.SELECT },
-    ),
-  ]);
-  return { total: counted?.total ?? 0, items: row?.items ?? Buffer.alloc(0) };
+  after?: After,
+): Promise<Kept> {
+  const ask = asker(reader);
+  const [last] = await ask<{ seq: number }>("SELECT seq FROM sqlite_sequence WHERE name = 'changes'", {});
+  const state = last?.seq ?? 0;
+  if (cache.at !== state) Object.assign(cache, newPageCache(), { at: state });
+  const key = JSON.stringify([resource, limit, offset, sought, after]);
+  const known = cache.pages.get(key);
+  if (known) return known;
+  const page = await readPage(ask, resource, limit, offset, sought, after);
+  if (cache.at === state) keep(cache, key, page);
+  return page;
+}
+
+async function readPage(
+  ask: Ask,
+  resource: ResourceName,
+  limit: number,
+  offset: number,
+  sought?: ReadingsSought,
+  after?: After,
+): Promise<Kept> {
+  const sort = sought?.sort ?? 'newest';
+  const isReadings = resource === 'readings';
+  const { where, total } = isReadings ? await foundBy(ask, sought) : await plainTotal(ask, resource);
+  const from: Where =
+    isReadings && after
+      ? { conditions: [...where.conditions, AFTER[sort]], bind: { ...where.bind, ...neededBy(AFTER[sort], after) } }
+      : where;
+  const order = orderOf(resource, sort);
+  const rows = (columns: string) => `SELECT ${columns} FROM ${resource} ${whereText(from)} ORDER BY ${order}`;
+  const [row] = await ask<{ items: Buffer | null; n: number }>(
+    `SELECT CAST(group_concat(${ROW_JSON}, ',') AS BLOB) AS items, count(*) AS n FROM (${rows('*')} LIMIT $limit OFFSET $offset)`,
+    { ...from.bind, limit, offset },
+  );
+  const items = row?.items ?? Buffer.alloc(0);
+  if (!isReadings || row?.n !== limit) return { total, items, after: null };
+  const [last] = await ask<After>(`${rows('taken_at AS at, id AS afterId, subject, figure')} LIMIT 1 OFFSET $place`, {
+    ...from.bind,
+    place: offset + limit - 1,
+  });
+  return { total, items, after: last ?? null };
+}
+
+async function plainTotal(ask: Ask, resource: ResourceName): Promise<{ where: Where; total: number }> {
+  const [counted] = await ask<{ total: number }>(`SELECT count(*) AS total FROM ${resource}`, {});
+  return { where: { conditions: [], bind: {} }, total: counted?.total ?? 0 };
 }

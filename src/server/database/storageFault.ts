@@ -7,7 +7,9 @@ export type StorageCode =
   | 'storage.damaged'
   | 'storage.newer'
   | 'storage.unreachable'
-  | 'storage.notADatabase';
+  | 'storage.notADatabase'
+  | 'storage.replaced'
+  | 'storage.missing';
 
 /** A fault of the file. While running it is answered with 503, or 507 where the disk is full. */
 export class StorageFault extends Error {

@@ -3,6 +3,9 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { generate } from 'selfsigned';
 import { FILE_MODE, ownFolder, syncFolder } from '../database/files';
+import { makeAuthority, namesAllowed, type KeyPair } from './authority';
+
+export type { KeyPair };
 
 const DAY_MS = 24 * 3600 * 1000;
 /** The authority is trusted by hand on every device: it lasts. */
@@ -14,12 +17,6 @@ const RENEW_DAYS = 30;
 /** Clocks of phones may be behind. */
 const BACK_MS = DAY_MS;
 
-/** A certificate and its key, PEM. */
-export interface KeyPair {
-  cert: string;
-  key: string;
-}
-
 export interface Certificates {
   authority: KeyPair;
   server: KeyPair;
@@ -29,19 +26,6 @@ const span = (now: Date, days: number) => ({
   notBeforeDate: new Date(now.getTime() - BACK_MS),
   notAfterDate: new Date(now.getTime() + days * DAY_MS),
 });
-
-async function makeAuthority(now: Date): Promise<KeyPair> {
-  const made = await generate([{ name: 'commonName', value: `Jauge at home ${now.toISOString().slice(0, 10)}` }], {
-    keyType: 'ec',
-    algorithm: 'sha256',
-    ...span(now, AUTHORITY_DAYS),
-    extensions: [
-      { name: 'basicConstraints', cA: true, pathLenConstraint: 0, critical: true },
-      { name: 'keyUsage', keyCertSign: true, cRLSign: true, critical: true },
-    ],
-  });
-  return { cert: made.cert, key: made.private };
-}
 
 /** Whether a name is an address, which stands in a certificate in a form of its own. */
 const isAddress = (name: string): boolean => /^[\d.]+$/.test(name);
@@ -97,11 +81,16 @@ function sound({ cert, key }: KeyPair): X509Certificate | null {
 
 const endOf = (certificate: X509Certificate): number => Date.parse(certificate.validTo);
 
+/** Whether a certificate holds now: one made by a clock that was ahead does not yet. */
+const holds = (certificate: X509Certificate, now: Date): boolean =>
+  Date.parse(certificate.validFrom) <= now.getTime() && now.getTime() < endOf(certificate);
+
 function stillGood(server: KeyPair, authority: X509Certificate, names: string[], now: Date): boolean {
   const certificate = sound(server);
   if (!certificate?.verify(authority.publicKey)) return false;
   const said = (certificate.subjectAltName ?? '').split(', ').map((each) => each.replace(/^(DNS|IP Address):/, ''));
   return (
+    holds(certificate, now) &&
     endOf(certificate) - now.getTime() > RENEW_DAYS * DAY_MS &&
     said.length === names.length &&
     names.every((name) => said.includes(name))
@@ -119,14 +108,23 @@ export async function certificates(folder: string, names: string[], now: Date = 
   ownFolder(folder);
   let authority = read(folder, 'authority');
   let certificate = authority && sound(authority);
-  if (!authority || !certificate || endOf(certificate) < now.getTime()) {
-    authority = await makeAuthority(now);
+  if (!authority || !certificate || !holds(certificate, now)) {
+    const { notBeforeDate, notAfterDate } = span(now, AUTHORITY_DAYS);
+    authority = await makeAuthority(
+      `Jauge at home ${now.toISOString().slice(0, 10)}`,
+      names.filter((name) => !isAddress(name)),
+      notBeforeDate,
+      notAfterDate,
+    );
     write(folder, 'authority', authority);
     certificate = new X509Certificate(authority.cert);
   }
+  const allowed = namesAllowed(authority.cert);
+  // A name the machine got since is not the authority's to vouch for; its addresses are.
+  const vouched = names.filter((name) => allowed === null || isAddress(name) || allowed.includes(name));
   let server = read(folder, 'server');
-  if (!server || !stillGood(server, certificate, names, now)) {
-    server = await makeServer(authority, names, now);
+  if (!server || !stillGood(server, certificate, vouched, now)) {
+    server = await makeServer(authority, vouched, now);
     write(folder, 'server', server);
   }
   return { authority, server };

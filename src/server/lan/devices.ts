@@ -1,6 +1,6 @@
 import crypto from 'node:crypto';
 import type { Model } from 'sequelize';
-import { LONGEST_DEVICE_NAME, type PairedDevice } from '@/contract/lan';
+import { LONGEST_DEVICE_NAME, type DeviceRights, type PairedDevice } from '@/contract/lan';
 import type { Database } from '../database/openDatabase';
 import type { DeviceAttributes } from '../models/tables';
 import { HttpProblem } from '../problems';
@@ -18,14 +18,19 @@ export interface Devices {
   recognise: (brought: string | undefined) => Promise<PairedDevice | null>;
   list: () => Promise<PairedDevice[]>;
   rename: (id: string, name: string) => Promise<PairedDevice>;
+  /** Lets a device do more than its own changes, or no more. */
+  allow: (id: string, rights: DeviceRights) => Promise<PairedDevice>;
   revoke: (id: string) => Promise<void>;
 }
+
+/** What a device brings: its id and its secret. Anything else is no question for the database. */
+const BROUGHT = /^([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})\.([\w-]{40,60})$/;
 
 const hashOf = (secret: string): string => crypto.createHash('sha256').update(secret).digest('hex');
 
 const told = (row: Model<DeviceAttributes>): PairedDevice => {
-  const { id, name, pairedAt, lastSeenAt } = row.get();
-  return { id, name, pairedAt, lastSeenAt };
+  const { id, name, pairedAt, lastSeenAt, rights } = row.get();
+  return { id, name, pairedAt, lastSeenAt, rights: rights === 'manage' ? 'manage' : '' };
 };
 
 const unknown = (): HttpProblem =>
@@ -71,13 +76,13 @@ export function createDevices({ read, write, queue }: Database, now: () => Date 
       const secret = crypto.randomBytes(SECRET_BYTES).toString('base64url');
       const time = now().toISOString();
       await queue(() =>
-        write.devices.create({ id, name, secretHash: hashOf(secret), pairedAt: time, lastSeenAt: time }),
+        write.devices.create({ id, name, secretHash: hashOf(secret), pairedAt: time, lastSeenAt: time, rights: '' }),
       );
       return `${id}.${secret}`;
     },
 
     async recognise(brought) {
-      const [id, secret] = (brought ?? '').split('.');
+      const [, id, secret] = BROUGHT.exec(brought ?? '') ?? [];
       if (!id || !secret) return null;
       const row = await read.devices.findByPk(id);
       if (!row || !sameText(hashOf(secret), row.get().secretHash)) return null;
@@ -91,6 +96,13 @@ export function createDevices({ read, write, queue }: Database, now: () => Date 
       queue(async () => {
         const row = await found(id);
         await row.update({ name });
+        return told(row);
+      }),
+
+    allow: (id, rights) =>
+      queue(async () => {
+        const row = await found(id);
+        await row.update({ rights });
         return told(row);
       }),
 

@@ -130,6 +130,7 @@ export function gate(home: Home): RequestHandler[] {
     const device = await home.devices.recognise(brought);
     if (!device) return others(request, response, next);
     response.locals.device = device;
+    home.known.note(request.socket.remoteAddress);
     if (request.path === PAIR) return response.redirect(303, '/');
     if (asksForPage(request)) giveCookie(response, brought!);
     return enough(request, response, next);

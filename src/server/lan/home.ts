@@ -1,6 +1,7 @@
 import type { Database } from '../database/openDatabase';
 import { certificates, identityOf, type Certificates } from './certificates';
 import { createDevices, type Devices } from './devices';
+import { knownAddresses, type KnownAddresses } from './handshakes';
 import { createPairing, type Pairing } from './pairing';
 
 /** The home network's side of the server: who may come in, under which names, and what vouches for it. */
@@ -12,6 +13,8 @@ export interface Home {
   /** Where a device opens it, the first one first. */
   urls: () => string[];
   certificates: () => Certificates;
+  /** Addresses paired devices came from lately. */
+  known: KnownAddresses;
   /** Fingerprint and end of the authority. */
   identity: () => { fingerprint: string; validUntil: string };
   /** Takes other names, and the certificate for them; also renews one that is near its end. */
@@ -24,6 +27,7 @@ export async function openHome(database: Database, folder: string, names: string
   return {
     devices: createDevices(database),
     pairing: createPairing(),
+    known: knownAddresses(),
     names: () => held.names,
     urls: () => held.urls,
     certificates: () => held.certificates,

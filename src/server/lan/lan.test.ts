@@ -14,6 +14,7 @@ import { restoreFile } from '../database/restore';
 import { readSettings } from '../settings';
 import { openTestServer, testId, type TestServer } from '../testServer';
 import { homeAddresses, listenAddresses, machineNames } from './addresses';
+import { namesAllowed } from './authority';
 import { certificates, identityOf } from './certificates';
 import { openHome, type Home } from './home';
 import { listenAtHome, namesFor, type HomeListener } from './listener';
@@ -182,7 +183,7 @@ describe('the certificates', () => {
     const now = Date.now();
     const first = await certificates(folder(), names, new Date(now));
     const later = await certificates(folder(), names, new Date(now + 365 * DAY_MS));
-    const good = await certificates(folder(), names, new Date(now + 100 * DAY_MS));
+    const good = await certificates(folder(), names, new Date(now + 400 * DAY_MS));
     const moved = await certificates(folder(), ['192.168.1.21'], new Date(now));
     expect(later.server.cert).not.toBe(first.server.cert);
     expect(good.server.cert).toBe(later.server.cert);
@@ -191,6 +192,24 @@ describe('the certificates', () => {
     // No browser of a phone takes one that holds longer.
     const { validFrom, validTo } = new X509Certificate(later.server.cert);
     expect(Date.parse(validTo) - Date.parse(validFrom)).toBeLessThan(398 * DAY_MS);
+  });
+
+  it('are made anew when a clock that was ahead made them: they would not hold yet', async () => {
+    const now = Date.now();
+    const ahead = await certificates(folder(), names, new Date(now + 400 * DAY_MS));
+    const back = await certificates(folder(), names, new Date(now));
+    expect(back.authority.cert).not.toBe(ahead.authority.cert);
+    for (const { cert } of [back.authority, back.server])
+      expect(Date.parse(new X509Certificate(cert).validFrom)).toBeLessThanOrEqual(now);
+  });
+
+  it('vouch for private addresses and the names of this machine only', async () => {
+    const { authority, server } = await certificates(folder(), names);
+    expect(namesAllowed(authority.cert)).toEqual(['desk.local']);
+    expect(new X509Certificate(server.cert).subjectAltName).toContain('desk.local');
+    const renamed = await certificates(folder(), ['192.168.1.20', 'other.local']);
+    expect(renamed.authority).toEqual(authority);
+    expect(new X509Certificate(renamed.server.cert).subjectAltName).not.toContain('other.local');
   });
 
   it('are made anew when they are damaged or do not belong together', async () => {

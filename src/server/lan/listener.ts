@@ -4,11 +4,25 @@ import type { AddressInfo } from 'node:net';
 import type { Logger } from 'pino';
 import { bounded, SERVER_OPTIONS } from '../httpServer';
 import { listenAddresses, machineNames } from './addresses';
+import { limitHandshakes, USUAL_LIMITS, type HandshakeLimits } from './handshakes';
 import type { Home } from './home';
 
 /** So often it is seen whether the machine's addresses changed or its certificate nears its end, ms. */
 const LOOK_EVERY_MS = 60_000;
-const HANDSHAKE_MS = 10_000;
+/** What browsers of the last ten years speak: no CBC, no SHA-1. */
+const TLS_OPTIONS = {
+  minVersion: 'TLSv1.2',
+  ciphers: [
+    'TLS_AES_128_GCM_SHA256',
+    'TLS_AES_256_GCM_SHA384',
+    'TLS_CHACHA20_POLY1305_SHA256',
+    'ECDHE-ECDSA-AES128-GCM-SHA256',
+    'ECDHE-ECDSA-AES256-GCM-SHA384',
+    'ECDHE-ECDSA-CHACHA20-POLY1305',
+  ].join(':'),
+  honorCipherOrder: true,
+  handshakeTimeout: USUAL_LIMITS.timeMs,
+} as const satisfies https.ServerOptions;
 
 export interface HomeListener {
   close: () => void;
@@ -27,15 +41,16 @@ export const namesFor = (addresses: string[]): string[] => [...addresses, ...mac
 export async function listenAtHome(
   app: http.RequestListener,
   home: Home,
-  { wanted, port, logger }: { wanted: string; port: number; logger: Logger },
+  { wanted, port, logger, limits }: { wanted: string; port: number; logger: Logger; limits?: HandshakeLimits },
 ): Promise<HomeListener> {
   const servers = new Map<string, https.Server>();
 
   const open = (address: string): Promise<void> =>
     new Promise((resolve, reject) => {
       const server = bounded(
-        https.createServer({ ...SERVER_OPTIONS, ...home.certificates().server, handshakeTimeout: HANDSHAKE_MS }, app),
+        https.createServer({ ...SERVER_OPTIONS, ...TLS_OPTIONS, ...home.certificates().server }, app),
       );
+      limitHandshakes(server, home.known, limits);
       server.once('error', reject);
       server.listen(port, address, () => {
         server.removeListener('error', reject);

@@ -10,6 +10,8 @@ import * as devices from './0008-devices';
 import * as outings from './0009-outings';
 import * as pictureGroups from './0010-picture-groups';
 import * as guesses from './0011-guesses';
+import * as checksums from './0012-checksums';
+import * as search from './0013-search';
 
 /** One step from an older form of the tables to the next. */
 export interface Migration {
@@ -31,6 +33,8 @@ export const MIGRATIONS: readonly Migration[] = [
   outings,
   pictureGroups,
   guesses,
+  checksums,
+  search,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

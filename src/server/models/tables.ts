@@ -8,6 +8,8 @@ export interface RowAttributes {
   data: string;
   createdAt: string;
   updatedAt: string;
+  /** Of contents, version and times (database/rowChecksum). */
+  checksum: string;
   /** A column that repeats a field of `data`, for an index or a foreign key. */
   [column: string]: string | number | null;
 }
@@ -44,6 +46,8 @@ export interface DeviceAttributes {
   secretHash: string;
   pairedAt: string;
   lastSeenAt: string;
+  /** What it may do beyond its own changes: `manage`, or nothing. */
+  rights: string;
 }
 
 export interface Tables {
@@ -60,6 +64,7 @@ const common = {
   data: { type: DataTypes.TEXT, allowNull: false },
   createdAt: { type: DataTypes.TEXT, allowNull: false, field: 'created_at' },
   updatedAt: { type: DataTypes.TEXT, allowNull: false, field: 'updated_at' },
+  checksum: { type: DataTypes.TEXT, allowNull: false },
 };
 
 const extraColumns = (name: ResourceName) =>
@@ -113,6 +118,7 @@ export function defineTables(sequelize: Sequelize): Tables {
         secretHash: { type: DataTypes.TEXT, allowNull: false, field: 'secret_hash' },
         pairedAt: { type: DataTypes.TEXT, allowNull: false, field: 'paired_at' },
         lastSeenAt: { type: DataTypes.TEXT, allowNull: false, field: 'last_seen_at' },
+        rights: { type: DataTypes.TEXT, allowNull: false },
       },
       { tableName: 'devices', timestamps: false },
     ),

@@ -10,11 +10,11 @@ export function backupRoutes(database: Database): Router {
     response.json({ items: listBackups(database.file) });
   });
   router.post('/backups', async (_request, response) => {
-    const name = await database.backup('by-hand');
+    const name = await database.jobs.run('backup', () => database.backup('by-hand'));
     response.status(201).json(listBackups(database.file).find((each) => each.name === name));
   });
   router.post('/backups/:name/restore', async (request, response) => {
-    await restoreRows(database, String(request.params.name));
+    await database.jobs.run('restore', () => restoreRows(database, String(request.params.name)));
     response.json({ restored: request.params.name });
   });
   return router;

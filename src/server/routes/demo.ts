@@ -11,11 +11,15 @@ export function demoRoutes(store: Store, database: Database): Router {
     response.json({ rows: await countDemoRows(store), evening: DEMO_EVENING });
   });
   router.post('/demo', async (_request, response) => {
-    response.status(201).json({ added: await putDemoIn(store) });
+    response.status(201).json({ added: await database.jobs.run('demo', () => putDemoIn(store)) });
   });
   router.delete('/demo', async (_request, response) => {
-    await database.backup('by-hand');
-    response.json(await putDemoAway(store));
+    response.json(
+      await database.jobs.run('demo', async () => {
+        await database.backup('by-hand');
+        return putDemoAway(store);
+      }),
+    );
   });
   return router;
 }

@@ -50,8 +50,15 @@ export function lanRoutes(home: Home | null, door: 'computer' | 'home'): Router 
     response.json({ items: home ? await home.devices.list() : [] });
   });
   router.put('/devices/:id', async (request, response) => {
-    const name = deviceName((request.body as { name?: unknown } | undefined)?.name);
-    response.json(await needed(home).devices.rename(String(request.params.id), name));
+    const { name, rights } = (request.body ?? {}) as { name?: unknown; rights?: unknown };
+    const { devices } = needed(home);
+    const id = String(request.params.id);
+    if (rights !== undefined) {
+      if (rights !== '' && rights !== 'manage')
+        throw new HttpProblem(422, 'rights.invalid', 'Not a right', '“rights” must be "manage", or empty.');
+      return void response.json(await devices.allow(id, rights));
+    }
+    response.json(await devices.rename(id, deviceName(name)));
   });
   router.delete('/devices/:id', async (request, response) => {
     await needed(home).devices.revoke(String(request.params.id));

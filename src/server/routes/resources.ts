@@ -9,6 +9,7 @@ import {
   type ReadingsSought,
 } from '@/contract/readingsSought';
 import { RESOURCE_NAMES, type ResourceName } from '@/contract/resources';
+import { placeOf, type After } from '../database/pageCursor';
 import { HttpProblem } from '../problems';
 import type { SentOnce, Store } from '../store';
 
@@ -76,10 +77,13 @@ function sentOnce(request: Request, response: Response): SentOnce | undefined {
       'Not a key',
       'An Idempotency-Key has 8 to 100 letters, digits, “-” or “_”.',
     );
-  const asked = JSON.stringify([request.method, request.path, request.query.version, request.body ?? null]);
   return {
     key,
-    request: crypto.createHash('sha256').update(asked).digest('hex'),
+    request: () =>
+      crypto
+        .createHash('sha256')
+        .update(JSON.stringify([request.method, request.path, request.query.version, request.body ?? null]))
+        .digest('hex'),
     onRepeated: () => response.setHeader(REPEATED, 'true'),
   };
 }
@@ -116,6 +120,15 @@ function soughtOf({ query }: Request): ReadingsSought {
   };
 }
 
+/** Where the page before ended, when it is asked for so. */
+function afterOf({ query: { after } }: Request): After | null {
+  if (after === undefined) return null;
+  const place = typeof after === 'string' ? placeOf(after) : null;
+  if (place) return place;
+  const message = '“after” must be the “next” of a page that was read.';
+  throw new HttpProblem(400, 'after.invalid', 'Not a place', message, { errors: [{ path: 'after', message }] });
+}
+
 /** list, get, create, replace and delete for every resource. */
 export function resourceRoutes(store: Store): Router {
   const router = Router();
@@ -123,9 +136,11 @@ export function resourceRoutes(store: Store): Router {
     const limit = wholeNumber(request.query.limit, 'limit', 200, 1, MAX_PAGE);
     const offset = wholeNumber(request.query.offset, 'offset', 0, 0, Number.MAX_SAFE_INTEGER);
     const name = resourceOf(request);
+    if (name !== 'readings') return void response.type('json').send(await store.listJson(name, limit, offset));
+    const after = afterOf(request);
     response
       .type('json')
-      .send(await store.listJson(name, limit, offset, name === 'readings' ? soughtOf(request) : undefined));
+      .send(await store.listJson(name, limit, after ? 0 : offset, soughtOf(request), after ?? undefined));
   });
   router.get('/:resource/:id', async (request, response) => {
     response.json(await store.get(resourceOf(request), idOf(request.params.id)));

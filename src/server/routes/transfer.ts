@@ -1,4 +1,4 @@
-import type { Readable } from 'node:stream';
+import type { Transform } from 'node:stream';
 import zlib from 'node:zlib';
 import { Router, type Request } from 'express';
 import type { Existing } from '@/contract/wholeData';
@@ -10,7 +10,7 @@ import { importData } from '../transfer/importData';
 /** More exports at once would only make each other slow. */
 const MOST_EXPORTS = 2;
 
-const INFLATERS: Record<string, () => Readable & NodeJS.ReadWriteStream> = {
+const INFLATERS: Record<string, () => Transform> = {
   gzip: () => zlib.createGunzip(),
   deflate: () => zlib.createInflate(),
   br: () => zlib.createBrotliDecompress(),
@@ -36,9 +36,35 @@ function bodyOf(request: Request): AsyncIterable<Uint8Array> {
       'Send the body as UTF-8 JSON, plain or packed with gzip, deflate or br.',
     );
   request.on('error', (error) => inflater.destroy(error));
+  // A sender that left ends the reading as well: nothing more comes, and no end either.
+  request.on('close', () => {
+    if (!request.complete) inflater.destroy(Object.assign(new Error('cut off'), { code: 'ECONNRESET' }));
+  });
   // Told to whoever reads it; until someone does, it must not end the server.
   inflater.on('error', () => undefined);
-  return request.pipe(inflater);
+  return withinReason(request, request.pipe(inflater));
+}
+
+/** A body may unpack to so many times its size, beyond this many bytes: no file of data packs better. */
+const MOST_TIMES = 200;
+const FREE_BYTES = 2 * 1024 * 1024;
+
+/** An unpacked body, unless a few bytes become very many: refused by its size, before anything reads them. */
+async function* withinReason(request: Request, inflated: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
+  const before = request.socket.bytesRead;
+  let bytes = 0;
+  for await (const chunk of inflated) {
+    bytes += chunk.length;
+    const sent = Number(request.get('content-length') ?? request.socket.bytesRead - before);
+    if (bytes > FREE_BYTES + MOST_TIMES * Math.max(sent, 0))
+      throw new HttpProblem(
+        413,
+        'body.unpacksTooLarge',
+        'Unpacks too large',
+        'The packed body becomes many times larger than any file of data does. Send it unpacked.',
+      );
+    yield chunk;
+  }
 }
 
 function existingOf({ query }: Request): Existing | undefined {

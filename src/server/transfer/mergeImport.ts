@@ -3,6 +3,7 @@ import type { FieldError } from '@/contract/problem';
 import { RESOURCE_NAMES, columnsOf, nounOf, type ResourceName } from '@/contract/resources';
 import type { Existing, ImportSummary } from '@/contract/wholeData';
 import type { Database } from '../database/openDatabase';
+import { checksumSql } from '../database/rowChecksum';
 import { importInvalid } from './importProblem';
 import { stagingFile } from './staging';
 
@@ -16,8 +17,10 @@ export class CutOff extends Error {}
 type Run = (sql: string, options: { bind: Record<string, unknown> }) => Promise<unknown>;
 type Ask = <T extends object>(sql: string, bind?: Record<string, unknown>) => Promise<T[]>;
 
-/** The next version of a row, in SQL. */
-const NEXT_VERSION = `CASE WHEN m.version >= ${Number.MAX_SAFE_INTEGER} THEN 1 ELSE m.version + 1 END`;
+/** The version a row of the file gets: that of the file, unless the row lived on here after the file was written. */
+const VERSION_IN = `max(coalesce(s.version, 1), CASE WHEN s.version IS t.version THEN coalesce(t.version, 0) ELSE coalesce(t.version, 0) + 1 END)`;
+const CHECKSUM_IN = checksumSql('s.hash', VERSION_IN, 'coalesce(s.created_at, $time)', 'coalesce(s.updated_at, $time)');
+const CHECKSUM_OVER = checksumSql('s.hash', 'm.version + 1', 'm.created_at', '$time');
 
 /**
  * Takes a draft over whose rows are all good: first the kit, whose rows refer to each other, in one transaction, then the
@@ -26,7 +29,11 @@ const NEXT_VERSION = `CASE WHEN m.version >= ${Number.MAX_SAFE_INTEGER} THEN 1 E
  *
  * @throws HttpProblem when rows refer to what does not exist; then nothing has been taken over
  */
-export async function mergeImport(database: Database, time: string): Promise<ImportSummary> {
+export async function mergeImport(
+  database: Database,
+  time: string,
+  onRows: (rows: number) => void = () => undefined,
+): Promise<ImportSummary> {
   const { writer, queue, together } = database;
   const ask: Ask = <T extends object>(sql: string, bind: Record<string, unknown> = {}) =>
     writer.query<T>(sql, { bind, type: QueryTypes.SELECT });
@@ -54,6 +61,7 @@ export async function mergeImport(database: Database, time: string): Promise<Imp
       }),
     );
     for (let from = BATCH; from < readings; from += BATCH) {
+      onRows(from);
       await queue(() => together(() => part('readings', from, Math.min(readings, from + BATCH)))).catch(
         (error: unknown) => {
           throw new CutOff(
@@ -122,15 +130,14 @@ async function mergePart(
   const replaces = existing !== 'keep';
   if (replaces && counted!.differ > 0) {
     await run(
-      `UPDATE main.${name} AS m SET version = ${NEXT_VERSION}, data = s.data, updated_at = $time${extra.map((column) => `, ${column} = s.${column}`).join('')}
+      `UPDATE main.${name} AS m SET version = m.version + 1, data = s.data, updated_at = $time, checksum = ${CHECKSUM_OVER}${extra.map((column) => `, ${column} = s.${column}`).join('')}
         FROM staged.rows AS s WHERE ${staged} AND m.id = s.id AND m.data <> s.data`,
       { bind: { ...here, time } },
     );
   }
-  // The version of the file, unless the row lived on here after the file was written.
   await run(
-    `INSERT INTO main.${name} (id, version, data, created_at, updated_at${extra.map((column) => `, ${column}`).join('')})
-      SELECT s.id, max(coalesce(s.version, 1), CASE WHEN s.version IS t.version THEN coalesce(t.version, 0) ELSE min(coalesce(t.version, 0) + 1, ${Number.MAX_SAFE_INTEGER}) END), s.data, coalesce(s.created_at, $time), coalesce(s.updated_at, $time)${extra.map((column) => `, s.${column}`).join('')}
+    `INSERT INTO main.${name} (id, version, data, created_at, updated_at, checksum${extra.map((column) => `, ${column}`).join('')})
+      SELECT s.id, ${VERSION_IN}, s.data, coalesce(s.created_at, $time), coalesce(s.updated_at, $time), ${CHECKSUM_IN}${extra.map((column) => `, s.${column}`).join('')}
       FROM staged.rows AS s LEFT JOIN main.tombstones AS t ON t.id = s.id
       WHERE ${staged} AND NOT EXISTS (SELECT 1 FROM main.${name} AS m WHERE m.id = s.id) ORDER BY s.n`,
     { bind: { ...here, time } },

@@ -131,15 +131,29 @@ describe('an import is as strict as everything else', () => {
       .expect(204);
   });
 
-  it('goes on counting after the last version there is', async () => {
-    await bring({ bodies: [{ id: testId(1), version: Number.MAX_SAFE_INTEGER, data: body }] }).expect(200);
+  it('refuses a version that leaves no room to count on', async () => {
+    const { body: refused } = await bring({
+      bodies: [{ id: testId(1), version: Number.MAX_SAFE_INTEGER, data: body }],
+    }).expect(422);
+    expect(refused.code).toBe('import.invalid');
+    await bring({ bodies: [{ id: testId(1), version: 2 ** 52, data: body }] }).expect(200);
     const put = await api()
       .put(`/api/v1/bodies/${testId(1)}`)
-      .send({ version: Number.MAX_SAFE_INTEGER, data: { ...body, name: 'B' } })
+      .send({ version: 2 ** 52, data: { ...body, name: 'B' } })
       .expect(200);
-    expect(put.body.version).toBe(1);
-    await bring({ bodies: [{ id: testId(1), data: body }] }, { existing: 'replace' }).expect(200);
-    expect((await api().get(`/api/v1/bodies/${testId(1)}`)).body.version).toBe(2);
+    expect(put.body.version).toBe(2 ** 52 + 1);
+  });
+
+  it('refuses a row whose contents are not those that were exported', async () => {
+    await bring({ bodies: [{ id: testId(1), data: body }] }).expect(200);
+    const sent = JSON.parse((await api().get('/api/v1/export').expect(200)).text) as {
+      rows: { bodies: { checksum: string; data: { name: string } }[] };
+    };
+    sent.rows.bodies[0]!.data.name = 'Another name';
+    const { body: refused } = await bring({ bodies: sent.rows.bodies as never[] }).expect(422);
+    expect(refused.errors[0]).toMatchObject({ path: 'rows.bodies.0', message: expect.stringMatching(/checksum/) });
+    delete (sent.rows.bodies[0] as { checksum?: string }).checksum;
+    await bring({ bodies: sent.rows.bodies as never[] }, { existing: 'replace' }).expect(200);
   });
 });
 
@@ -153,6 +167,21 @@ describe('a body that comes packed', () => {
       .set('content-encoding', encoding)
       .serialize((each: unknown) => each as string)
       .send(bytes as unknown as string);
+
+  it.each(['gzip', 'br'] as const)(
+    'with %s is refused where a few bytes become very many',
+    async (encoding) => {
+      const head = '{"format":"jauge","formatVersion":1,"rows":{"bodies":[';
+      const bomb = Buffer.concat([Buffer.from(head), Buffer.alloc(300_000_000, ' ')]);
+      const bytes =
+        encoding === 'gzip'
+          ? zlib.gzipSync(bomb, { level: 1 })
+          : zlib.brotliCompressSync(bomb, { params: { [zlib.constants.BROTLI_PARAM_QUALITY]: 1 } });
+      const refused = await post(encoding, bytes).expect(413);
+      expect(['body.unpacksTooLarge', 'body.tooLarge']).toContain(refused.body.code);
+    },
+    60_000,
+  );
 
   it.each(Object.keys(packed) as (keyof typeof packed)[])(
     'with %s is unpacked, and refused when it is broken',
@@ -208,7 +237,7 @@ describe('large files', () => {
         staging.add('readings', row);
         await staging.flush();
       }
-      if (decided) await staging.decide('keep', []);
+      if (decided) await staging.decide('keep', [], await server.database.fileName());
       else await staging.flush(true);
     };
     await draft(false);
@@ -258,6 +287,6 @@ describe('large files', () => {
   it('are taken one at a time', async () => {
     const answers = await Promise.all([bring({ readings: many(1, 2000) }), bring({ readings: many(1, 2000) })]);
     expect(answers.map((answer) => answer.status).sort()).toEqual([200, 409]);
-    expect(answers.find((answer) => answer.status === 409)!.body.code).toBe('import.running');
+    expect(answers.find((answer) => answer.status === 409)!.body.code).toBe('job.running');
   });
 });

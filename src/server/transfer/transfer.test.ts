@@ -147,7 +147,8 @@ describe('exactly the state of a file', () => {
       bodies: [other],
       optics,
       adapters,
-      setups: [{ ...setup, data: { ...setup.data, bodyId: other.id, modeId: 'whole' } }],
+      // Changed on purpose: without the checksum it was exported with.
+      setups: [{ id: setup.id, version: setup.version!, data: { ...setup.data, bodyId: other.id, modeId: 'whole' } }],
       subjects: [kept!],
     };
     const { body: summary } = await bring(rows, { existing: 'only' }).expect(200);

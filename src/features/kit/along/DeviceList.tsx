@@ -50,6 +50,12 @@ function Device({ device, onChanged }: { device: PairedDevice; onChanged: () => 
       </View>
       {doing === null ? (
         <View style={styles.keys}>
+          <Key
+            title={device.rights === 'manage' ? 'May import and restore' : 'May not import or restore'}
+            icon={device.rights === 'manage' ? 'lock-open' : 'lock'}
+            weight="plain"
+            onPress={() => void during(() => api.lan.allow(device.id, device.rights === 'manage' ? '' : 'manage'))}
+          />
           <Key title={`Rename ${device.name}`} icon="edit" iconOnly weight="plain" onPress={() => setDoing('rename')} />
           <Key title={`Revoke ${device.name}`} icon="link-off" iconOnly onPress={() => setDoing('revoke')} />
         </View>

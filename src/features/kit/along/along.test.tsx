@@ -21,6 +21,7 @@ const PHONE: PairedDevice = {
   id: 'a',
   name: 'Field phone',
   pairedAt: '2026-11-20T08:00:00.000Z',
+  rights: '',
   lastSeenAt: '2026-11-26T17:30:00.000Z',
 };
 

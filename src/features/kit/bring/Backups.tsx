@@ -9,6 +9,7 @@ import { readAllAgain } from '@/data/transfer';
 import { whenText } from '@/features/book/whenText';
 import { Txt } from '@/ui/Txt';
 import { Key } from '@/ui/controls/Key';
+import { SoundnessList } from './SoundnessList';
 import { space } from '@/ui/theme/measures';
 import { stylesOf } from '@/ui/theme/theme';
 
@@ -53,9 +54,10 @@ export function Backups() {
   return (
     <View style={{ gap: space.medium }}>
       <Txt kind="small" tone="soft">
-        One is made every day and before every file that comes in; seven are kept beside the data. Bringing one back
-        makes a backup of what is here first.
+        One is made every day and before every file that comes in. Seven of each are kept beside the data. Bringing one
+        back makes a backup of what is here first.
       </Txt>
+      <SoundnessList />
       {data?.length ? (
         <View role="list" aria-label="Backups">
           {data.map((backup) => (

@@ -5,15 +5,17 @@ let holding = 0;
 /** Writes on the page how many parts hold what is not saved; `public/anew.js` reads it before a window begins anew. */
 function count(by: 1 | -1): void {
   holding += by;
-  if (typeof document === 'undefined') return;
-  const { dataset } = document.documentElement;
+  // Under test there may be no page.
+  const dataset =
+    typeof document === 'undefined' ? undefined : (document.documentElement as HTMLElement | undefined)?.dataset;
+  if (!dataset) return;
   if (holding > 0) dataset.holds = String(holding);
   else delete dataset.holds;
 }
 
 /** Whether any part of this window holds what is not saved. */
 export const holdsText = (): boolean =>
-  holding > 0 || (typeof document !== 'undefined' && document.querySelector('[aria-modal]') !== null);
+  holding > 0 || (typeof document !== 'undefined' && document.querySelector?.('[aria-modal]') != null);
 
 /** Says that this part holds something that is not saved, as long as it does. */
 export function useHoldsText(holds: boolean): void {

@@ -101,13 +101,14 @@ export function wantsOf(asked: readonly PlainWant[]): Result<(Want & { pictures?
 }
 
 /** What a set-up gives for a picture, as it is told. */
-export const plainServed = ({ setup, unit, counted, needed, focalMm, ratio }: Served) => ({
+export const plainServed = ({ setup, unit, counted, plusMinus, needed, focalMm, ratio }: Served) => ({
   body: setup.body.body.name,
   parts: setup.chain.map((link) => partAsUsed(link).name),
   focalMm,
   ...(ratio === undefined ? {} : { ratio }),
   unit,
   counted,
+  ...(plusMinus === undefined ? {} : { plusMinus }),
   needed,
-  verdict: verdictOf(counted, needed),
+  verdict: verdictOf(counted, needed, plusMinus),
 });

@@ -28,7 +28,7 @@ const countResult = {
     equivalentFNumber: between('Equivalent f-number', 0, 1e5),
     ratio: between('Reproduction ratio', 0, 1e5),
     depthMm: between('Depth of field in mm', 0, 1e9),
-    verdict: { type: 'string', title: 'Verdict', enum: ['notEnough', 'enough', 'more'] },
+    verdict: { type: 'string', title: 'Verdict', enum: ['notEnough', 'borderline', 'enough', 'more'] },
   },
 } as const;
 
@@ -104,7 +104,7 @@ export interface CountResult {
   equivalentFNumber: number;
   ratio?: number | undefined;
   depthMm?: number | undefined;
-  verdict: 'notEnough' | 'enough' | 'more';
+  verdict: 'notEnough' | 'borderline' | 'enough' | 'more';
 }
 
 /** What the shutter under the stars came to. */

@@ -1,6 +1,10 @@
+import { verdictOf, type Verdict } from '../output/verdict';
 import { visitSetups } from './assemble';
 import type { Kit } from './pieces';
 import { fold, isHopeless, serve, type CountBy, type Served, type Want } from './serve';
+
+/** The verdict on what a set-up gives: borderline where its error reaches across the need. */
+export const servedVerdict = ({ counted, plusMinus, needed }: Served): Verdict => verdictOf(counted, needed, plusMinus);
 
 export const isEnough = ({ counted, needed }: Served): boolean => counted >= needed;
 

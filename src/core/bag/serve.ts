@@ -40,6 +40,8 @@ export interface Served {
   /** What counts and what is needed: pixels on the subject, or under the sky seconds before stars run and to get its light. */
   unit: 'px' | 's';
   counted: number;
+  /** Half-width of the range the count is expected in; nothing where it is exact. */
+  plusMinus?: number | undefined;
   needed: number;
   /** Focal length it is set to, mm as engraved. */
   focalMm: number;
@@ -65,7 +67,7 @@ function servedBy(setup: Assembled, system: EffectiveSystem, reading: FarReading
   if (reading.overflow) return null;
   const { countedPixels, neededPixels } = reading;
   const [counted, needed] = [countedPixels.value, neededPixels.value];
-  return { setup, unit: 'px', counted, needed, focalMm: system.markedFocalMm };
+  return { setup, unit: 'px', counted, plusMinus: countedPixels.plusMinus, needed, focalMm: system.markedFocalMm };
 }
 
 /**

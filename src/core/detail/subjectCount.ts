@@ -7,6 +7,7 @@ import { assumed, computed, given, input, type Quantity } from '../quantity/quan
 import { megapixels } from '../sensor/diagonal';
 import { detailLimit } from './detailLimit';
 import { detailPartsOf } from './detailParts';
+import { overfills } from './overflow';
 import { pixelsOnSubject } from './pixelsOnSubject';
 import { DEFAULT_WAVELENGTH_UM } from './response';
 
@@ -37,6 +38,8 @@ export interface SubjectCount {
   judgeBy: JudgeBy;
   verdict: Verdict;
   shareOfFrame: Quantity;
+  /** The subject fits only, or better, with the camera rotated by a quarter turn. */
+  rotated?: boolean;
   smallestDetailMm: Quantity;
   megapixels: Quantity;
   resolvedMegapixels: Quantity;
@@ -236,23 +239,36 @@ function countedQuantity(
   );
 }
 
+/** The side of the frame a subject lies along: that of its kind, or the longer one with the camera rotated, where only that fits. */
+function sideOf({ system, subject, ratio }: SubjectCountInput): {
+  axis: 'width' | 'height';
+  sideMm: number;
+  rotated: boolean;
+} {
+  const { widthMm, heightMm } = system.used;
+  const { axis } = SUBJECT_KINDS[subject.kind];
+  const [own, other] = axis === 'width' ? [widthMm, heightMm] : [heightMm, widthMm];
+  const rotated = other > own && overfills((100 * ratio.value * subject.sizeMm) / own);
+  if (!rotated) return { axis, sideMm: own, rotated };
+  return { axis: axis === 'width' ? 'height' : 'width', sideMm: other, rotated };
+}
+
 function shareQuantity(from: SubjectCountInput): Quantity {
-  const { system, subject, ratio } = from;
-  const { used } = system;
+  const { subject, ratio } = from;
   const kind = SUBJECT_KINDS[subject.kind];
-  const sideMm = kind.axis === 'width' ? used.widthMm : used.heightMm;
-  const sideQ = given(sideMm, 'mm', `Frame ${kind.axis}`, 'body and mode');
+  const { axis, sideMm, rotated } = sideOf(from);
+  const sideQ = given(sideMm, 'mm', `Frame ${axis}`, 'body and mode');
   const share = (ratio.value * subject.sizeMm) / sideMm;
   return computed(
     share * 100,
     '%',
     () => ({
-      name: `Share of the frame’s ${kind.axis}`,
+      name: `Share of the frame’s ${axis}${rotated ? ', camera rotated' : ''}`,
       formula: 'm · L / side',
       inputs: [
         input('m', 'reproduction ratio', ratio),
         input('L', kind.measure, sizeOf(subject)),
-        input('side', `frame ${kind.axis}`, sideQ),
+        input('side', `frame ${axis}`, sideQ),
       ],
       source: 'size of the picture of the subject on the sensor against the frame',
     }),
@@ -306,8 +322,9 @@ export function countOnSubject(from: SubjectCountInput): SubjectCount {
     neededPixels: needed,
     countedPixels,
     judgeBy,
-    verdict: verdictOf(countedPixels.value, needed.value),
+    verdict: verdictOf(countedPixels.value, needed.value, countedPixels.plusMinus),
     shareOfFrame: shareQuantity(from),
+    ...(sideOf(from).rotated ? { rotated: true } : {}),
     smallestDetailMm: computed(1 / (2 * detailLimitLpPerMm.value * ratio.value), 'mm', () => ({
       name: 'Smallest detail told apart on the subject',
       formula: '1 / (2 · ν · m)',

@@ -222,7 +222,9 @@ describe('levers as they are put together', () => {
     const into = lever('focal', { setup: { ...setupOf(body, zoom), focalMm: 150 }, distanceM: 14 });
     const enough = read({ ...setupOf(body, zoom), focalMm: into.patch.focalMm }, 14);
     expect(enough.verdict).toBe('enough');
-    expect(read({ ...setupOf(body, zoom), focalMm: into.patch.focalMm! - 2 }, 14).verdict).toBe('notEnough');
+    // A little less, and the error reaches across the need; much less is surely too little.
+    expect(read({ ...setupOf(body, zoom), focalMm: into.patch.focalMm! - 2 }, 14).verdict).toBe('borderline');
+    expect(read({ ...setupOf(body, zoom), focalMm: 0.8 * into.patch.focalMm! }, 14).verdict).toBe('notEnough');
   });
 
   it('judges nothing where it does not focus or the subject does not fit', () => {
@@ -257,7 +259,7 @@ describe('what is told of a reading', () => {
       'warnings',
     ]);
     const over = read(setupOf(body, long), 4);
-    expect(over.overflow?.message).toMatch(/^Bird does not fit: it is 1\.\d times the frame/);
+    expect(over.overflow?.message).toMatch(/^Bird does not fit: it takes 1\d\d % of the frame/);
     expect(told(over)).not.toHaveProperty('verdict');
     expect(told(over)).toHaveProperty('pixelsOnSubject');
     const fine = read(setupOf(body, long));

@@ -109,8 +109,16 @@ const FARTHEST_M = 10_000;
 /** Share of the frame's side a subject may take to have some room around it. */
 const FITTING_PERCENT = 85;
 
+/** What the count must reach so that its error no longer reaches across the need. */
+function surelyNeeded({ reading: { countedPixels, neededPixels } }: State): number {
+  const error = (countedPixels.plusMinus ?? 0) / Math.max(countedPixels.value, 1e-9);
+  return error < 1 ? neededPixels.value / (1 - error) : Infinity;
+}
+
+const fallsShort = ({ reading: { verdict } }: State): boolean => verdict === 'notEnough' || verdict === 'borderline';
+
 function distancePatch(situation: FarSituation, now: State): Patch | null {
-  const need = now.reading.neededPixels.value;
+  const need = surelyNeeded(now);
   // In the logarithm the count falls almost straight with the logarithm of the distance.
   const excessAt = (logM: number) =>
     Math.log(
@@ -125,7 +133,7 @@ function distancePatch(situation: FarSituation, now: State): Patch | null {
   const most = Math.min(FARTHEST_M, farthestDistanceM(now.system));
   if (situation.distanceM > most) return { distanceM: walkable(most) };
   if (situation.distanceM < nearest) return { distanceM: Math.ceil(nearest * 100) / 100 };
-  if (now.reading.verdict === 'notEnough') {
+  if (fallsShort(now)) {
     if (!enoughAt(nearest)) return nearest < situation.distanceM ? { distanceM: Math.ceil(nearest * 100) / 100 } : null;
     const target = walkable(between(nearest, situation.distanceM));
     return { distanceM: Math.max(target, nearest) };
@@ -155,8 +163,8 @@ function focalPatch(situation: FarSituation, now: State): Patch | null {
     const fits = crossing(lens.focalWideMm, markedFocalMm, (focal) => most - countedAt(focal, 'sampled'));
     return { focalMm: Math.max(lens.focalWideMm, Math.floor(fits)) };
   }
-  if (now.reading.verdict !== 'notEnough' || markedFocalMm >= lens.focalTeleMm) return null;
-  const need = now.reading.neededPixels.value;
+  if (!fallsShort(now) || markedFocalMm >= lens.focalTeleMm) return null;
+  const need = surelyNeeded(now);
   const excessAt = (focalMm: number) => countedAt(focalMm, situation.judgeBy) - need;
   if (excessAt(lens.focalTeleMm) < 0) return { focalMm: lens.focalTeleMm };
   return { focalMm: Math.min(lens.focalTeleMm, Math.ceil(crossing(lens.focalTeleMm, markedFocalMm, excessAt))) };

@@ -1,5 +1,5 @@
 import { DEFAULT_THRESHOLD } from '../detail/detailLimit';
-import { cutOff, isCutOff } from '../detail/overflow';
+import { cutOff, isCutOff, rotateCamera } from '../detail/overflow';
 import { countOnSubject, type JudgeBy, type SubjectCount } from '../detail/subjectCount';
 import type { SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
@@ -157,7 +157,7 @@ export function readFar({
       source: 'the opening as the subject sees it: the cone of light in front against the cone behind',
     })),
     focus,
-    warnings: warningsAt(system, setting),
+    warnings: [...warningsAt(system, setting), ...(count.rotated && !overflow ? [rotateCamera(subject)] : [])],
     ...(overflow ? { overflow } : {}),
     ...(obstacle ? { obstacle } : {}),
   });

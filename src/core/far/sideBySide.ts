@@ -82,13 +82,16 @@ function sentenceOf(compared: Compared[], { output, judgeBy, stance }: SideBySid
     sameFraming: 'At the same framing',
     samePicture: 'As the same picture',
   }[stance];
-  const enough = compared.filter((each) => each.reading.verdict !== 'notEnough');
+  const enough = compared.filter(({ reading: { verdict } }) => verdict === 'enough' || verdict === 'more');
+  const borderline = compared.filter(({ reading: { verdict } }) => verdict === 'borderline');
   const matter =
     enough.length === compared.length
       ? ` For ${output.name} it does not matter: all of them are enough.`
-      : enough.length === 0
-        ? ` ${VERDICT_WORDS.notEnough(output.name)} with any of them.`
-        : ` For ${output.name} only ${enough.map((each) => each.name).join(' and ')} ${enough.length === 1 ? 'is' : 'are'} enough.`;
+      : enough.length === 0 && borderline.length > 0
+        ? ` ${VERDICT_WORDS.borderline(output.name)} with ${borderline.map((each) => each.name).join(' and ')}.`
+        : enough.length === 0
+          ? ` ${VERDICT_WORDS.notEnough(output.name)} with any of them.`
+          : ` For ${output.name} only ${enough.map((each) => each.name).join(' and ')} ${enough.length === 1 ? 'is' : 'are'} enough.`;
   if (lead < NO_DIFFERENCE) {
     const lighter = [...compared]
       .filter((each) => each.system.weightG)

@@ -299,22 +299,34 @@ it('takes every kind of subject to be some depth deep, never more than its size'
 });
 
 describe('a subject larger than the frame', () => {
-  // The beetle is measured along the picture's height: 40 mm of it at 1 : 1 are 40 mm on a sensor 17 mm high.
+  // The beetle is measured along the photo's height: 40 mm of it at 1 : 1 are too much for a sensor 31.2 × 17 mm either way.
+  // With the camera rotated it lies along 31.2 mm.
   const large = { ...beetle, sizeMm: 40, sizePlusMinusMm: 0 };
 
   it('is said to be, with the ratio at which it fits, which then does', () => {
     const { overflow } = read([macro], { subject: large, ratio: 1 });
     expect(overflow?.code).toBe('frame.overflows');
-    expect(overflow?.message).toContain('Beetle does not fit: it is 2.4 times the frame.');
-    // 17 / 40 = 1 : 2.353, told as 1 : 2.4.
-    expect(overflow?.message).toContain('1 : 2.4 or smaller');
-    expect(read([macro], { subject: large, ratio: 1 / 2.4 }).overflow).toBeUndefined();
-    expect(read([macro], { subject: large, ratio: 1 / 2.3 }).overflow).toBeDefined();
+    expect(overflow?.message).toContain('Beetle does not fit: it takes 129 % of the frame.');
+    // 31.2 / 40 = 1 : 1.28, written as 1 : 1.3.
+    expect(overflow?.message).toContain('1 : 1.3 or smaller');
+    expect(read([macro], { subject: large, ratio: 1 / 1.3 }).overflow).toBeUndefined();
+    expect(read([macro], { subject: large, ratio: 1 / 1.2 }).overflow).toBeDefined();
+  });
+
+  it('but not than its longer side fits with the camera rotated, and says so', () => {
+    const rotated = read([macro], { subject: large, ratio: 1 / 1.3 });
+    expect(rotated.rotated).toBe(true);
+    expect(rotated.shareOfFrame.value).toBeCloseTo((100 * 40) / 1.3 / 31.2, 0);
+    expect(rotated.warnings.map((each) => each.code)).toContain('frame.rotate');
+    const upright = read([macro], { subject: large, ratio: 1 / 2.4 });
+    expect(upright.rotated).toBeUndefined();
+    expect(upright.shareOfFrame.value).toBeCloseTo((100 * 40) / 2.4 / 17, 0);
+    expect(upright.warnings.map((each) => each.code)).not.toContain('frame.rotate');
   });
 
   it('above life size is told a ratio above it', () => {
-    const { overflow } = read([macro, tubes], { subject: { ...large, sizeMm: 14 }, ratio: 1.26 });
-    // 17 / 14 = 1.214 : 1, told as 1.2 : 1.
+    const { overflow } = read([macro, tubes], { subject: { ...large, sizeMm: 25 }, ratio: 1.26 });
+    // 31.2 / 25 = 1.25 : 1, written as 1.2 : 1.
     expect(overflow?.message).toContain('1.2 : 1 or smaller');
   });
 

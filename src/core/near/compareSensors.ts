@@ -47,7 +47,11 @@ export interface SensorCompareInput {
  * ratio, where the pictures are looked at enlarged alike, and of each sensor where the whole frames are, which then show the
  * same piece; by the pixel it is each sensor's own.
  *
- * @source same field: m ∝ W; same picture: m·k and N_w/W equal, so depth, blur and diffraction agree; N_w ∝ 1 + m otherwise
+ * The same picture is framed by the measure its circle of confusion goes by: the diagonal, or the long side on an output. Then
+ * depth, blur and diffraction agree between any two shapes of sensor. By the pixel the frames are alike by their diagonals,
+ * and the f-number is that of the same depth; diffraction then differs by as much as the pixels do.
+ *
+ * @source same field: m ∝ W; same picture: m ∝ s and c·N_w/m² equal, which for c ∝ s is N_w ∝ s; N_w ∝ 1 + m otherwise
  */
 export function compareSensors({
   bodies,
@@ -62,20 +66,22 @@ export function compareSensors({
 }: SensorCompareInput): SensorPicture[] {
   const first = part ?? (bodies[0] && usedArea(bodies[0].sensor, { factor: 1 }));
   if (!first) return [];
+  const cocOf = ({ widthMm, heightMm }: UsedArea, pitch: number) =>
+    circleOfConfusionMm(cocSchool, diagonal(widthMm, heightMm), Math.max(widthMm, heightMm), pitch, viewedPx);
+  const pitchOf = ({ sensor }: BodySpec) => pitchUm(sensor.widthMm, sensor.columns);
+  const frameOf = ({ widthMm, heightMm }: UsedArea) =>
+    cocSchool === 'output' ? Math.max(widthMm, heightMm) : diagonal(widthMm, heightMm);
   return bodies.map((body, i) => {
     const used = i === 0 ? first : usedArea(body.sensor, { factor: 1 });
-    const size = used.widthMm / first.widthMm;
-    const own = stance === 'sameRatio' ? ratio : ratio * size;
-    const working = stance === 'sameDepth' ? workingFNumber * size : (workingFNumber * (1 + own)) / (1 + ratio);
-    const pitch = pitchUm(body.sensor.widthMm, body.sensor.columns);
+    const pitch = pitchOf(body);
     const judged = stance === 'sameRatio' && cocSchool !== 'pixel' ? first : used;
-    const coc = circleOfConfusionMm(
-      cocSchool,
-      diagonal(judged.widthMm, judged.heightMm),
-      Math.max(judged.widthMm, judged.heightMm),
-      pitch,
-      viewedPx,
-    );
+    const coc = cocOf(judged, pitch);
+    const size = stance === 'sameDepth' ? frameOf(used) / frameOf(first) : used.widthMm / first.widthMm;
+    const own = stance === 'sameRatio' ? ratio : ratio * size;
+    const working =
+      stance === 'sameDepth'
+        ? (workingFNumber * size ** 2 * cocOf(first, pitchOf(bodies[0]!))) / coc
+        : (workingFNumber * (1 + own)) / (1 + ratio);
     return {
       body,
       ratio: own,

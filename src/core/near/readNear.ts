@@ -1,5 +1,5 @@
 import { DEFAULT_THRESHOLD } from '../detail/detailLimit';
-import { cutOff, isCutOff } from '../detail/overflow';
+import { cutOff, isCutOff, rotateCamera } from '../detail/overflow';
 import { countOnSubject, type JudgeBy, type SubjectCount } from '../detail/subjectCount';
 import type { SubjectSpec } from '../kit/subjects';
 import type { EffectiveSystem } from '../optics/foldSystem';
@@ -169,7 +169,10 @@ export function readNear(from: NearInput): Result<NearReading> {
     get bestFNumber() {
       return bestFNumberOf(curveHere(), count, output);
     },
-    warnings: warningsAt(system, state.setting),
+    warnings: [
+      ...warningsAt(system, state.setting),
+      ...(count.rotated && !isCutOff(count.shareOfFrame) ? [rotateCamera(subject)] : []),
+    ],
     ...overflowOf(count, subject, ratio),
     hints: nearHints(state, workingDistance(system, state)?.mm, handHoldRatio, ratio, from.units ?? 'metric'),
   });

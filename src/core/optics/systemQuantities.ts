@@ -1,4 +1,4 @@
-import { computed, given, input, measured, type Quantity } from '../quantity/quantity';
+import { assumed, computed, given, input, measured, type Quantity } from '../quantity/quantity';
 import type { Arrangement } from '../chain/arrangement';
 import type { FoldedOptics } from '../chain/fold';
 import type { EffectiveSystem } from './foldSystem';
@@ -330,10 +330,23 @@ export function focusRange(
     closest: span.beyond ? far.ratio : (near?.ratio ?? far.ratio),
     farthest: span.beyond ? (near?.ratio ?? far.ratio) : far.ratio,
   };
+  const { scope } = arrangement;
   const own =
     lens.closestFocusM === undefined
       ? undefined
-      : given(lens.closestFocusM, 'm', `Closest focus of ${arrangement.scope ? 'the scope' : 'the lens'}`, 'its data');
+      : scope && scope.closestFocusM === undefined
+        ? assumed(
+            lens.closestFocusM,
+            'm',
+            'Closest focus of the scope',
+            `usual for an objective of ${scope.objectiveMm} mm`,
+          )
+        : given(
+            lens.closestFocusM,
+            'm',
+            `Closest focus of ${arrangement.scope ? 'the scope' : 'the lens'}`,
+            'its data',
+          );
   const nearest =
     (optics.plain || arrangement.scope) && own
       ? own

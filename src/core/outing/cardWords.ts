@@ -56,7 +56,7 @@ export function headOf(want: Want, units: UnitSystem): { title: string; under: s
 
 /** The verdict of a picture with its mark. */
 export function judgementOf(want: Want, { counted, needed }: Settings): string {
-  const verdict = verdictOf(counted.value, needed.value);
+  const verdict = verdictOf(counted.value, needed.value, isSky(want) ? 0 : counted.plusMinus);
   if (!isSky(want)) return `${VERDICT_MARK[verdict]} ${VERDICT_WORDS[verdict](want.output.name)}`;
   return verdict === 'notEnough'
     ? `${VERDICT_MARK.notEnough} Stars run before the sky has its light`

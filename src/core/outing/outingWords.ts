@@ -1,9 +1,11 @@
+import { servedVerdict } from '../bag/readKit';
+import { countAgainst } from '../output/verdictWords';
 import type { Kit } from '../bag/pieces';
 import { piecesOf } from '../bag/pieces';
 import type { Served, Want } from '../bag/serve';
 import { carriedSum } from '../kit/carried';
 import { formatFigures, formatFixed } from '../quantity/format';
-import { showQuantity, shownText } from '../quantity/quantityText';
+import { showQuantity, shownText, showError } from '../quantity/quantityText';
 import type { Quantity } from '../quantity/quantity';
 import type { UnitSystem } from '../quantity/units';
 import {
@@ -104,10 +106,21 @@ function swapText(swap: Swap | null, nameOf: (id: string) => string): string {
 }
 
 /** What a set-up gives, of what is needed. */
-function givesText({ counted, needed, unit, focalMm, setup }: Served): string {
+function givesText(served: Served): string {
+  const { focalMm, setup } = served;
   const zoom = setup.chain.some(({ part }) => 'focalTeleMm' in part && part.focalTeleMm > part.focalWideMm);
   const at = zoom ? `at ${formatFigures(Math.floor(focalMm))}\u202fmm ` : '';
-  return `${at}${formatFigures(counted, 3)} of ${formatFigures(needed, 3)}\u202f${unit}`;
+  return `${at}${againstNeed(served)}`;
+}
+
+/** What is given and what is needed, both sides named. */
+function againstNeed(served: Served): string {
+  const { counted, plusMinus, needed, unit } = served;
+  if (unit === 's') return `${formatFigures(counted, 3)}\u202fs, ${formatFigures(needed, 3)} needed`;
+  const quantity = { value: counted, unit, ...(plusMinus === undefined ? {} : { plusMinus }) } as const;
+  const texts = countAgainst(quantity, { value: needed });
+  const error = servedVerdict(served) === 'borderline' ? `\u202f${showError(quantity, 'metric')}` : '';
+  return `${texts.counted}${error}\u202fpx, ${texts.needed} needed`;
 }
 
 function missingText(picture: PlannedPicture, nameOf: (id: string) => string): string {
@@ -115,8 +128,7 @@ function missingText(picture: PlannedPicture, nameOf: (id: string) => string): s
   if (enough) return '';
   if (adds) return `Bring ${listed(adds.map(nameOf))} too: with it there is enough.`;
   if (!most) return 'Nothing of the kit takes this picture: it does not focus there, or does not show it whole.';
-  const unit = most.unit === 'px' ? '\u202fpx' : '\u202fs';
-  return `Nothing of the kit is enough: ${setupNamesOf(most).join(' + ')} gives most, ${formatFigures(most.counted, 3)} of ${formatFigures(most.needed, 3)}${unit}. Go closer, or want less of it.`;
+  return `Nothing of the kit is enough: ${setupNamesOf(most).join(' + ')} gives most, ${againstNeed(most)}. Go closer, or want less of it.`;
 }
 
 /** Keys as they were entered for a body. */

@@ -1,17 +1,19 @@
 /** Judgement of a reading for an output: the three zones of the scale. */
-export type Verdict = 'notEnough' | 'enough' | 'more';
+export type Verdict = 'notEnough' | 'borderline' | 'enough' | 'more';
 
 /** Beyond this multiple of the need the output shows no more; up to it the surplus is room to crop. */
 export const MORE_THAN_USED = 2;
 
 /**
- * Zone in which a count of pixels falls.
+ * Judges a count of pixels against what the output needs. Where the error of the count reaches across the need, the answer is
+ * neither enough nor not enough.
  *
- * @param pixels pixels on the subject that count (resolved ones, unless the person counts all)
- * @param needed pixels the output needs on the subject
+ * @param plusMinus half-width of the range the count is expected in; nothing where it is exact
  */
-export function verdictOf(pixels: number, needed: number): Verdict {
+export function verdictOf(pixels: number, needed: number, plusMinus = 0): Verdict {
   // A hair of tolerance, so that "go to the distance that is just enough" is enough when one goes there.
-  if (pixels < needed * (1 - 1e-9)) return 'notEnough';
+  const isEnough = (count: number) => count >= needed * (1 - 1e-9);
+  if (isEnough(pixels + plusMinus) !== isEnough(pixels - plusMinus)) return 'borderline';
+  if (!isEnough(pixels)) return 'notEnough';
   return pixels <= needed * MORE_THAN_USED ? 'enough' : 'more';
 }

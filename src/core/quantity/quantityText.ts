@@ -15,6 +15,12 @@ function figuresFor(value: number, plusMinus: number | undefined, most: number):
   return Math.max(2, Math.min(most, figures));
 }
 
+/** A value to the figures it is shown with, as a number: pixels and the like, without decimals from 20 on. */
+export const roundedAsShown = (value: number, plusMinus: number | undefined): number =>
+  Math.abs(value) < 20
+    ? Number(value.toPrecision(figuresFor(value, plusMinus, 3)))
+    : Math.round(Number(value.toPrecision(figuresFor(value, plusMinus, 7))));
+
 /** Rounds a value that is shown without decimals to what its error allows, keeping whole digits. */
 const whole = (value: number, figures: number): string => formatFixed(Number(value.toPrecision(figures)), 0);
 
@@ -97,14 +103,23 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
 /** An error to as many figures as it is worth. */
 export const roundedError = (plusMinus: number): number => Number(plusMinus.toPrecision(plusMinus > 100 ? 2 : 1));
 
+/** How many of the unit a length or weight is shown in one of its own unit is; null where it is neither. */
+function inShownUnit(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): number | null {
+  if (quantity.unit === 'g') return quantity.value >= 1000 ? 0.001 : 1;
+  return shownAs(quantity, showQuantity(quantity, system).unit, system);
+}
+
 /** The half-width of an estimate in the same form, or an empty string. */
-export function showError(quantity: Quantity, system: UnitSystem): string {
+export function showError(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): string {
   if (quantity.plusMinus === undefined || quantity.plusMinus === 0) return '';
   const { plusMinus, unit, value } = quantity;
   // A ratio is written 1 : n, in which a difference reads badly: its error is told in per cent.
   // A short time is written 1/n likewise.
   if (unit === ':1' || (unit === 's' && value > 0 && value < 0.5))
     return `±\u202f${formatFigures((plusMinus / value) * 100, 1)}\u202f%`;
+  // In the unit the value is shown in: a length of metres has its error in metres, however small that is.
+  const inUnit = unit === 'm' || unit === 'g' ? inShownUnit(quantity, system) : null;
+  if (inUnit !== null) return `±\u202f${formatFigures(roundedError(plusMinus * inUnit), 2)}`;
   const shown = showQuantity({ unit, value: roundedError(plusMinus) }, system);
   return `±\u202f${shown.number.replace('f/', '')}`;
 }

@@ -46,7 +46,7 @@ export function SubjectAnswer({ picture, found, taken, units, ask }: Props) {
         {taken.kit.outputs.map((row) => {
           const needed = neededPixels(row.data, subject?.sizeMm ?? 100);
           const long = outputLongSidePx(row.data);
-          const verdict = verdictOf(found.longestPx, needed);
+          const verdict = verdictOf(found.longestPx, needed, lengthPx.plusMinus);
           const own = cropFor(row.data, found, aspect);
           return (
             <View key={row.id} role="listitem" style={{ paddingVertical: space.small }}>

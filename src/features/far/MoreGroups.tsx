@@ -306,9 +306,9 @@ function ModesContent({ situation }: { situation: Situation }) {
   const { kit } = useKit();
   if (ladder.rungs.length < 2) return null;
   const later = ladder.rungs[0];
-  const counted = later?.reading.countedPixels.value ?? 0;
+  const counted = later?.reading.countedPixels;
   const verdicts = kit.outputs.map(({ data }) => {
-    const verdict = verdictOf(counted, neededPixels(data, situation.subject.sizeMm));
+    const verdict = verdictOf(counted?.value ?? 0, neededPixels(data, situation.subject.sizeMm), counted?.plusMinus);
     return `${VERDICT_MARK[verdict]} ${VERDICT_WORDS[verdict](data.name)}`;
   });
   return (

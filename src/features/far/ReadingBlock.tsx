@@ -10,6 +10,7 @@ import type { UnitSystem } from '@/core/quantity/units';
 import { Txt } from '@/ui/Txt';
 import { Gauge } from '@/ui/gauge/Gauge';
 import { farthestDistanceM, nearestDistanceM } from '@/core/far/focusAt';
+import type { Quantity } from '@/core/quantity/quantity';
 import { showError, showLengthM, showQuantity, showSubjectMm, shownText } from '@/core/quantity/quantityText';
 import { openOutputs } from '@/data/sheets';
 import { useInHand } from '@/data/inHand';
@@ -74,7 +75,7 @@ export function ReadingBlock({ now, before, outputs, units, onOutput, onWhy }: P
       <Scale reading={reading} output={output} before={before?.reading?.countedPixels.value} />
       <OutputKeys
         outputs={outputs.map((row) => ({ id: row.id, name: row.data.name }))}
-        verdicts={verdictsOf(outputs, reading.countedPixels.value, subject.sizeMm)}
+        verdicts={verdictsOf(outputs, reading.countedPixels, subject.sizeMm)}
         chosenId={situation.outputRow.id}
         onOutput={onOutput}
       />
@@ -155,8 +156,8 @@ const Numbers = memo(function Numbers({ pixels, resolved, about, resolvedAbout, 
 });
 
 /** The verdict of every output, as one word of letters, so that the row of keys is drawn again only when one changes. */
-const verdictsOf = (outputs: Stored<Output>[], counted: number, subjectMm: number): string =>
-  outputs.map((row) => verdictOf(counted, neededPixels(row.data, subjectMm))).join(' ');
+const verdictsOf = (outputs: Stored<Output>[], { value, plusMinus }: Quantity, subjectMm: number): string =>
+  outputs.map((row) => verdictOf(value, neededPixels(row.data, subjectMm), plusMinus)).join(' ');
 
 /** The scale with the other set-ups on it. */
 function Scale({ reading, output, before }: { reading: FarReading; output: OutputSpec; before: number | undefined }) {

@@ -88,7 +88,13 @@ function ReadyDesk({ desk }: { desk: Ready }) {
         onWhy={ask}
         outputs={kit.outputs.map((row) => ({ id: row.id, name: row.data.name }))}
         verdicts={kit.outputs
-          .map((row) => verdictOf(reading.countedPixels.value, neededPixels(row.data, situation.subject.sizeMm)))
+          .map((row) =>
+            verdictOf(
+              reading.countedPixels.value,
+              neededPixels(row.data, situation.subject.sizeMm),
+              reading.countedPixels.plusMinus,
+            ),
+          )
           .join(' ')}
         onOutput={chooseOutput}
       />

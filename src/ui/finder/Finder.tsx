@@ -25,6 +25,8 @@ export interface FinderProps {
   modeId: string;
   kind: SubjectKind;
   axis: 'width' | 'height';
+  /** The camera is rotated by a quarter turn: the subject lies along the other side. */
+  rotated?: boolean;
   /** Size of the subject's picture on the sensor along its axis, mm. */
   subjectOnSensorMm: number;
   /** Real mm at the subject for one mm on the sensor. */
@@ -53,6 +55,7 @@ export function Finder(props: FinderProps) {
     modeId,
     kind,
     axis,
+    rotated = false,
     subjectOnSensorMm,
     realPerSensorMm,
     maxHeight = Infinity,
@@ -79,7 +82,7 @@ export function Finder(props: FinderProps) {
       {width > 0 && chosen ? (
         <Svg width={width} height={height} aria-hidden>
           <Rect x={EDGE} y={EDGE} width={width - 2 * EDGE} height={height - 2 * EDGE} fill={palette.finderGround} />
-          <Subject {...{ kind, axis, perMm, width, height, subjectOnSensorMm }} />
+          <Subject {...{ kind, axis, rotated, perMm, width, height, subjectOnSensorMm }} />
           <Hidden mode={chosen} {...{ perMm, width, height }} />
           <Frames {...{ modes, perMm, width, height }} chosenId={chosen.id} />
           <Rule {...{ realPerSensorMm, perMm, width, height }} mode={chosen} lengthText={props.lengthText} />
@@ -98,11 +101,12 @@ interface Canvas {
 function Subject({
   kind,
   axis,
+  rotated,
   perMm,
   width,
   height,
   subjectOnSensorMm,
-}: Canvas & Pick<FinderProps, 'kind' | 'axis' | 'subjectOnSensorMm'>) {
+}: Canvas & Pick<FinderProps, 'kind' | 'axis' | 'rotated' | 'subjectOnSensorMm'>) {
   const palette = usePalette();
   const shape = SILHOUETTES[kind];
   const scale = (subjectOnSensorMm * perMm) / (axis === 'width' ? shape.width : 100);
@@ -110,7 +114,9 @@ function Subject({
   const h = 100 * scale;
   return (
     <>
-      <G transform={`translate(${(width - w) / 2} ${(height - h) / 2}) scale(${scale})`}>
+      <G
+        transform={`${rotated ? `rotate(90 ${width / 2} ${height / 2}) ` : ''}translate(${(width - w) / 2} ${(height - h) / 2}) scale(${scale})`}
+      >
         <SilhouetteShape kind={kind} />
       </G>
       {Math.max(w, h) < SPECK_PX ? (

@@ -30,6 +30,8 @@ export function ReadingPicture({ system, subject, units, maxHeight, ...read }: P
   );
   const kind = SUBJECT_KINDS[subject.kind];
   const ratio = read.reading.ratio.value;
+  const other = kind.axis === 'width' ? 'height' : 'width';
+  const lies = read.reading.rotated ? `${other}, with the camera rotated` : kind.axis;
   const [width, height] =
     read.desk === 'near'
       ? [read.reading.fieldWidthMm, read.reading.fieldHeightMm]
@@ -42,10 +44,11 @@ export function ReadingPicture({ system, subject, units, maxHeight, ...read }: P
       modeId={mode.id}
       kind={subject.kind}
       axis={kind.axis}
+      rotated={read.reading.rotated ?? false}
       subjectOnSensorMm={ratio * subject.sizeMm}
       realPerSensorMm={1 / ratio}
       lengthText={lengthText}
-      description={`Viewfinder: ${subject.name} takes ${quantityText(read.reading.shareOfFrame, units)} of the frame’s ${kind.axis}; the frame shows ${lengthPairText(width, height, units, 'by')} at the subject.`}
+      description={`Viewfinder: ${subject.name} takes ${quantityText(read.reading.shareOfFrame, units)} of the frame’s ${lies}; the frame shows ${lengthPairText(width, height, units, 'by')} at the subject.`}
       {...(maxHeight === undefined ? {} : { maxHeight })}
     />
   );

@@ -22,6 +22,7 @@ export type LeverVerdict = Verdict | 'outOfFocus' | 'doesNotFit';
 
 const SHORT: Record<LeverVerdict, string> = {
   notEnough: `${VERDICT_MARK.notEnough} not enough`,
+  borderline: `${VERDICT_MARK.borderline} borderline`,
   enough: `${VERDICT_MARK.enough} enough`,
   more: `${VERDICT_MARK.more} more than used`,
   outOfFocus: '✕ out of focus',

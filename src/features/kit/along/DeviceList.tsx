@@ -45,13 +45,13 @@ function Device({ device, onChanged }: { device: PairedDevice; onChanged: () => 
       <View style={styles.words}>
         <Txt kind="strong">{device.name}</Txt>
         <Txt kind="small" tone="soft">
-          {`Last seen ${whenText(device.lastSeenAt)} · paired ${whenText(device.pairedAt)}`}
+          {`Last seen ${whenText(device.lastSeenAt)} · paired ${whenText(device.pairedAt)} · ${device.rights === 'manage' ? 'may import and restore' : 'may not import or restore'}`}
         </Txt>
       </View>
       {doing === null ? (
         <View style={styles.keys}>
           <Key
-            title={device.rights === 'manage' ? 'May import and restore' : 'May not import or restore'}
+            title={device.rights === 'manage' ? 'Stop imports' : 'Allow imports'}
             icon={device.rights === 'manage' ? 'lock-open' : 'lock'}
             weight="plain"
             onPress={() => void during(() => api.lan.allow(device.id, device.rights === 'manage' ? '' : 'manage'))}

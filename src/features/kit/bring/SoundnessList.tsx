@@ -62,7 +62,7 @@ export function SoundnessList() {
         </Txt>
       ))}
       {data.damaged.length ? (
-        <View role="list" aria-label="Damaged entries">
+        <View role="list" aria-label="Damaged entries" style={styles.list}>
           {data.damaged.map((row) => (
             <View key={`${row.resource}/${row.id}`} role="listitem" style={styles.line}>
               <View style={styles.words}>
@@ -103,6 +103,7 @@ export function SoundnessList() {
 
 const useStyles = stylesOf((palette) => ({
   all: { gap: space.small, alignItems: 'flex-start' },
+  list: { alignSelf: 'stretch' },
   line: {
     flexDirection: 'row',
     flexWrap: 'wrap',

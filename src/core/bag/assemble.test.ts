@@ -125,14 +125,14 @@ describe('what a kit can be put together to', () => {
     const kit: Kit = { bodies: [body(ostrel)], parts: [part(wide20), part(reversing), part(bellows)] };
     const built = assembled(kit).find(({ chain }) => chain.length === 3)!;
     const system = fold(built, {})!;
-    const large: Want = { id: 'mite', subject: { ...demoSubjects.tigerBeetle.data, sizeMm: 3 }, output };
+    const large: Want = { id: 'mite', subject: { ...demoSubjects.tigerBeetle.data, sizeMm: 4 }, output };
     const served = serve(built, system, large)!;
     const extensionMm = served.setup.chain.find(({ id }) => id === bellows.id)!.used!.extensionMm!;
     expect(extensionMm).toBeLessThan(150);
     expect(extensionMm).toBeGreaterThan(42);
     // It fills the frame as far as a subject may, by its size and the ratio alone.
     const { heightMm, widthMm } = system.used;
-    const fills = [heightMm, widthMm].map((sideMm) => (3 * served.ratio!) / sideMm);
+    const fills = [heightMm, widthMm].map((sideMm) => (4 * served.ratio!) / sideMm);
     expect(Math.min(...fills.map((each) => Math.abs(each - 0.98)))).toBeLessThan(0.01);
     const tiny: Want = { ...large, subject: { ...large.subject, sizeMm: 0.5 } };
     const drawnOut = serve(built, system, tiny)!;

@@ -140,7 +140,7 @@ describe('the Far desk', () => {
     useInHand.put({ distanceM: 4.5 });
     usePreferences.setState({ units: 'imperial' });
     await renderWithKit(desk());
-    expect(words()).toMatch(/✕ Curlew does not fit: it is 2\.\d times the frame/);
+    expect(words()).toMatch(/✕ Curlew does not fit: it takes 2\d\d % of the frame/);
     expect(words()).not.toMatch(/px on the subject|More than .* uses/);
     useInHand.put({ distanceM: 2 });
     await renderWithKit(desk());

@@ -41,7 +41,7 @@ function words(state: FarSituation, pick: (lever: Lever) => boolean, units: 'met
 
 describe('a lever in words', () => {
   it('tells a nearer place with the caution it needs', () => {
-    const far = situation({ distanceM: 110 });
+    const far = situation({ distanceM: 110, subject: { ...demoSubjects.curlew.data, keepDistanceM: 20 } });
     const text = words(far, (lever) => lever.kind === 'distance');
     expect(text.title).toMatch(/^[\d.]+ m closer, to [\d.]+ m$/);
     expect(text.caution).toBe('Keep the distance the law and the site ask for.');

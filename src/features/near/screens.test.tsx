@@ -69,7 +69,7 @@ describe('the Near desk', () => {
     set({ nearRatio: 1 });
     act(() => useInHand.now().chooseSubject(demoSubjects.curlew.id));
     await renderWithKit(<NearDesk />);
-    expect(await screen.findByTestId('withheld')).toHaveTextContent(/Curlew does not fit: it is .* times the frame/);
+    expect(await screen.findByTestId('withheld')).toHaveTextContent(/Curlew does not fit: it takes .* % of the frame/);
     expect(screen.queryByTestId('near-pixels')).toBeNull();
     expect(screen.queryByText('Keep this reading')).toBeNull();
     expect(screen.getByTestId('ratio-value')).toBeTruthy();

@@ -124,9 +124,10 @@ function againstNeed(served: Served): string {
 }
 
 function missingText(picture: PlannedPicture, nameOf: (id: string) => string): string {
-  const { enough, adds, most } = picture;
+  const { enough, adds, addsBorderline, most } = picture;
   if (enough) return '';
-  if (adds) return `Bring ${listed(adds.map(nameOf))} too: with it there is enough.`;
+  if (adds)
+    return `Bring ${listed(adds.map(nameOf))} too: with it ${addsBorderline ? 'the photo is borderline' : 'there is enough'}.`;
   if (!most) return 'Nothing of the kit takes this picture: it does not focus there, or does not show it whole.';
   return `Nothing of the kit is enough: ${setupNamesOf(most).join(' + ')} gives most, ${againstNeed(most)}. Go closer, or want less of it.`;
 }

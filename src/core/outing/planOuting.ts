@@ -1,7 +1,7 @@
 import { lightestBags } from '../bag/lightest';
 import { meaningPacked } from '../bag/meant';
 import { carrying, piecesOf, type Kit } from '../bag/pieces';
-import { isEnough, readKit, spareOf } from '../bag/readKit';
+import { isEnough, readKit, servedVerdict, spareOf } from '../bag/readKit';
 import type { CountBy, Served, Want } from '../bag/serve';
 import { considered, leastHandling, type Swap } from './swaps';
 
@@ -27,6 +27,8 @@ export interface PlannedPicture {
   swap: Swap | null;
   /** Ids of what else of the kit would be needed, the least weight; none where the bag is enough, null where nothing is. */
   adds: string[] | null;
+  /** With them it is borderline at best: the error of the count reaches across the need. */
+  addsBorderline?: boolean;
   /** Where nothing of the kit is enough: the most there is. */
   most: Served | null;
 }
@@ -104,13 +106,17 @@ export function planOuting(
     const { served, swap } = stops[i]!;
     const at = missing.indexOf(want);
     const reaching = at < 0 ? [] : around.read[at]!.filter(isEnough);
+    const adds = at < 0 ? [] : reaching.length ? lightestAdds(reaching, kit, carried) : null;
+    const withAdds = reaching.filter(({ setup }) => setup.ids.every((id) => carried.has(id) || adds?.includes(id)));
+    const isBorderline = withAdds.length > 0 && withAdds.every((each) => servedVerdict(each) === 'borderline');
     return {
       wantId: want.id,
       served,
       enough: at < 0,
       others: othersOf(bag.read[i]!, served),
       swap,
-      adds: at < 0 ? [] : reaching.length ? lightestAdds(reaching, kit, carried) : null,
+      adds,
+      ...(isBorderline ? { addsBorderline: true } : {}),
       most: at < 0 || reaching.length ? null : around.best[at]!,
     };
   });

@@ -107,13 +107,16 @@ async function underLoad(url: string): Promise<void> {
   const end = performance.now() + LOAD_MS;
   let next = 0;
   const client = async (n: number) => {
+    // Each goes down the Book as a screen does, part after part, and begins anew at its end.
+    const sort = ['newest', 'oldest', 'subject', 'most'][n % 4];
+    let after = '';
     while (performance.now() < end) {
       const k = next++;
       const what = (['list', 'search', 'list', 'write'] as const)[k % 4]!;
       const begun = performance.now();
       const answer =
         what === 'list'
-          ? await fetch(`${url}/api/v1/readings?limit=60&offset=${(k * 60) % READINGS}`)
+          ? await fetch(`${url}/api/v1/readings?limit=60&sort=${sort}${after}`)
           : what === 'search'
             ? await fetch(
                 `${url}/api/v1/readings?limit=60&search=${encodeURIComponent(`note ${(k * 7919) % READINGS}`)}`,
@@ -123,9 +126,13 @@ async function underLoad(url: string): Promise<void> {
                 headers: { 'content-type': 'application/json' },
                 body: JSON.stringify({ id: idOf(8e9 + 1000 * n + k), data: demoBodies.ostrel.data }),
               });
-      await answer.arrayBuffer();
+      const text = await answer.text();
       if (!answer.ok) throw new Error(`${what} answered ${answer.status}`);
       times[what].push(performance.now() - begun);
+      if (what === 'list') {
+        const { next } = JSON.parse(text) as { next?: string };
+        after = next ? `&after=${next}` : '';
+      }
     }
   };
   await Promise.all(Array.from({ length: CLIENTS }, (_, n) => client(n)));

@@ -105,10 +105,19 @@ async function change(path: string, init: RequestInit): Promise<Taken> {
 const PAGE = 1000;
 
 /** A list's query: what is sought, and which part of it. */
-export type ReadingsQuery = ReadingsSought & { limit: number; offset: number };
+export type ReadingsQuery = ReadingsSought & {
+  limit: number;
+  offset: number;
+  /** The `next` of the part before: the server goes on there instead of counting down to the offset. */
+  after?: string;
+};
 
-function queryText({ search, sort, desk, held, id, limit, offset }: ReadingsQuery): string {
-  const query = new URLSearchParams({ sort, limit: String(limit), offset: String(offset) });
+function queryText({ search, sort, desk, held, id, limit, offset, after }: ReadingsQuery): string {
+  const query = new URLSearchParams({
+    sort,
+    limit: String(limit),
+    ...(after ? { after } : { offset: String(offset) }),
+  });
   if (search) query.set('search', search);
   if (desk) query.set('desk', desk);
   if (held) query.set('held', 'noted');

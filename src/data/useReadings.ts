@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import useSWR from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import type { ReadingsSought } from '@/contract/readingsSought';
-import type { StoredOf } from '@/contract/resources';
+import type { Page, StoredOf } from '@/contract/resources';
 import type { Reading } from '@/contract/schemas/reading';
 import { readingsFrom } from './lists';
 import { ORDERS, columnsOf, isSought } from './mirror/soughtReadings';
@@ -71,8 +71,9 @@ function withWaiting(
 /** The readings of the Book, searched and sorted, a part at a time. */
 export function useReadings(sought: ReadingsSought): Readings {
   const { data, error, isLoading, size, setSize, mutate } = useSWRInfinite(
-    (index) => ['readings', sought.search ?? '', sought.sort, index * PAGE] as const,
-    ([, , , offset]) => readingsFrom({ ...sought, limit: PAGE, offset }),
+    (index, before: Page<Reading> | null) =>
+      ['readings', sought.search ?? '', sought.sort, index * PAGE, before?.next] as const,
+    ([, , , offset, after]) => readingsFrom({ ...sought, limit: PAGE, offset, ...(after ? { after } : {}) }),
     { revalidateFirstPage: false, keepPreviousData: true },
   );
   const answers = useReadAgain(mutate);

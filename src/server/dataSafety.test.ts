@@ -105,6 +105,49 @@ describe('jobs on all of the data', () => {
     await api().post('/api/v1/backups').expect(201);
   });
 
+  it('wait for what nobody asked for', async () => {
+    let done = () => {};
+    const daily = server.database.jobs.runUnasked('backup', () => new Promise<void>((resolve) => (done = resolve)));
+    const asked = bring({ readings: readings(2) });
+    const answer = asked.then((response) => response);
+    await pause(50);
+    done();
+    await daily;
+    expect((await answer).status).toBe(200);
+  });
+
+  it('tell their refusal to a sender that is still sending', async () => {
+    let done = () => {};
+    const running = server.database.jobs.run('backup', () => new Promise<void>((resolve) => (done = resolve)));
+    const listening = http.createServer(server.app).listen(0, '127.0.0.1');
+    await new Promise((resolve) => listening.once('listening', resolve));
+    const { port } = listening.address() as AddressInfo;
+    const answer = await new Promise<{ status?: number; text: string }>((resolve, reject) => {
+      const headers = { 'content-type': 'application/json' };
+      const sending = http.request(
+        { port, host: '127.0.0.1', path: '/api/v1/import', method: 'POST', headers },
+        (got) => {
+          let text = '';
+          got.on('data', (chunk: Buffer) => (text += chunk.toString()));
+          got.on('end', () => resolve({ status: got.statusCode, text }));
+        },
+      );
+      sending.on('error', reject);
+      void (async () => {
+        for (let i = 0; i < 40; i++) {
+          sending.write(Buffer.alloc(200_000, ' '));
+          await pause(2);
+        }
+        sending.end();
+      })();
+    });
+    expect(answer.status).toBe(409);
+    expect(answer.text).toContain('job.running');
+    done();
+    await running;
+    listening.close();
+  });
+
   it('leave all rows of an import when a restore was asked for meanwhile', async () => {
     await bring({ readings: readings(3) }).expect(200);
     const name = await makeBackup(server.file, 'by-hand');

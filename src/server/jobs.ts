@@ -9,6 +9,8 @@ export interface Jobs {
    * @throws HttpProblem 409 `job.running` with what is running and how far it is
    */
   run: <T>(job: JobName, work: (count: (rows: number) => void) => Promise<T>) => Promise<T>;
+  /** Does one that nobody asked for, while no other runs; what a person asks for meanwhile waits for it. */
+  runUnasked: (job: JobName, work: () => Promise<unknown>) => Promise<void>;
   running: () => RunningJob | null;
 }
 
@@ -31,18 +33,32 @@ const busy = (running: RunningJob): HttpProblem =>
 
 export function createJobs(now: () => Date = () => new Date()): Jobs {
   let running: RunningJob | null = null;
+  let unasked: Promise<unknown> | null = null;
+  async function run<T>(job: JobName, work: (count: (rows: number) => void) => Promise<T>): Promise<T> {
+    // However it ends: whoever asked for it hears of it.
+    while (unasked) await unasked.catch(() => undefined);
+    if (running) throw busy(running);
+    const mine: RunningJob = { job, since: now().toISOString(), rows: 0 };
+    running = mine;
+    try {
+      return await work((rows) => {
+        mine.rows = rows;
+      });
+    } finally {
+      running = null;
+    }
+  }
   return {
     running: () => running,
-    async run(job, work) {
-      if (running) throw busy(running);
-      const mine: RunningJob = { job, since: now().toISOString(), rows: 0 };
-      running = mine;
+    run,
+    async runUnasked(job, work) {
+      if (running || unasked) throw busy(running ?? { job, since: now().toISOString(), rows: 0 });
+      const mine = run(job, work);
+      unasked = mine;
       try {
-        return await work((rows) => {
-          mine.rows = rows;
-        });
+        await mine;
       } finally {
-        running = null;
+        unasked = null;
       }
     },
   };

@@ -12,7 +12,7 @@ export async function maintain(database: Database, now: Date = new Date()): Prom
   if (!backupDue(database.file, now)) return;
   // What is running makes a backup of its own, or will be over in an hour.
   if (database.jobs.running()) return;
-  await database.jobs.run('backup', () => database.backup('daily'));
+  await database.jobs.runUnasked('backup', () => database.backup('daily'));
   const before = new Date(now.getTime() - ANSWERS_MS).toISOString();
   await database.queue(() => database.write.answers.destroy({ where: { madeAt: { [Op.lt]: before } } }));
 }

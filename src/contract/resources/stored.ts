@@ -13,4 +13,6 @@ export interface Page<T> {
   total: number;
   limit: number;
   offset: number;
+  /** What the next part is asked for with, as `after`; nothing on the last. */
+  next?: string;
 }

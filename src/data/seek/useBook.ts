@@ -13,8 +13,9 @@ const PART = 500;
 
 async function allReadings(): Promise<StoredOf<'readings'>[]> {
   const items: StoredOf<'readings'>[] = [];
-  for (;;) {
-    const page = await readingsFrom({ sort: 'newest', limit: PART, offset: items.length });
+  for (let after: string | undefined; ;) {
+    const page = await readingsFrom({ sort: 'newest', limit: PART, offset: items.length, ...(after ? { after } : {}) });
+    after = page.next;
     items.push(...page.items);
     if (!page.items.length || items.length >= page.total) return items;
   }

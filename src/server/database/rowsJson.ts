@@ -187,18 +187,21 @@ async function readPage(
       ? { conditions: [...where.conditions, AFTER[sort]], bind: { ...where.bind, ...neededBy(AFTER[sort], after) } }
       : where;
   const order = orderOf(resource, sort);
-  const rows = (columns: string) => `SELECT ${columns} FROM ${resource} ${whereText(from)} ORDER BY ${order}`;
-  const [row] = await ask<{ items: Buffer | null; n: number }>(
-    `SELECT CAST(group_concat(${ROW_JSON}, ',') AS BLOB) AS items, count(*) AS n FROM (${rows('*')} LIMIT $limit OFFSET $offset)`,
+  const rows = `SELECT * FROM ${resource} ${whereText(from)} ORDER BY ${order} LIMIT $limit OFFSET $offset`;
+  const lastOf = (column: string) => `(SELECT ${column} FROM page WHERE place = $limit)`;
+  const place = isReadings
+    ? `, ${lastOf('taken_at')} AS at, ${lastOf('id')} AS afterId, ${lastOf('subject')} AS subject, ${lastOf('figure')} AS figure`
+    : '';
+  // The rows are found once: a page far down is walked to once.
+  const [row] = await ask<{ items: Buffer | null; n: number } & After>(
+    `WITH page AS MATERIALIZED (SELECT *, row_number() OVER () AS place FROM (${rows}))
+      SELECT CAST(group_concat(${ROW_JSON}, ',') AS BLOB) AS items, count(*) AS n${place} FROM page`,
     { ...from.bind, limit, offset },
   );
   const items = row?.items ?? Buffer.alloc(0);
   if (!isReadings || row?.n !== limit) return { total, items, after: null };
-  const [last] = await ask<After>(`${rows('taken_at AS at, id AS afterId, subject, figure')} LIMIT 1 OFFSET $place`, {
-    ...from.bind,
-    place: offset + limit - 1,
-  });
-  return { total, items, after: last ?? null };
+  const { at, afterId, subject, figure } = row;
+  return { total, items, after: { at, afterId, subject, figure } };
 }
 
 async function plainTotal(ask: Ask, resource: ResourceName): Promise<{ where: Where; total: number }> {

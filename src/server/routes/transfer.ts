@@ -26,7 +26,8 @@ function bodyOf(request: Request): AsyncIterable<Uint8Array> {
       'Send a JSON object with the header content-type: application/json.',
     );
   const encoding = (request.get('content-encoding') ?? 'identity').trim().toLowerCase();
-  if (encoding === 'identity') return request;
+  // A refusal in the middle must not cut the sender off before it has read why.
+  if (encoding === 'identity') return request.iterator({ destroyOnReturn: false });
   const inflater = INFLATERS[encoding]?.();
   if (!inflater)
     throw new HttpProblem(
@@ -65,6 +66,25 @@ async function* withinReason(request: Request, inflated: AsyncIterable<Uint8Arra
       );
     yield chunk;
   }
+}
+
+/** How long the rest of a refused body is read, ms. */
+const READ_AWAY_MS = 5000;
+
+/**
+ * Reads what is left of a refused body, within limits: a sender whose connection is closed while it still sends sees a broken
+ * line instead of the answer.
+ */
+function readAway(request: Request): Promise<void> {
+  if (request.complete || request.destroyed) return Promise.resolve();
+  return new Promise((resolve) => {
+    const timer = setTimeout(resolve, READ_AWAY_MS);
+    const done = () => {
+      clearTimeout(timer);
+      resolve();
+    };
+    request.once('end', done).once('close', done).resume();
+  });
 }
 
 function existingOf({ query }: Request): Existing | undefined {
@@ -128,8 +148,8 @@ export function transferRoutes(database: Database, now: () => Date = () => new D
     try {
       response.json(await importData(database, bodyOf(request), now, existingOf(request)));
     } catch (error) {
-      // The rest of what is being sent is not read any more.
       response.setHeader('connection', 'close');
+      await readAway(request);
       throw sendersFault(error);
     }
   });

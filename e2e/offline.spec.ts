@@ -1,10 +1,9 @@
 import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import { expect, test as base, type Page } from '@playwright/test';
 import { demoBodies } from '../src/demo/kit';
 import { demoReadings } from '../src/demo/readings';
 import { Device, takeAlong } from './support/device';
+import { nextVersion } from './support/nextVersion';
 import { JaugeServer } from './support/server';
 
 const test = base.extend<{ server: JaugeServer; device: Device }>({
@@ -124,22 +123,6 @@ test('with no server, after a new start of the browser, every place opens, reads
     })
     .toBe('Merrow, renamed out there');
 });
-
-/** The built application with another title, as a version to come. */
-function nextVersion(): string {
-  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'jauge-next-'));
-  fs.cpSync('dist', folder, { recursive: true });
-  for (const name of ['index.html', 'sw.js'])
-    for (const packed of ['br', 'gz']) fs.rmSync(path.join(folder, `${name}.${packed}`));
-  const page = path.join(folder, 'index.html');
-  fs.writeFileSync(page, fs.readFileSync(page, 'utf8').replace(/ data-version="[^"]+"/, ' data-version="next"'));
-  const worker = path.join(folder, 'sw.js');
-  const text = fs.readFileSync(worker, 'utf8');
-  const marked = text.replace(/(url:"index\.html",revision:")[0-9a-f]+"/, '$1next"');
-  if (marked === text) throw new Error('the worker names no revision of index.html');
-  fs.writeFileSync(worker, marked);
-  return folder;
-}
 
 test('a newer version waits until it is taken, in every window that holds nothing unsaved', async ({
   server,

@@ -9,9 +9,19 @@
   var LOOK_MS = 2000;
   var waits = false;
 
+  // A field that is being typed in holds text too, before the page knows of it.
+  function isTyping() {
+    var at = document.activeElement;
+    return (
+      at !== null &&
+      /^(INPUT|TEXTAREA)$/.test(at.tagName) &&
+      /^(text|search|number|textarea)$/.test(at.type) &&
+      at.value !== ''
+    );
+  }
   function holdsText() {
     var root = document.documentElement;
-    return Number(root.dataset.holds || 0) > 0 || document.querySelector('[aria-modal]') !== null;
+    return Number(root.dataset.holds || 0) > 0 || document.querySelector('[aria-modal]') !== null || isTyping();
   }
   function asked() {
     return Number(sessionStorage.getItem(CALLS) || 0) > 0;
@@ -48,7 +58,7 @@
     // Whatever comes instead, it is asked for once.
     if (sessionStorage.getItem(BEGUN) === kept) return;
     sessionStorage.setItem(BEGUN, kept);
-    location.reload();
+    whenFree();
   }
   addEventListener('load', function () {
     if (!container.controller) return;

@@ -1,5 +1,5 @@
 // Tries to make Jauge lose something: `npm run torture`, or one of kills, power, damage, hostile, browser,
-// overlap, bits, floods. `--write` puts the results into docs/benchmarks.md.
+// overlap, bits, floods, clocks, windows. `--write` puts the results into docs/benchmarks.md.
 // `--minutes 5` bounds each (10 if left out); what was reached by then is printed. Not part of `npm test`.
 import { buildServer, buildWeb } from './lib/build.mjs';
 import { prepare } from './lib/generate.mjs';

@@ -1,11 +1,13 @@
-import { browserRuns } from './browser';
 import { bits } from './bits';
+import { browserRuns } from './browser';
+import { clocks } from './clocks';
 import { damage } from './damage';
 import { floods } from './floods';
 import { hostile } from './hostile';
 import { kills } from './kills';
 import { overlap } from './overlap';
 import { power } from './power';
+import { windows } from './windows';
 import { writeFigures } from '../scripts/lib/figures.mjs';
 import { linesOf, print, type Tally } from './tally';
 
@@ -18,6 +20,8 @@ const TRIALS: Record<string, (minutes: number, seed: number) => Promise<Tally>> 
   overlap,
   bits,
   floods,
+  clocks,
+  windows,
 };
 
 const asked = process.argv.slice(2).filter((word) => word !== '--write');

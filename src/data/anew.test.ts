@@ -8,7 +8,7 @@ function aWindow(
   kept: string | null,
   controlled = true,
   stored = new Map<string, string>(),
-  holds: { text: boolean } = { text: false },
+  holds: { text: boolean; field?: { tagName: string; type: string; value: string } } = { text: false },
 ) {
   const listeners = new Map<string, () => void>();
   const container: { controller: object | null; addEventListener: (name: string, hear: () => void) => void } = {
@@ -38,6 +38,9 @@ function aWindow(
       },
     },
     querySelector: () => null,
+    get activeElement() {
+      return holds.field ?? null;
+    },
   };
   new Function(
     'navigator',
@@ -123,6 +126,20 @@ it('waits in a window that holds unsaved text, says so, and begins anew once it 
   holds.text = false;
   other.wait();
   expect(other.reload).toHaveBeenCalledTimes(1);
+});
+
+it('waits while a field is being typed in, also where the page came late', async () => {
+  const field = { tagName: 'INPUT', type: 'text', value: '45' };
+  for (const hears of ['taken', 'loaded'] as const) {
+    const holds = { text: false, field: { ...field } };
+    const typing = aWindow('a', 'data-version="b"', true, new Map(), holds);
+    await typing[hears]();
+    typing.wait();
+    expect(typing.reload).not.toHaveBeenCalled();
+    holds.field.value = '';
+    typing.wait();
+    expect(typing.reload).toHaveBeenCalledTimes(1);
+  }
 });
 
 it('begins anew at once where it was asked for, unsaved text or not: its drafts are kept', () => {

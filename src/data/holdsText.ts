@@ -13,9 +13,15 @@ function count(by: 1 | -1): void {
   else delete dataset.holds;
 }
 
+/** A field that is being typed in holds text too, before the page knows of it; `public/anew.js` asks the same. */
+function isTyping(): boolean {
+  const at = document.activeElement as HTMLInputElement | null;
+  return at != null && /^(text|search|number|textarea)$/.test(at.type ?? '') && at.value !== '';
+}
+
 /** Whether any part of this window holds what is not saved. */
 export const holdsText = (): boolean =>
-  holding > 0 || (typeof document !== 'undefined' && document.querySelector?.('[aria-modal]') != null);
+  holding > 0 || (typeof document !== 'undefined' && (document.querySelector?.('[aria-modal]') != null || isTyping()));
 
 /** Says that this part holds something that is not saved, as long as it does. */
 export function useHoldsText(holds: boolean): void {

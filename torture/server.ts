@@ -13,8 +13,8 @@ export interface Running {
   said: () => string;
 }
 
-export function startServer(file: string, env: Record<string, string> = {}): Running {
-  const child = spawn(process.execPath, ['build/server.cjs'], {
+export function startServer(file: string, env: Record<string, string> = {}, words: string[] = []): Running {
+  const child = spawn(process.execPath, ['build/server.cjs', ...words], {
     env: { ...process.env, JAUGE_DATABASE: file, JAUGE_PORT: '0', JAUGE_DIST: '/nonexistent', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });

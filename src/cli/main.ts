@@ -16,8 +16,8 @@ input a line; it gives as many outputs in the same form. --example prints an inp
 Readings:
 ${names.join('\n')}
 
-Ends with 0 when all could be read, 1 when something could not, 2 when an input is not what it should be. Values without a
-limit are written as "Infinity".`;
+Ends with 0 when all could be read, 1 when something could not, 2 when an input is not what it should be. A value
+without a limit is left out.`;
 
 function end(message: string, code: number): never {
   console.error(message);

@@ -31,12 +31,20 @@ function outcomeOf(desk: Desk, read: Read, name: string): Outcome {
     : { value: { problem: reading.problem }, message: `${reading.problem.code}: ${reading.problem.message}`, code: 1 };
 }
 
-/** JSON knows no infinity and would print null for it; nothing a reading prints may be no number at all. */
-function plain(_key: string, value: unknown): unknown {
-  if (typeof value !== 'number' || Number.isFinite(value)) return value;
-  if (Number.isNaN(value)) throw new Error('A reading came out as no number. Please report the input that led here.');
-  return value > 0 ? 'Infinity' : '-Infinity';
+/**
+ * What JSON cannot say: a value without a limit is left out, as a quantity or a plain number, and nothing a reading prints may
+ * be no number at all. In a list nothing can be left out, so none of its numbers may be without a limit.
+ */
+function plain(this: unknown, key: string, value: unknown): unknown {
+  const number = isQuantity(value) ? value.value : value;
+  if (typeof number !== 'number' || Number.isFinite(number)) return value;
+  if (Number.isNaN(number) || Array.isArray(this))
+    throw new Error(`“${key}” came out as no number. Please report the input that led here.`);
+  return undefined;
 }
+
+const isQuantity = (value: unknown): value is { value: unknown } =>
+  typeof value === 'object' && value !== null && 'value' in value && 'unit' in value;
 
 /**
  * Reads every input of a text at a desk: one input gives one output, an array an array, lines give lines.

@@ -1,4 +1,4 @@
-import type { Reading } from './schemas/reading';
+import type { FarReadingKept, NearReadingKept, Reading } from './schemas/reading';
 
 /** The form in which words are looked for, so that É finds é. */
 export const searchForm = (text: string): string => text.normalize('NFC').toLowerCase();
@@ -10,6 +10,14 @@ export const readingSubject = (reading: Reading): string =>
 /** Everything one may look a reading up by: subject, set-up, output and note. */
 export const readingWords = (reading: Reading): string =>
   [readingSubject(reading), ...[reading.setupName, reading.input.output.name, reading.note].map(searchForm)].join('\n');
+
+/** The pixels a verdict counts: those resolved, unless sampled ones were chosen. */
+export const countedPixelsOf = ({ input, result }: FarReadingKept | NearReadingKept): number =>
+  input.judgeBy === 'sampled' ? result.pixelsOnSubject : result.resolvedPixels;
+
+/** The number a reading came to: pixels that count, or seconds under the stars. */
+export const readingFigure = (reading: Reading): number =>
+  reading.desk === 'stars' ? reading.result.limitS : countedPixelsOf(reading);
 
 /** The words looked for, each of which must be found. */
 export const wordsOf = (search: string): string[] =>

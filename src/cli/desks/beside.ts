@@ -70,7 +70,7 @@ const plain = (each: Compared, input: BesideInput) => {
   );
   return {
     ...rest,
-    system: plainSystem(system),
+    system: plainSystem(system, reading.warnings),
     reading: told(reading),
     more: { nearLimitM, farLimitM, depthM, backgroundBlur, longestShutter100S, longestShutterOutputS },
   };

@@ -57,7 +57,7 @@ export const far = desk<FarInput>({
     const problem: Problem | undefined = reading.value.obstacle ?? reading.value.overflow;
     const base = {
       desk: 'far' as const,
-      system: plainSystem(folded.value),
+      system: plainSystem(folded.value, reading.value.warnings),
       reading: told(reading.value),
       ...(problem ? { problem } : {}),
     };
@@ -224,7 +224,6 @@ export const planner = desk<PlannerInput>({
       desk: 'planner',
       neededPixels: needed,
       judgeBy: ways.judgeBy,
-      distancesM: [...distancesM],
       curves: input.setups.map(({ name: entered, setup }) => {
         const name = zoomedName(entered, setup);
         const folded = foldSystem(setup, ways.convention);
@@ -236,13 +235,12 @@ export const planner = desk<PlannerInput>({
           ways.judgeBy,
           ways.threshold,
         );
-        return {
-          name,
-          nearestM,
-          farthestM,
-          enoughUpToM: reachM(folded.value, input.subject.sizeMm, needed, ways.judgeBy, 100_000, ways.threshold),
-          countedPixels: [...counted].map((each) => (each === 0 ? null : each)),
-        };
+        const enoughUpToM = reachM(folded.value, input.subject.sizeMm, needed, ways.judgeBy, 100_000, ways.threshold);
+        // A distance it does not focus on is no point of its curve.
+        const points = [...distancesM].flatMap((distanceM, i) =>
+          counted[i]! > 0 ? [{ distanceM, countedPixels: counted[i]! }] : [],
+        );
+        return { name, nearestM, farthestM, ...(enoughUpToM === null ? {} : { enoughUpToM }), points };
       }),
     });
   },

@@ -50,7 +50,7 @@ export const near = desk<NearInput>({
     const problem = reading.overflow;
     return ok({
       desk: 'near',
-      system: plainSystem(system),
+      system: plainSystem(system, reading.warnings),
       reading: plainReading(reading),
       ...(problem ? { problem } : {}),
     });

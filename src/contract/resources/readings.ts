@@ -1,5 +1,5 @@
 import { momentOf } from '../moments';
-import { readingSubject, readingWords } from '../readingWords';
+import { readingFigure, readingSubject, readingWords } from '../readingWords';
 import { readingSchema, type Reading } from '../schemas/reading';
 import { resource } from './resource';
 
@@ -15,12 +15,8 @@ export const readings = resource<Reading>({
     subject: { name: 'subject', type: 'TEXT', of: readingSubject },
     /** Everything one may look for, in small letters. */
     words: { name: 'words', type: 'TEXT', of: readingWords },
-    /** The number it came to: pixels on the subject, or seconds under the stars. */
-    figure: {
-      name: 'figure',
-      type: 'REAL',
-      of: (reading) => (reading.desk === 'stars' ? reading.result.limitS : reading.result.pixelsOnSubject),
-    },
+    /** The number it came to. */
+    figure: { name: 'figure', type: 'REAL', of: readingFigure },
     held: { name: 'held', type: 'TEXT', optional: true, of: (reading) => reading.held ?? null },
   },
 });

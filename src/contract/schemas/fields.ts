@@ -7,9 +7,12 @@ export const text = (title: string, maxLength = 120) =>
 /** A note that may be empty. */
 export const note = (title: string, maxLength = 4000) => ({ type: 'string', title, maxLength }) as const;
 
+/** What passes for 0: nothing real is smaller, and dividing by it leaves what numbers can hold. */
+export const NEXT_TO_NOTHING = 1e-6;
+
 /** A number above 0 up to `maximum`. */
 export const positive = (title: string, maximum: number) =>
-  ({ type: 'number', title, exclusiveMinimum: 0, maximum }) as const;
+  ({ type: 'number', title, exclusiveMinimum: NEXT_TO_NOTHING, maximum }) as const;
 
 /** A number from `minimum` to `maximum`. */
 export const between = (title: string, minimum: number, maximum: number) =>

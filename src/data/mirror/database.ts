@@ -1,6 +1,7 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
 import type { ResourceName, Stored } from '@/contract/resources';
-import type { ReadingColumns } from './soughtReadings';
+import type { Reading } from '@/contract/schemas/reading';
+import { columnsOf, type ReadingColumns } from './soughtReadings';
 
 /** A row as it is mirrored on the device. */
 export interface MirroredRow {
@@ -35,11 +36,21 @@ export const FIRST: Standing = { cursor: null, pull: 0, whole: false, sweeping: 
 /** Of its own, apart from what waits to be sent: this one may be thrown away at any time and is brought again. */
 const NAME = 'jauge.mirror';
 
+/** Works out again what readings are sought by, which an earlier version may have done otherwise. */
+async function soughtAnew(
+  transaction: IDBPTransaction<MirrorSchema, StoreNames<MirrorSchema>[], 'versionchange'>,
+): Promise<void> {
+  const sought = transaction.objectStore('sought');
+  for (const { row } of await transaction.objectStore('rows').index('resource').getAll('readings'))
+    await sought.put(columnsOf(row as Stored<Reading>));
+}
+
 let opening: Promise<IDBPDatabase<MirrorSchema>> | null = null;
 
 export function openMirror(): Promise<IDBPDatabase<MirrorSchema>> {
-  opening ??= openDB<MirrorSchema>(NAME, 1, {
-    upgrade: (database) => {
+  opening ??= openDB<MirrorSchema>(NAME, 2, {
+    upgrade: async (database, from, _to, transaction) => {
+      if (from > 0) return soughtAnew(transaction);
       database.createObjectStore('rows', { keyPath: ['resource', 'id'] }).createIndex('resource', 'resource');
       database.createObjectStore('sought', { keyPath: 'id' });
       database.createObjectStore('standing');

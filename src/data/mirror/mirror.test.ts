@@ -1,3 +1,4 @@
+import { countedPixelsOf } from '@/contract/readingWords';
 import type { ChangedRow, ChangesSince } from '@/contract/changesSince';
 import type { Stored } from '@/contract/resources';
 import { demoSubjects } from '@/demo/kit';
@@ -111,7 +112,7 @@ it('finds and sorts readings as the server does, a part at a time', async () => 
   const oldest = await mirroredReadings({ sort: 'oldest', limit: 100, offset: 0 });
   expect(oldest.items.map((row) => row.data.takenAt)).toEqual([...byTime].reverse());
   const most = await mirroredReadings({ sort: 'most', limit: 100, offset: 0, desk: 'far' });
-  const pixels = most.items.map((row) => (row.data.desk === 'far' ? row.data.result.pixelsOnSubject : NaN));
+  const pixels = most.items.map((row) => (row.data.desk === 'far' ? countedPixelsOf(row.data) : NaN));
   expect(pixels).toEqual([...pixels].sort((a, b) => b - a));
   expect(pixels.length).toBe(readings.filter((each) => each.data.desk === 'far').length);
   const found = await mirroredReadings({ sort: 'subject', limit: 100, offset: 0, search: 'CURLEW' });

@@ -1,6 +1,6 @@
 import type { Stored } from '@/contract/resources';
 import type { ReadingsSought } from '@/contract/readingsSought';
-import { readingSubject, readingWords, wordsOf } from '@/contract/readingWords';
+import { readingFigure, readingSubject, readingWords, wordsOf } from '@/contract/readingWords';
 import type { Reading } from '@/contract/schemas/reading';
 
 /** What a reading is sought and sorted by, as the server's columns. */
@@ -24,7 +24,7 @@ export const columnsOf = ({ id, data, createdAt }: Stored<Reading>): ReadingColu
         desk: data.desk,
         subject: readingSubject(data),
         words: readingWords(data),
-        figure: data.desk === 'stars' ? data.result.limitS : data.result.pixelsOnSubject,
+        figure: readingFigure(data),
         held: data.held !== undefined,
       };
 

@@ -1,5 +1,6 @@
 import type { StoredOf } from '@/contract/resources';
-import { searchForm } from '@/contract/readingWords';
+import { countedPixelsOf, searchForm } from '@/contract/readingWords';
+import { countedPixelsText } from '../countedPixelsText';
 import type { Measurement } from '@/contract/schemas/measurement';
 import type { Entry } from '@/core/seek/entry';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
@@ -33,9 +34,9 @@ function readingEntry({ id, data }: StoredOf<'readings'>, units: UnitSystem): En
   const stars = data.desk === 'stars';
   const subject = data.desk === 'stars' ? 'Stars' : data.input.subject.name;
   const lens = input.chain.find(({ kind }) => kind === 'lens' || kind === 'scope')?.name;
-  const pixels = stars ? undefined : data.result.resolvedPixels;
+  const pixels = stars ? undefined : countedPixelsOf(data);
   const distanceM = data.desk === 'far' ? data.input.distanceM : undefined;
-  const told = stars ? `${formatFigures(data.result.limitS, 3)}\u202fs` : px(data.result.resolvedPixels);
+  const told = data.desk === 'stars' ? `${formatFigures(data.result.limitS, 3)}\u202fs` : countedPixelsText(data);
   return {
     id,
     kind: 'reading',

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { HELD_NAMES } from '@/core/far/heldLimits';
 import type { SeveralFoundOf } from '@/core/measure/severalTalk';
-import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { given, measured, type Quantity, type Unit } from '@/core/quantity/quantity';
+import { dialText } from '@/core/quantity/shutterDial';
 import type { UnitSystem } from '@/core/quantity/units';
 import type { BenchPicture } from '@/data/bench/pictures';
 import { FigureList, type NamedFigure } from '@/ui/FigureRow';
@@ -122,10 +122,6 @@ const STABILISER = [
   { value: 'on', name: 'On' },
 ] as const;
 
-/** A shutter time as it stands on the dial. */
-export const timeText = (seconds: number): string =>
-  seconds < 0.35 ? `1/${formatFixed(1 / seconds)} s` : `${formatFigures(seconds, 2)} s`;
-
 function Shake({ pictures, taken, units, ask }: Props) {
   const [stabilised, setStabilised] = useState<'on' | 'off'>('off');
   const several = useSeveral<{ ask: 'shake'; files: readonly Blob[]; exposuresS: readonly number[] }>();
@@ -182,7 +178,7 @@ function Shake({ pictures, taken, units, ask }: Props) {
             heads={['Time', 'Sharp', 'Of']}
             rows={found.times.map(({ exposureS, frames, sharp }) => ({
               key: String(exposureS),
-              cells: [timeText(exposureS), String(sharp), String(frames)],
+              cells: [dialText(exposureS), String(sharp), String(frames)],
             }))}
           />
           <TruthShown truth={first.truth} found={null} />

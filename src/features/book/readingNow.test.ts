@@ -1,3 +1,4 @@
+import { countedPixels, countedPixelsText } from '@/data/countedPixelsText';
 import { demoKit } from '@/demo/demoKit';
 import { showQuantity } from '@/core/quantity/quantityText';
 import { demoReadings } from '@/demo/readings';
@@ -26,16 +27,24 @@ it('works a kept reading out again to the very numbers that were kept', () => {
   expect(system.equivalentFNumber.value).toBe(kept.result.equivalentFNumber);
 });
 
-it('tells the pixels to as many figures as the desk did', () => {
-  const { pixelsOnSubject, pixelsPlusMinus } = kept.result;
+it('tells the pixels the verdict counts, to as many figures as the desk did, and so does the search', () => {
+  const { pixelsPlusMinus, pixelsOnSubject, resolvedPixels } = kept.result;
   // The curlew is 550 ± 40 mm: the error is at least that share, so the tens say nothing.
   expect(pixelsPlusMinus!).toBeGreaterThanOrEqual((pixelsOnSubject * 40) / 550);
-  const { number } = showQuantity(counted(value(readAsKept(kept))).pixelsOnSubject, 'metric');
-  expect(entryWords(kept, 'metric').figure).toBe(number);
-  expect(Number(number.replace(',', '')) % 10).toBe(0);
+  const { resolvedPixels: asRead } = counted(value(readAsKept(kept)));
+  expect(kept.input.judgeBy ?? 'resolved').toBe('resolved');
+  const { figure, unit } = entryWords(kept, 'metric');
+  expect([figure, unit]).toEqual([showQuantity(asRead, 'metric').number, 'px resolved']);
+  expect(Number(figure.replace(',', '')) % 10).toBe(0);
+  expect(countedPixelsText(kept)).toBe(`${figure}\u202fpx resolved`);
+  const sampled = { ...kept, input: { ...kept.input, judgeBy: 'sampled' as const } };
+  expect(countedPixels(sampled)).toEqual({
+    number: showQuantity(counted(value(readAsKept(kept))).pixelsOnSubject, 'metric').number,
+    unit: 'px',
+  });
   const { pixelsPlusMinus: _, ...older } = kept.result;
   expect(entryWords({ ...kept, result: older }, 'metric').figure).toBe(
-    Math.round(pixelsOnSubject).toLocaleString('en-GB'),
+    Math.round(resolvedPixels).toLocaleString('en-GB'),
   );
 });
 
@@ -156,6 +165,6 @@ describe('a reading of the stars', () => {
       'Run, worst point',
     ]);
     expect(lines.every((line) => line.wasWhy !== undefined && line.now === undefined)).toBe(true);
-    expect(entryWords(kept, 'metric')).toMatchObject({ subject: 'Curlew', where: 'at 64\u202fm', unit: 'px' });
+    expect(entryWords(kept, 'metric')).toMatchObject({ subject: 'Curlew', where: 'at 64\u202fm', unit: 'px resolved' });
   });
 });

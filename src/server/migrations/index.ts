@@ -12,6 +12,7 @@ import * as pictureGroups from './0010-picture-groups';
 import * as guesses from './0011-guesses';
 import * as checksums from './0012-checksums';
 import * as search from './0013-search';
+import * as countedPixels from './0014-counted-pixels';
 
 /** One step from an older form of the tables to the next. */
 export interface Migration {
@@ -35,6 +36,7 @@ export const MIGRATIONS: readonly Migration[] = [
   guesses,
   checksums,
   search,
+  countedPixels,
 ];
 
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((each) => each.name);

@@ -1,26 +1,23 @@
-import type { CountResult, FarReadingKept, NearReadingKept } from '@/contract/schemas/reading';
+import type { FarReadingKept, NearReadingKept } from '@/contract/schemas/reading';
 import { VERDICT_MARK, VERDICT_WORDS } from '@/core/output/verdictWords';
 import { formatChange, formatFixed } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import { showFNumber, showQuantity, shownText } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
+import { countedPixels } from '@/data/countedPixelsText';
 import type { ComparisonLine, EntryWords, RereadOf } from './keptDesk';
 
 type Counted = RereadOf<'far'> | RereadOf<'near'>;
 
-/** The pixels to as many figures as the desk showed them. */
-function pixelsAsShown({ pixelsOnSubject: value, pixelsPlusMinus: plusMinus }: CountResult): string {
-  return showQuantity({ unit: 'px', value, ...(plusMinus === undefined ? {} : { plusMinus }) }, 'metric').number;
-}
-
 /** A reading of a subject in words. */
 export function countedWords(data: FarReadingKept | NearReadingKept, where: string): EntryWords {
   const { result, input, setupName } = data;
+  const { number, unit } = countedPixels(data);
   return {
     subject: input.subject.name,
     where,
-    figure: pixelsAsShown(result),
-    unit: 'px',
+    figure: number,
+    unit,
     verdict: result.verdict,
     judgement: `${VERDICT_MARK[result.verdict]} ${VERDICT_WORDS[result.verdict](input.output.name)}`,
     line: `${setupName} ${where} · equivalent ${formatFixed(result.equivalentFocalMm)} mm ${showFNumber(result.equivalentFNumber)}`,

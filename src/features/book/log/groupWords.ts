@@ -1,6 +1,7 @@
 import type { PictureGroup } from '@/contract/schemas/pictureGroup';
 import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';
-import { showFNumber, showLengthM, shownText, shutterText } from '@/core/quantity/quantityText';
+import { showFNumber, showLengthM, shownText } from '@/core/quantity/quantityText';
+import { dialText } from '@/core/quantity/shutterDial';
 import type { UnitSystem } from '@/core/quantity/units';
 
 /** With what a group was taken, in one line. */
@@ -13,7 +14,7 @@ export function settingWords(group: PictureGroup, units: UnitSystem): string {
   return [
     focalMm ? `${formatFigures(focalMm)}\u202fmm` : '',
     fNumber ? showFNumber(fNumber) : '',
-    seconds ? shutterText(seconds) : '',
+    seconds ? dialText(seconds) : '',
     iso ? `ISO ${formatFixed(iso)}` : '',
     ratio ? formatRatio(ratio) : distanceM ? shownText(showLengthM(distanceM, units)) : '',
   ]

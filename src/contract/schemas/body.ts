@@ -115,6 +115,7 @@ export const bodySchema = {
     readoutWindows: { type: 'array', title: 'Read-out windows', maxItems: 30, items: readoutWindow },
     framesPerSecond,
     framesPerSecondWithAccessory: positive('Frames per second with accessory', 10_000),
+    fastestShutterPerS: between('Fastest shutter speed, as 1/x s', 1, 1_000_000),
     fileSizeMb: positive('File size in MB', 10_000),
     burstBufferMb: positive('Burst buffer in MB', 10_000_000),
     cardWriteMbPerS: positive('Writes to the card in MB per second', 100_000),

@@ -40,6 +40,7 @@ const photographic = {
   focalTeleMm: between('Longest focal length in mm', 1, 20_000),
   fNumberWide: between('Widest f-number at the short end', 0.5, 128),
   fNumberTele: between('Widest f-number at the long end', 0.5, 128),
+  fNumberSmallest: between('Smallest aperture, f-number', 0.5, 256),
   closestFocusM,
   closestRatio: between('Reproduction ratio at closest focus', 0.0001, 20),
   imageCircleWideMm: between('Image circle in mm', 1, 500),

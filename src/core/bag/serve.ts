@@ -1,7 +1,7 @@
 import type { SubjectSpec } from '../kit/subjects';
 import type { JudgeBy } from '../detail/subjectCount';
 import { readFar, type FarReading } from '../far/readFar';
-import { ratioRange } from '../near/nearState';
+import { ratioRange, type RatioRange } from '../near/nearState';
 import { readNear, type NearReading } from '../near/readNear';
 import type { CropConventionChoice, EffectiveSystem } from '../optics/foldSystem';
 import type { OutputSpec } from '../output/needs';
@@ -49,6 +49,13 @@ export interface Served {
   ratio?: number;
 }
 
+/** From where a picture is planned, m: never from nearer than the distance to keep from its subject. */
+export const plannedDistanceM = ({ distanceM, subject }: SubjectWant): number | undefined =>
+  distanceM === undefined ? undefined : Math.max(distanceM, subject.keepDistanceM ?? 0);
+
+/** Halvings of a range: of a bellows', to less than a tenth of a millimetre. */
+const HALVINGS = 11;
+
 /** A subject that is too large for the frame is drawn this much smaller than what would just fit. */
 const FITTING = 0.98;
 
@@ -78,8 +85,11 @@ const losesInfinity = ({ farthestFocusM, lens }: EffectiveSystem, distanceM: num
   farthestFocusM !== undefined && lens.closestFocusM !== undefined && distanceM >= lens.closestFocusM;
 
 /** Whether a want is out of reach for this set-up and for whatever is added to it: nothing gives the far end of focus back. */
-export const isHopeless = (system: EffectiveSystem, want: Want): boolean =>
-  isSky(want) ? !reachesStars(system) : want.distanceM !== undefined && losesInfinity(system, want.distanceM);
+export function isHopeless(system: EffectiveSystem, want: Want): boolean {
+  if (isSky(want)) return !reachesStars(system);
+  const distanceM = plannedDistanceM(want);
+  return distanceM !== undefined && losesInfinity(system, distanceM);
+}
 
 /** At its distance, behind a bellows drawn in where it does not focus so far when drawn out. */
 function servedFar(setup: Assembled, system: EffectiveSystem, want: SubjectWant, distanceM: number, by: CountBy) {
@@ -128,6 +138,20 @@ function zoomedOut(
   return served;
 }
 
+/** The largest ratio from no nearer than the distance to keep; null where the smallest is from nearer already. */
+function keptRatio({ lowest, highest }: RatioRange, at: (ratio: number) => NearReading | null, keepM: number) {
+  const isKept = (ratio: number) => (at(ratio)?.subjectDistanceM?.value ?? Infinity) >= keepM;
+  if (keepM === 0 || isKept(highest)) return highest;
+  if (!isKept(lowest)) return null;
+  let [kept, near] = [lowest, highest];
+  for (let i = 0; i < HALVINGS; i += 1) {
+    const middle = Math.sqrt(kept * near);
+    if (isKept(middle)) kept = middle;
+    else near = middle;
+  }
+  return kept;
+}
+
 /** The ratio at which the subject just fits, and what the set-up gives there or as near as it comes. */
 function drawnLargest(setup: Assembled, system: EffectiveSystem, want: SubjectWant, by: CountBy) {
   const range = ratioRange(system);
@@ -136,16 +160,14 @@ function drawnLargest(setup: Assembled, system: EffectiveSystem, want: SubjectWa
     const read = readNear({ ...counting(by), system, subject: want.subject, output: want.output, ratio });
     return read.ok ? read.value : null;
   };
-  const largest = at(range.highest);
-  if (!largest) return null;
-  const fitting = (range.highest * 100 * FITTING) / largest.shareOfFrame.value;
+  const top = keptRatio(range, at, want.subject.keepDistanceM ?? 0);
+  const largest = top === null ? null : at(top);
+  if (top === null || !largest) return null;
+  const fitting = (top * 100 * FITTING) / largest.shareOfFrame.value;
   const reading = !largest.overflow ? largest : fitting >= range.lowest ? at(fitting) : null;
   const served = reading && servedBy(setup, system, reading);
   return { fitting, served: served && { ...served, ratio: reading.ratio.value } };
 }
-
-/** Halvings of a bellows' range: to less than a tenth of a millimetre. */
-const HALVINGS = 11;
 
 /** The bellows of a set-up, and the set-up with it drawn to another extension; null without one. */
 function bellowsOf(setup: Assembled) {
@@ -211,7 +233,6 @@ function servedNear(setup: Assembled, system: EffectiveSystem, want: SubjectWant
  */
 export function serve(setup: Assembled, system: EffectiveSystem, want: Want, by: CountBy = {}): Served | null {
   if (isSky(want)) return servedSky(setup, system, want, by);
-  return want.distanceM === undefined
-    ? servedNear(setup, system, want, by)
-    : servedFar(setup, system, want, want.distanceM, by);
+  const distanceM = plannedDistanceM(want);
+  return distanceM === undefined ? servedNear(setup, system, want, by) : servedFar(setup, system, want, distanceM, by);
 }

@@ -9,7 +9,7 @@ import { logDistancesM, plannerCurve, reachM } from './plannerCurve';
 import { countPixels } from './countPixels';
 import { zoomSteps } from './processedZoom';
 import { readFar } from './readFar';
-import { engravedShutterS, handHoldPerPixelS, longestShutterS, pixelsPerSecond } from './shutter';
+import { handHoldPerPixelS, longestShutterS, pixelsPerSecond } from './shutter';
 import { sideBySide, type Contender } from './sideBySide';
 
 const hide: SystemInput = { body: demoBodies.ostrel.data, modeId: 'whole', chain: [demoOptics.tele600.data] };
@@ -159,10 +159,8 @@ describe('shutter', () => {
     expect(more().longestShutter100S.value).toBeCloseTo(1 / (perMetre * 1.2), 9);
     expect(more().longestShutterOutputS.value).toBeGreaterThan(more().longestShutter100S.value);
   });
-  it('never ends when nothing moves, and rounds to what is engraved', () => {
+  it('never ends when nothing moves', () => {
     expect(longestShutterS(1, pixelsPerSecond(0, 0.01, 4))).toBe(Infinity);
-    expect(engravedShutterS(0.0011)).toBe(1 / 1000);
-    expect(engravedShutterS(1e-9)).toBeNull();
   });
   it('gives the customary hand-hold limit on the pixels it was made for', () => {
     // 600 mm on 6 µm: 100 px/mrad; 1/600 s.

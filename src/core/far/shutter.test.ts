@@ -1,20 +1,6 @@
-import { engravedShutterS, handHoldPerPixelS, handHoldS, longestShutterS, pixelsPerOutputPixel } from './shutter';
+import { handHoldPerPixelS, handHoldS, longestShutterS, pixelsPerOutputPixel } from './shutter';
 
 describe('shutter times', () => {
-  it('are engraved from 30 s to 1/32,000 s, each about half the one before', () => {
-    const halves = [2, 4, 8, 15, 30, 60, 125, 250, 500, 1000, 2000, 4000, 8000, 16000, 32000];
-    for (const part of halves) expect(engravedShutterS(1.04 / part)).toBe(1 / part);
-    for (const whole of [1, 2, 4, 8, 15, 30]) expect(engravedShutterS(1.04 * whole)).toBe(whole);
-    expect(engravedShutterS(1e9)).toBe(30);
-    expect(engravedShutterS(1 / 40000)).toBeNull();
-  });
-
-  it('allow for what rounding to the engraved number itself takes, and no more', () => {
-    expect(engravedShutterS(1 / 60.05)).toBe(1 / 60);
-    expect(engravedShutterS(1 / 60.1)).toBe(1 / 125);
-    expect(engravedShutterS(1 / 60)).toBe(1 / 60);
-  });
-
   it('are as long as one likes where nothing moves', () => {
     expect(longestShutterS(1, 0)).toBe(Infinity);
     expect(longestShutterS(2, 500)).toBe(0.004);

@@ -43,32 +43,3 @@ export function handHoldPerPixelS(blurPx: number, pixelsPerMrad: number, stabili
 
 /** Angle a hand turns in a second, as the customary rule takes it: 1.5 pixels of 6 µm in 1/f s, so 9 µm·f/f. */
 export const HAND_MRAD_PER_S = 9;
-
-/** Shutter times as they are engraved, s, the slowest first. */
-const ENGRAVED_S = [
-  30,
-  15,
-  8,
-  4,
-  2,
-  1,
-  1 / 2,
-  1 / 4,
-  1 / 8,
-  1 / 15,
-  1 / 30,
-  1 / 60,
-  1 / 125,
-  1 / 250,
-  1 / 500,
-  1 / 1000,
-  1 / 2000,
-  1 / 4000,
-  1 / 8000,
-  1 / 16000,
-  1 / 32000,
-];
-
-/** The engraved time that is just short enough; null when none is. */
-export const engravedShutterS = (longestS: number): number | null =>
-  ENGRAVED_S.find((time) => time <= longestS * 1.001) ?? null;

@@ -78,6 +78,8 @@ export interface BodySpec {
   /** The largest f-number at which autofocus works as usual, and the one up to which it works slowly. */
   autofocusLimitFNumber?: Maybe<number>;
   slowAutofocusLimitFNumber?: Maybe<number>;
+  /** Fastest shutter speed is 1/x s. */
+  fastestShutterPerS?: Maybe<number>;
   stabiliserStops?: Maybe<number>;
   screenDiagonalMm?: Maybe<number>;
   /** Its own screen, where the sides are known; they win over the diagonal. */

@@ -194,7 +194,9 @@ describe('a near reading as it is put together', () => {
 
   it('takes the aperture as it is set, held to what the lens offers', () => {
     expect(read([macro], { fNumber: 1 }).setFNumber.value).toBe(2.8);
-    expect(read([macro], { fNumber: 90 }).setFNumber.value).toBe(45);
+    expect(read([macro], { fNumber: 90 }).setFNumber.value).toBe(22);
+    // Where it is entered, the smallest aperture of the lens itself.
+    expect(read([{ ...macro, fNumberSmallest: 32 }], { fNumber: 90 }).setFNumber.value).toBe(32);
     expect(read([macro]).setFNumber.value).toBe(8);
     const fixed: LensSpec = { ...macro, fixedAperture: true };
     expect(read([fixed], { fNumber: 16 }).setFNumber.value).toBe(2.8);

@@ -1,6 +1,7 @@
 import type { EffectiveSystem } from '../optics/foldSystem';
 import { settingForRatio } from '../chain/chainFocus';
 import type { Setting } from '../chain/opticState';
+import type { Part } from '../chain/parts';
 import { workingFNumberAt } from '../optics/workingFNumber';
 import { fail, ok, type Result } from '../quantity/result';
 
@@ -37,8 +38,11 @@ export function ratioRange(system: EffectiveSystem): RatioRange | null {
   return { lowest: Math.min(highest, Math.max(SMALLEST_RATIO, Math.min(...ends))), highest };
 }
 
-/** Stopping down is offered to here; beyond it nobody goes. */
-export const SMALLEST_APERTURE = 45;
+/** Smallest aperture of most lenses, where none is entered; close-up lenses go as far or further. */
+export const USUAL_SMALLEST_APERTURE = 22;
+
+const smallestOf = (main: Part): number | undefined =>
+  main.kind === 'lens' || main.kind === 'builtIn' ? main.fNumberSmallest : undefined;
 
 /** f-numbers one can set on the main lens, widest first and last. */
 export function apertureRange(system: EffectiveSystem): { widest: number; smallest: number } {
@@ -48,7 +52,9 @@ export function apertureRange(system: EffectiveSystem): { widest: number; smalle
     (main.kind === 'lens' ? main.fixedAperture === true : main.kind !== 'builtIn');
   return {
     widest: system.markedFNumber,
-    smallest: fixed ? system.markedFNumber : Math.max(system.markedFNumber, SMALLEST_APERTURE),
+    smallest: fixed
+      ? system.markedFNumber
+      : Math.max(system.markedFNumber, smallestOf(main) ?? USUAL_SMALLEST_APERTURE),
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Served, Want } from '../bag/serve';
+import { plannedDistanceM, type Served, type Want } from '../bag/serve';
 import { isSky } from '../bag/serveSky';
 import { partAsUsed } from '../chain/link';
 import { verdictOf } from '../output/verdict';
@@ -10,12 +10,14 @@ import {
   showQuantity,
   showSubjectMm,
   shownText,
-  shutterText,
+  shutterText as starTime,
 } from '../quantity/quantityText';
 import type { Quantity } from '../quantity/quantity';
+import { dialText } from '../quantity/shutterDial';
 import type { UnitSystem } from '../quantity/units';
 import type { Closer } from './closer';
 import type { Settings } from './settings';
+import { leastLight, lightText, shutterText, shutterToSet } from './shutterWords';
 
 /** One line of the card: what it is, what to set, and the quantity it is taken from, where it is one. */
 export interface CardLine {
@@ -50,7 +52,9 @@ const isoText = (iso: number): string => formatFixed(iso);
 export function headOf(want: Want, units: UnitSystem): { title: string; under: string } {
   if (isSky(want))
     return { title: want.name, under: `${formatFigures(want.fieldDeg, 2)}° of the sky · ${want.output.name}` };
-  const from = want.distanceM === undefined ? 'close up' : `from ${length(want.distanceM, units)}`;
+  const distanceM = plannedDistanceM(want);
+  const keeps = distanceM !== undefined && distanceM > want.distanceM! ? ', the distance to keep' : '';
+  const from = distanceM === undefined ? 'close up' : `from ${length(distanceM, units)}${keeps}`;
   return { title: want.subject.name, under: `${from} · ${want.output.name}` };
 }
 
@@ -79,15 +83,16 @@ const EXPOSURE: Record<Settings['desk'], string> = {
   stars: 'all by hand, raw',
 };
 
-function shutterLine({ desk, longestS, shortestS }: Settings): CardLine[] {
+function shutterLine(settings: Settings, units: UnitSystem): CardLine[] {
+  const { desk, longestS } = settings;
   if (!longestS) return [];
-  const longest = shutterText(longestS.value);
-  const shorter = shortestS && shortestS.value < longestS.value * 0.999 ? shutterText(shortestS.value) : null;
   const text =
-    desk === 'stars'
-      ? `${longest} at most, before stars run`
-      : `${longest} at most${shorter ? `; below ${shorter} no gain` : ''}`;
-  return [{ name: 'Shutter', text, quantity: longestS }];
+    desk === 'stars' ? `${starTime(longestS.value)} at most, before stars run` : shutterText(settings, units);
+  const light = leastLight(settings);
+  return [
+    { name: 'Shutter', text, quantity: longestS },
+    ...(light ? [{ name: 'Light', text: lightText(settings)!, quantity: light.ev }] : []),
+  ];
 }
 
 function isoLine({ desk, isoLow, isoHigh }: Settings): CardLine[] {
@@ -161,12 +166,22 @@ export function closerText(closer: Closer, units: UnitSystem, { cropModeKey }: B
 }
 
 /** The three that are set first, short enough to be read in the dark: opening, longest time, highest ISO. */
-export function bigFigures({ desk, fNumber, longestS, isoLow, isoHigh }: Settings): CardLine[] {
+export function bigFigures(settings: Settings): CardLine[] {
+  const { desk, fNumber, longestS, isoLow, isoHigh } = settings;
+  const set = shutterToSet(settings);
   const iso =
     desk === 'stars' ? engravedIso(isoLow.value, 'above') : isoHigh ? engravedIso(isoHigh.value, 'below') : null;
   return [
     { name: 'f-number', text: showFNumber(fNumber.value), quantity: fNumber },
-    ...(longestS ? [{ name: 'Shutter', text: `≤\u202f${shutterText(longestS.value)}`, quantity: longestS }] : []),
+    ...(longestS && set
+      ? [
+          {
+            name: 'Shutter',
+            text: `≤\u202f${desk === 'stars' ? starTime(set.setS) : dialText(set.setS)}`,
+            quantity: longestS,
+          },
+        ]
+      : []),
     ...(iso === null ? [] : [{ name: 'ISO', text: `${desk === 'stars' ? '' : '≤\u202f'}${isoText(iso)}` }]),
   ];
 }
@@ -203,7 +218,7 @@ export function cardLines(settings: Settings, keys: BodyKeys, units: UnitSystem)
         ]
       : []),
     apertureLine(settings),
-    ...shutterLine(settings),
+    ...shutterLine(settings, units),
     ...isoLine(settings),
     { name: 'Exposure', text: EXPOSURE[desk] },
     ...tubeLines(settings),

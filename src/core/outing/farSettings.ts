@@ -37,7 +37,9 @@ function shutterOf({ system, reading }: ReadIn, want: SubjectWant, by: CardBy) {
   // On the output the customary rule is enough where one's own is not known.
   const hand = handInUse({ ...shutter, ownS }, ownS || handBy !== 'own' ? handBy : 'rule');
   const byHand = (quantity: Quantity) => (supported ? [] : [input('t₂', 'held by hand', quantity)]);
+  const isHand = !supported && hand.value < shutter.longestShutterOutputS.value;
   return {
+    shutterLimit: isHand ? { by: 'hand' as const } : { by: 'motion' as const, speed: shutter.speedMPerS },
     longestS: shortestOf('Longest shutter', 'the subject’s motion on the output, and the hand', [
       input('t₁', 'the subject moves', shutter.longestShutterOutputS),
       ...byHand(hand),

@@ -6,7 +6,7 @@ import type { Served, SubjectWant } from '../bag/serve';
 import type { Closer } from './closer';
 import { shortestOf } from './farSettings';
 import { isoRange, pixelsAlongSubject } from './isoRange';
-import type { CardBy, Settings } from './settings';
+import type { CardBy, Settings, ShutterLimit } from './settings';
 
 /** From this share of the frame's side on a subject fills it, %: what is drawn larger would not fit. */
 const FILLED_PERCENT = 95;
@@ -72,6 +72,11 @@ export function nearSettings(want: SubjectWant, served: Served, by: CardBy): Set
     ...moving(perOutput, 't₁'),
     ...hand,
   ]);
+  const limit: ShutterLimit | null = !longestS
+    ? null
+    : !by.supported && longestS.value === reading.handHoldS.value
+      ? { by: 'hand' }
+      : { by: 'motion', speed: given(subject.speedMPerS!, 'm/s', 'Speed across the view', 'the subject as entered') };
   const shortestS = shortestOf('Shortest shutter that gains anything', 'sharp at 100 %', moving(1, 't₁'));
   const distanceM = reading.subjectDistanceM;
   return {
@@ -92,6 +97,7 @@ export function nearSettings(want: SubjectWant, served: Served, by: CardBy): Set
       : {}),
     fNumber: bestFNumber,
     ...(longestS ? { longestS } : {}),
+    ...(limit ? { shutterLimit: limit } : {}),
     ...(shortestS ? { shortestS } : {}),
     ...isoRange(system.body, pixelsAlongSubject(reading.pixelsOnSubject, reading.neededPixels), by),
     ...(distanceM ? { distanceM } : {}),

@@ -10,6 +10,9 @@ import { signalToNoise } from '../noise/signalToNoise';
 import { foldSystem } from '../optics/foldSystem';
 import { readStars } from '../sky/readStars';
 import { starsFromPlain } from '../sky/plainStars';
+import { DIAL_S } from '../quantity/shutterDial';
+import { cardLines, headOf } from './cardWords';
+import { leastLight, shutterToSet } from './shutterWords';
 import { settingsFor, type CardBy, type Settings } from './settings';
 
 type Row<T> = { id: string; data: T };
@@ -58,7 +61,44 @@ describe('what to set for a far subject', () => {
     expect(far.mode.id).toBe(tightest);
     expect(far.mode.id).not.toBe('whole');
     // From near by the subject fills the frame, and the whole sensor is needed.
-    expect(settings({ ...curlew, distanceM: 12 }, setupOf(ostrel, tele600)).mode.id).toBe('whole');
+    const tame = { ...curlew.subject, keepDistanceM: undefined };
+    expect(settings({ ...curlew, subject: tame, distanceM: 12 }, setupOf(ostrel, tele600)).mode.id).toBe('whole');
+  });
+
+  it('is never planned from nearer than the distance to keep', () => {
+    const nearer = settings({ ...curlew, distanceM: 12 }, hide);
+    expect(nearer.distanceM!.value).toBe(curlew.subject.keepDistanceM);
+    expect(headOf({ ...curlew, distanceM: 12 }, 'metric').under).toBe(
+      'from 50\u202fm, the distance to keep · Web page',
+    );
+    const shy = { ...demoSubjects.tigerBeetle.data, keepDistanceM: 0.5 };
+    const beetle = settings({ id: 'b', subject: shy, output: web }, setupOf(ostrel, macro100));
+    expect(beetle.distanceM!.value).toBeGreaterThanOrEqual(0.5);
+    expect(beetle.distanceM!.value).toBeLessThan(0.505);
+  });
+
+  it('sets what the body has, says which limit that keeps, and what is given up', () => {
+    const text = (set: Settings) => cardLines(set, {}, 'metric').map(({ name, text: line }) => `${name}: ${line}`);
+    const slow = { ...ostrel, data: { ...ostrel.data, fastestShutterPerS: 1000 } };
+    const fast = settings(curlew, hide);
+    expect(fast.shutterLimit).toMatchObject({ by: 'motion', speed: { note: 'assumed' } });
+    const set = shutterToSet(fast)!;
+    expect(set.suffices).toBe(true);
+    expect(DIAL_S).toContain(set.setS);
+    expect(set.setS).toBeLessThanOrEqual(fast.longestS!.value * 1.001);
+    expect(text(fast).find((line) => line.startsWith('Shutter'))).toMatch(/for motion at .*m\/s, assumed/);
+    const short = settings(curlew, setupOf(slow, tele600, converter14));
+    expect(shutterToSet(short)).toEqual({ setS: 1 / 1000, suffices: false });
+    const blur = (1 / 1000 / short.longestS!.value).toPrecision(2);
+    expect(text(short).find((line) => line.startsWith('Shutter'))).toContain(`accept ${Number(blur)} px of blur`);
+    // What light that takes: N²/t at the highest ISO that passes.
+    const n = 5.6 * 1.4;
+    const ev = Math.log2(n ** 2 / set.setS) - Math.log2(fast.isoHigh!.value / 100);
+    expect(leastLight(fast)!.ev.value).toBeCloseTo(ev, 2);
+    expectRecomputed(
+      { ev: leastLight(fast)!.ev },
+      { ev: (at) => Math.log2(at('N') ** 2 / at('t')) - Math.log2(at('S') / 100) },
+    );
   });
 
   it('tells at which distances it fills the frame, and what helps then', () => {

@@ -1,4 +1,4 @@
-import type { Served, Want } from '../bag/serve';
+import { plannedDistanceM, type Served, type Want } from '../bag/serve';
 import { isSky, type SkyWant, type StarsBy } from '../bag/serveSky';
 import type { JudgeBy } from '../detail/subjectCount';
 import type { CropModeSpec } from '../kit/body';
@@ -24,6 +24,9 @@ export interface CardBy extends OwnBy {
   units?: UnitSystem | undefined;
 }
 
+/** What sets the longest shutter time: the subject's motion, or the hand. */
+export type ShutterLimit = { by: 'motion'; speed: Quantity } | { by: 'hand' };
+
 /** What to set for one picture. */
 export interface Settings {
   desk: 'far' | 'near' | 'stars';
@@ -36,6 +39,8 @@ export interface Settings {
   /** No longer than this, and shorter than this gains nothing. */
   longestS?: Quantity;
   shortestS?: Quantity;
+  /** Which of the two sets the longest time, and how fast the subject is taken to move. */
+  shutterLimit?: ShutterLimit;
   isoLow: Quantity;
   isoHigh?: Quantity;
   /** The focus limiter: from here on. */
@@ -58,5 +63,6 @@ export interface Settings {
  */
 export function settingsFor(want: Want, served: Served, by: CardBy): Settings | null {
   if (isSky(want)) return skySettings(want satisfies SkyWant, served, by);
-  return want.distanceM === undefined ? nearSettings(want, served, by) : farSettings(want, want.distanceM, served, by);
+  const distanceM = plannedDistanceM(want);
+  return distanceM === undefined ? nearSettings(want, served, by) : farSettings(want, distanceM, served, by);
 }

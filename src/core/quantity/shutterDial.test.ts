@@ -35,4 +35,7 @@ it('finds the mark for a longest time, within what the camera has', () => {
   expect(markWithin(1 / 13_000, 1 / 8000)).toBeNull();
   expect(markWithin(1 / 7000, 1 / 8000)).toBe(1 / 8000);
   expect(markWithin(45)).toBe(30);
+  // What rounding to the mark itself takes is allowed for, and no more.
+  expect([markWithin(1 / 60.05), markWithin(1 / 60.1)]).toEqual([1 / 60, 1 / 80]);
+  expect([markWithin(1 / 40_000), markWithin(Infinity)]).toEqual([null, 30]);
 });

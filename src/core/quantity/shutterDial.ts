@@ -37,6 +37,13 @@ export function dialText(seconds: number): string {
  * @returns null where even that is too long
  */
 export function markWithin(longestS: number, fastestS = DIAL_S[0]!): number | null {
-  const within = DIAL_S.filter((mark) => mark <= longestS * 1.02 && mark >= fastestS * 0.98);
+  const within = DIAL_S.filter((mark) => mark <= longestS * 1.001 && mark >= fastestS * 0.999);
   return within[within.length - 1] ?? null;
 }
+
+/** Of a body whose fastest shutter speed is not entered: what most have with their own shutter, s. */
+export const USUAL_FASTEST_S = 1 / 8000;
+
+/** The fastest shutter speed of a body, s. */
+export const fastestOf = ({ fastestShutterPerS }: { fastestShutterPerS?: number | undefined }): number =>
+  fastestShutterPerS === undefined ? USUAL_FASTEST_S : 1 / fastestShutterPerS;

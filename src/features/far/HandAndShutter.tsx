@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
 import type { FarMore } from '@/core/far/farMore';
 import { handInUse } from '@/core/far/handInUse';
-import { engravedShutterS } from '@/core/far/shutter';
 import { ownHandS } from '@/core/learned/ownSchools';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
 import type { OutputSpec } from '@/core/output/needs';
-import { quantityText, shutterText } from '@/core/quantity/quantityText';
+import { quantityText } from '@/core/quantity/quantityText';
 import type { Quantity } from '@/core/quantity/quantity';
+import { dialText, fastestOf, markWithin } from '@/core/quantity/shutterDial';
 import type { UnitSystem } from '@/core/quantity/units';
 import { useOwn } from '@/data/own/learned';
 import { usePreferences } from '@/data/preferences';
@@ -42,7 +42,14 @@ export function HandAndShutter({ more, system, output, units, onWhy }: HandProps
   return (
     <>
       <Figure label="Hand-hold that counts" quantity={hand} units={units} name="handInUse" onWhy={onWhy} />
-      <ShutterAdvice more={more} output={output} units={units} handS={hand.value} own={own} />
+      <ShutterAdvice
+        more={more}
+        output={output}
+        units={units}
+        handS={hand.value}
+        own={own}
+        fastestS={fastestOf(system.body)}
+      />
     </>
   );
 }
@@ -54,20 +61,22 @@ interface AdviceProps {
   handS: number;
   /** Whether that is what this person's own pictures showed. */
   own: boolean;
+  /** What the body has, s. */
+  fastestS: number;
 }
 
-function ShutterAdvice({ more, output, units, handS, own }: AdviceProps) {
+function ShutterAdvice({ more, output, units, handS, own, fastestS }: AdviceProps) {
   const assumed = more.speedMPerS.note === 'assumed';
-  const strict = engravedShutterS(more.longestShutter100S.value);
-  const enough = engravedShutterS(more.longestShutterOutputS.value);
-  const hand = engravedShutterS(handS);
+  const strict = markWithin(more.longestShutter100S.value, fastestS);
+  const enough = markWithin(more.longestShutterOutputS.value, fastestS);
+  const hand = markWithin(handS, fastestS);
   return (
     <Txt kind="small" tone="soft">
       {assumed ? `Nobody entered how fast it moves: at the usual ${quantityText(more.speedMPerS, units)} ` : ''}
       {strict === null
-        ? `${assumed ? 'it would be too fast' : 'Too fast'} for any shutter: pan with it.`
-        : `${assumed ? 'set' : 'Set'} ${shutterText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${shutterText(enough)} is enough for ${output.name}` : ''}.`}
-      {hand === null ? '' : ` By hand ${shutterText(hand)} or shorter${own ? ', as your own pictures showed' : ''}.`}
+        ? `${assumed ? 'it would be too fast' : 'Too fast'} for the ${dialText(fastestS)} of this body at 100 %${enough === null ? '' : `; ${dialText(enough)} is enough for ${output.name}`}: pan with it.`
+        : `${assumed ? 'set' : 'Set'} ${dialText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${dialText(enough)} is enough for ${output.name}` : ''}.`}
+      {hand === null ? '' : ` By hand ${dialText(hand)} or shorter${own ? ', as your own pictures showed' : ''}.`}
     </Txt>
   );
 }

@@ -83,7 +83,7 @@ describe('the Far desk', () => {
     await settled();
     fireEvent.press(screen.getByRole('button', { name: /Shutter and motion/ }));
     await settled();
-    expect(words()).toContain('By hand 1/130 s or shorter, as your own pictures showed.');
+    expect(words()).toContain('By hand 1/100 s or shorter, as your own pictures showed.');
     await renderWithKit(learning, { held: { ...demoHeld(), pictureGroups: [] } });
     await settled();
     fireEvent.press(screen.getByRole('button', { name: /Shutter and motion/ }));

@@ -1,5 +1,5 @@
 import type { Body } from '@/contract/schemas/body';
-import { formatFigures } from '@/core/quantity/format';
+import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { showFNumber } from '@/core/quantity/quantityText';
 import { carried, keep, unit, type Fact } from './facts';
 
@@ -18,6 +18,10 @@ export function bodyFacts(body: Body): Fact[] {
       [
         'Slowly up to',
         body.slowAutofocusLimitFNumber === undefined ? null : showFNumber(body.slowAutofocusLimitFNumber),
+      ],
+      [
+        'Fastest shutter speed',
+        body.fastestShutterPerS === undefined ? null : `1/${formatFixed(body.fastestShutterPerS)}\u202fs`,
       ],
       ['Stabiliser', unit(body.stabiliserStops, 'stops')],
       ['Burst buffer', unit(body.burstBufferMb, 'MB')],

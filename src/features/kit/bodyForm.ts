@@ -19,6 +19,7 @@ export const BODY_FORM: Section<PathIn<Body>>[] = [
     fields: [
       number('framesPerSecond', 'Frames per second', 'per s'),
       number('framesPerSecondWithAccessory', '… with accessory', 'per s'),
+      number('fastestShutterPerS', 'Fastest shutter speed 1/', 's'),
       number('fileSizeMb', 'Raw file', 'MB'),
       number('bitsPerSample', 'Bits per sample'),
       number('burstBufferMb', 'Burst buffer', 'MB'),

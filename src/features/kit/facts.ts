@@ -56,6 +56,7 @@ export function photographicFacts(part: CameraLens, units: UnitSystem): Fact[] {
       'Widest aperture',
       zoom ? `${showFNumber(part.fNumberWide)} to ${showFNumber(part.fNumberTele)}` : showFNumber(part.fNumberWide),
     ],
+    ['Smallest aperture', part.fNumberSmallest === undefined ? null : showFNumber(part.fNumberSmallest)],
     ['Entrance pupil', `${mm(part.focalTeleMm / part.fNumberTele)}${zoom ? ' at the long end' : ''}`],
     ['Closest focus', length(part.closestFocusM, units)],
     ['Ratio there', part.closestRatio === undefined ? null : formatRatio(part.closestRatio)],

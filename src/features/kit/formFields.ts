@@ -147,6 +147,7 @@ const SHARPNESS: ItemList = {
 export const PHOTOGRAPHIC = [
   { kind: 'ends', path: 'focalWideMm', also: ['focalTeleMm', 'fNumberWide', 'fNumberTele'] },
   draws,
+  number('fNumberSmallest', 'Smallest aperture f/'),
   flag('autofocus', 'Autofocus'),
 ] as const satisfies readonly Field[];
 export const NEAR = [

@@ -26,6 +26,8 @@ export interface PhotographicLens extends Carried {
   focalTeleMm: number;
   fNumberWide: number;
   fNumberTele: number;
+  /** Smallest aperture it can be set to. */
+  fNumberSmallest?: Maybe<number>;
   /** Sensor-to-subject distance at closest focus, m, and the reproduction ratio there. */
   closestFocusM?: Maybe<number>;
   closestRatio?: Maybe<number>;

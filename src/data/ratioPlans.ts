@@ -42,6 +42,7 @@ export function ratioKitOf(kit: Kit, body: BodySpec): { kit: RatioKit; means: Ot
       coupling: of('coupling'),
       objectives: of('objective'),
       tubeLenses: of('tubeLens'),
+      bellows: of('bellows').filter(fits),
     },
   };
 }
@@ -57,7 +58,11 @@ function measuredChains(kit: Kit): MeasuredChain[] {
     seen.add(key);
     return [
       {
-        links: data.chain.map((link) => ({ id: link.id, ...(link.usedMm ? { usedMm: link.usedMm } : {}) })),
+        links: data.chain.map(({ id, usedMm, extensionMm }) => ({
+          id,
+          ...(usedMm ? { usedMm } : {}),
+          ...(extensionMm === undefined ? {} : { extensionMm }),
+        })),
         chain: links.map(partAsUsed),
         measured: measuredWith(data.chain, kit.ratios),
       },
@@ -71,6 +76,7 @@ export const storedLinks = (links: ChainLink[], kit: Pick<Kit, 'optics'>): Chain
     type: kit.optics.some((row) => row.id === link.id) ? 'optic' : 'adapter',
     id: link.id,
     ...(link.usedMm ? { usedMm: link.usedMm } : {}),
+    ...(link.extensionMm === undefined ? {} : { extensionMm: link.extensionMm }),
   }));
 
 /**

@@ -10,6 +10,7 @@ import { readOut } from '@/core/far/readOut';
 import { foldSystem } from '@/core/optics/foldSystem';
 import { fail, ok } from '@/core/quantity/result';
 import { desk } from '../desk';
+import { ratioSpan } from '@/core/optics/ratioSpan';
 import { plainSystem } from '../plainSystem';
 import { choices, list, objectSchema, type Choices } from './fields';
 
@@ -40,10 +41,12 @@ export const kit = desk<KitInput>({
     const convention = input.cropConvention ?? 'usual';
     const folded = foldSystem(input, convention);
     if (!folded.ok) return folded;
+    const span = ratioSpan(folded.value, convention);
     return ok({
       desk: 'kit',
       system: plainSystem(folded.value),
       steps: chainSteps(folded.value.optics, folded.value.chain),
+      ...(span ? { ratioSpan: span } : {}),
       checks: setupChecks(folded, [], input.units),
       zoom: focalTable(input, convention).map(({ system, ...row }) => ({ ...row, system: plainSystem(system) })),
       modes: modeTable({

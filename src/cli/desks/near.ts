@@ -226,6 +226,7 @@ export const ratioPlan = desk<PlanInput>({
           coupling: of('coupling'),
           objectives: of('objective'),
           tubeLenses: of('tubeLens'),
+          bellows: of('bellows').filter(fits),
         },
         measured: [],
         present: [],
@@ -240,7 +241,11 @@ export const ratioPlan = desk<PlanInput>({
       routes: rankRatioRoutes(plan.routes, order)
         .slice(0, most)
         .map(({ links, ...route }) => ({
-          parts: links.map((link) => ({ name: nameOf(link.id), ...(link.usedMm ? { usedMm: link.usedMm } : {}) })),
+          parts: links.map(({ id, usedMm, extensionMm }) => ({
+            name: nameOf(id),
+            ...(usedMm ? { usedMm } : {}),
+            ...(extensionMm === undefined ? {} : { extensionMm }),
+          })),
           ...route,
         })),
     });

@@ -1,5 +1,6 @@
 import {
   isCameraLens,
+  type BellowsSpec,
   type CouplingSpec,
   type ObjectiveSpec,
   type Part,
@@ -9,6 +10,7 @@ import {
 import { type BodySpec } from '../kit/body';
 import { foldSystem } from '../optics/foldSystem';
 import { misfits } from '../chain/mountPath';
+import { bellowsCandidates, type Candidate } from './bellowsRoutes';
 import { nearState, ratioRange } from './nearState';
 import { NEAR_ENOUGH, planRatio, type Owned, type RatioKit, type RatioPlan } from './planRatio';
 import { swapsBetween, type ChainLink, type RatioRoute } from './ratioRoutes';
@@ -23,11 +25,7 @@ export interface OtherMeans {
   coupling: Owned<CouplingSpec>[];
   objectives: Owned<ObjectiveSpec>[];
   tubeLenses: Owned<TubeLensSpec>[];
-}
-
-interface Candidate {
-  links: ChainLink[];
-  chain: Part[];
+  bellows: Owned<BellowsSpec>[];
 }
 
 /** Lenses turned round, coupled front to front, and objectives: few enough to fold every one. */
@@ -109,7 +107,9 @@ function routeOf(
   const room = workingDistance(system, state.value);
   const error = system.ratioAtClosest ?? system.ratioAtInfinity;
   const known = error?.plusMinus === undefined ? COUPLED_UNSURE : error.plusMinus / error.value;
-  const nominal = chain.some((part) => !isCameraLens(part) && part.kind !== 'tubes') ? COUPLED_UNSURE : 0;
+  const nominal = chain.some((part) => !isCameraLens(part) && part.kind !== 'tubes' && part.kind !== 'bellows')
+    ? COUPLED_UNSURE
+    : 0;
   return {
     links,
     lowest: range.lowest,
@@ -125,20 +125,25 @@ function routeOf(
 }
 
 /**
- * The routes to a ratio by a reversed lens, two coupled lenses or an objective.
+ * The routes to a ratio by a reversed lens, two coupled lenses, an objective or a bellows.
  *
  * @param present the chain in hand, which swaps are counted from
  */
 export function otherRoutes(kit: RatioKit, means: OtherMeans, ratio: number, present: ChainLink[]): RatioRoute[] {
   const lensIds = new Set(kit.lenses.map((each) => each.id));
-  return candidates(kit, means).flatMap(
+  const drawn = bellowsCandidates(means.body, kit.lenses, means.bellows, means.reversing[0], ratio);
+  return [...candidates(kit, means), ...drawn].flatMap(
     (candidate) => routeOf(means.body, candidate, [], ratio, present, (id) => lensIds.has(id)) ?? [],
   );
 }
 
 /** What tells one chain from another: its parts in their order, and the tubes used. */
 const keyOf = (links: ChainLink[]): string =>
-  links.map((link) => `${link.id}/${[...(link.usedMm ?? [])].sort((a, b) => a - b).join('+')}`).join(' ');
+  links
+    .map(
+      ({ id, usedMm = [], extensionMm }) => `${id}/${[...usedMm].sort((a, b) => a - b).join('+')}/${extensionMm ?? ''}`,
+    )
+    .join(' ');
 
 /**
  * Everything of a kit that reaches a ratio: combinations by reckoning, other means, and chains that were measured, whose

@@ -1,3 +1,4 @@
+import { ratioSpan } from '../optics/ratioSpan';
 import * as fc from 'fast-check';
 import type { BodySpec } from '../kit/body';
 import type { LensSpec, Part } from '../chain/parts';
@@ -169,7 +170,7 @@ it('goes through several ratios with the fewest swaps', () => {
 it('takes what was measured with a chain in the place of its estimate, and with its error', () => {
   const chain = [kit.lenses[1]!.spec, { ...kit.tubes[0]!.spec, usedMm: [20] }];
   const links: ChainLink[] = [{ id: 'l1' }, { id: 't', usedMm: [20] }];
-  const none = { body, reversing: [], coupling: [], objectives: [], tubeLenses: [] };
+  const none = { body, reversing: [], coupling: [], objectives: [], tubeLenses: [], bellows: [] };
   const reckoned = wholePlan({ kit, means: none, measured: [], present: [] }, 1.3, () => undefined);
   const measured = wholePlan(
     {
@@ -200,6 +201,46 @@ it('never promises more room behind close-up lenses than their power leaves, and
   }
 });
 
+const rail = { kind: 'bellows' as const, name: 'Rail', shortestMm: 42, longestMm: 150 };
+
+it('draws a bellows out until the ratio is reached, within what its rail has', () => {
+  const none = { body, reversing: [], coupling: [], objectives: [], tubeLenses: [] };
+  const at = (ratio: number) =>
+    otherRoutes(kit, { ...none, bellows: [{ id: 'be', spec: rail }] }, ratio, []).map((route) => {
+      const link = route.links.find(({ id }) => id === 'be')!;
+      const { spec } = kit.lenses.find(({ id }) => id === route.links[0]!.id)!;
+      return { route, spec, extensionMm: link.extensionMm! };
+    });
+  for (const ratio of [0.6, 1.3, 2.5, 4]) {
+    const found = at(ratio);
+    if (ratio < 4) expect(found.length).toBeGreaterThan(0);
+    for (const { route, spec, extensionMm } of found) {
+      expect(extensionMm).toBeGreaterThanOrEqual(rail.shortestMm);
+      expect(extensionMm).toBeLessThanOrEqual(rail.longestMm);
+      // The lens at infinity draws e/f; its own focus does the rest.
+      expect(route.lowest).toBeCloseTo(extensionMm / spec.focalTeleMm, 6);
+      expect(route.lowest).toBeLessThanOrEqual(ratio * (1 + NEAR_ENOUGH));
+      expect(route.highest).toBeGreaterThanOrEqual(ratio * (1 - NEAR_ENOUGH));
+    }
+  }
+  expect(at(0.02)).toEqual([]);
+  expect(at(60)).toEqual([]);
+});
+
+it('tells the ratios of all settings of a bellows', () => {
+  const { spec } = kit.lenses[1]!;
+  const folded = foldSystem({ body, modeId: 'whole', chain: [spec, { ...rail, extensionMm: 42 }] });
+  if (!folded.ok) throw new Error(folded.problem.message);
+  const out = foldSystem({ body, modeId: 'whole', chain: [spec, { ...rail, extensionMm: 150 }] });
+  if (!out.ok) throw new Error(out.problem.message);
+  const span = ratioSpan(folded.value)!;
+  expect(span.lowest.value).toBeCloseTo(42 / spec.focalTeleMm, 9);
+  expect(span.highest.value).toBe(out.value.ratioAtClosest!.value);
+  expect(span.highest.value).toBeGreaterThan(folded.value.ratioAtClosest!.value);
+  const prime = foldSystem({ body, modeId: 'whole', chain: [spec] });
+  expect(prime.ok && ratioSpan(prime.value)).toBeNull();
+});
+
 it('knows the other ways: turned round, coupled, objectives', () => {
   const means = {
     body,
@@ -218,6 +259,7 @@ it('knows the other ways: turned round, coupled, objectives', () => {
         },
       },
     ],
+    bellows: [{ id: 'be', spec: rail }],
     tubeLenses: [{ id: 'tl', spec: { kind: 'tubeLens' as const, name: 'TL', focalMm: 200 } }],
   };
   const routes = otherRoutes(kit, means, 4, []);
@@ -227,9 +269,9 @@ it('knows the other ways: turned round, coupled, objectives', () => {
   expect(names).toContain('l0 k l5');
   expect(names).not.toContain('l0 k l4');
   for (const route of routes) expect(route.lowest).toBeLessThanOrEqual(4 * (1 + NEAR_ENOUGH));
-  expect(otherRoutes(kit, { ...means, reversing: [], coupling: [], objectives: [], tubeLenses: [] }, 4, [])).toEqual(
-    [],
-  );
+  expect(
+    otherRoutes(kit, { ...means, reversing: [], coupling: [], objectives: [], tubeLenses: [], bellows: [] }, 4, []),
+  ).toEqual([]);
 });
 
 it('ranks what leaves no room in front of the lens last, whatever one cares for', () => {

@@ -1,7 +1,8 @@
-/** One part of a chain: which, and which tubes of a set. */
+/** One part of a chain: which, which tubes of a set, and how far a bellows is drawn out, mm. */
 export interface ChainLink {
   id: string;
   usedMm?: number[];
+  extensionMm?: number;
 }
 
 /** A combination that reaches a ratio. */

@@ -127,7 +127,10 @@ export function Board<T>(props: Props<T>) {
 /** Where both are known, a point; what nothing beats is marked. */
 function pointsOf<T>(rows: readonly BoardRow<T>[], x: BoardColumn<T>, y: BoardColumn<T>) {
   const best = bestOfEach(
-    rows.map(({ of }) => ({ offers: rankOf(y, of), asks: x.better === 'less' ? x.value(of) : -rankOf(x, of) })),
+    rows.map(({ of, neverBest }) => ({
+      offers: neverBest ? undefined : rankOf(y, of),
+      asks: x.better === 'less' ? x.value(of) : -rankOf(x, of),
+    })),
   );
   return rows.flatMap(({ key, name, of }, i) => {
     const [atX, atY] = [x.value(of), y.value(of)];

@@ -3,6 +3,8 @@ export interface BoardRow<T> {
   key: string;
   name: string;
   of: T;
+  /** It cannot be used: it is never marked as what nothing beats, and beats nothing. */
+  neverBest?: boolean;
 }
 
 /** One number by which things are compared. */

@@ -1,7 +1,9 @@
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { FocalRow } from '@/core/kit/focalTable';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
-import { formatFigures, formatFixed } from '@/core/quantity/format';
+import { ratioSpan } from '@/core/optics/ratioSpan';
+import { formatFigures, formatFixed, formatRatio } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import { showFNumber } from '@/core/quantity/quantityText';
 import type { UnitSystem } from '@/core/quantity/units';
@@ -15,11 +17,12 @@ interface Props {
   system: EffectiveSystem;
   rows: FocalRow[];
   units: UnitSystem;
-  onWhy: (name: string) => void;
+  onWhy: (what: string | Quantity) => void;
 }
 
 /** What the chain becomes together: the numbers every desk reads, and how they run along a zoom. */
 export function Together({ system, rows, units, onWhy }: Props) {
+  const span = useMemo(() => ratioSpan(system), [system]);
   const figure = (label: string, name: keyof EffectiveSystem) => {
     const quantity = system[name] as Quantity | undefined;
     return quantity ? (
@@ -53,7 +56,17 @@ export function Together({ system, rows, units, onWhy }: Props) {
         {figure('Image circle', 'imageCircleMm')}
         {figure('Closest focus', 'closestFocusM')}
         {figure('Farthest focus', 'farthestFocusM')}
-        {figure('Largest ratio', 'ratioAtClosest')}
+        {figure(span ? 'Largest ratio as set' : 'Largest ratio', 'ratioAtClosest')}
+        {span ? (
+          <Figure
+            label="Largest ratio of all settings"
+            quantity={span.highest}
+            beside={`smallest ${formatRatio(span.lowest.value)}`}
+            units={units}
+            name="ratioSpan"
+            onWhy={() => onWhy(span.highest)}
+          />
+        ) : null}
         {figure('Ratio at infinity setting', 'ratioAtInfinity')}
         {figure('Optics, 50 % frequency', 'lens50LpPerMm')}
         {figure('Weight', 'weightG')}

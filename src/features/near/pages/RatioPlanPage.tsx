@@ -52,7 +52,10 @@ const partName = (kit: Kit, id: string): string =>
   [...kit.optics, ...kit.adapters].find((row) => row.id === id)?.data.name ?? '?';
 const linkText = (kit: Kit, route: RatioRoute): string =>
   route.links
-    .map((link) => `${partName(kit, link.id)}${link.usedMm ? ` ${link.usedMm.join(' + ')} mm` : ''}`)
+    .map(({ id, usedMm, extensionMm }) => {
+      const set = usedMm?.map((mm) => formatFigures(mm)).join(' + ') ?? (extensionMm && formatFigures(extensionMm));
+      return `${partName(kit, id)}${set ? ` ${set} mm` : ''}`;
+    })
     .join(' + ');
 
 function Plan({ situation, system, kit }: NearPageParts) {
@@ -258,6 +261,8 @@ function Routes({ plan, instead, order, wanted, controls, ...where }: RoutesProp
     () =>
       rankRatioRoutes(plan?.routes ?? [], order).map((route) => ({
         key: JSON.stringify(route.links),
+        // There is no room for the subject: nobody can use it.
+        neverBest: route.workingMm !== undefined && route.workingMm <= 0,
         name: linkText(kit, route),
         of: { ...route, ...carried(kit, route) },
       })),

@@ -41,6 +41,12 @@ export const pictureGroupSchema = {
     supported: { type: 'boolean', title: 'On a support' },
     pixelsOnSubject: between('Pixels on the subject', 0, 1e9),
     neededPixels: between('Pixels needed', 0, 1e9),
+    prints: {
+      type: 'array',
+      title: 'Fingerprints of its pictures',
+      maxItems: 20_000,
+      items: text('Fingerprint', 32),
+    },
     preview: thumbnail,
     note: note('Note', 1000),
   },
@@ -78,6 +84,8 @@ export interface PictureGroup {
   supported?: boolean | undefined;
   pixelsOnSubject?: number | undefined;
   neededPixels?: number | undefined;
+  /** Of each of its pictures, by which it is known when it is brought home again. */
+  prints?: string[] | undefined;
   preview?: string | undefined;
   note?: string | undefined;
 }

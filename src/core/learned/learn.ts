@@ -1,4 +1,4 @@
-import { LEAST_CASES, learnLimit, type Case, type Finding, type Limit } from './limit';
+import { LEAST_CASES, learnLimit, weightsOf, type Case, type Finding, type Limit } from './limit';
 import { chanceSmaller, shareOf, type Share } from './share';
 
 /** A judged group of pictures, as far as something is learned from it. */
@@ -18,7 +18,18 @@ export interface Judged {
   distanceM?: number | undefined;
   supported?: boolean | undefined;
   pixelsOnSubject?: number | undefined;
+  /** Where its distance is from; one that was only planned is no observation. */
+  distanceFrom?: 'exif' | 'plan' | 'entered' | undefined;
+  /** When it was begun, by the camera's clock, and the outing it belongs to. */
+  takenFrom?: string | undefined;
+  outingId?: string | undefined;
 }
+
+/** One session: one subject on one outing, or on one day. */
+const sessionOf = ({ takenFrom, outingId, subjectName }: Judged): string | undefined => {
+  const when = outingId ?? takenFrom?.slice(0, 10);
+  return when === undefined ? undefined : `${when} ${subjectName}`;
+};
 
 /** A series by hand that was measured on the Bench: the longest time held at a focal length. */
 export interface HeldSeries {
@@ -104,7 +115,7 @@ function casesOf(groups: readonly Judged[], fault: Fault, xOf: (group: Judged) =
   return groups.flatMap((group): Case[] => {
     const x = xOf(group);
     if (!x || !(x > 0) || (group.verdict !== 'kept' && group.verdict !== fault)) return [];
-    return [{ x, good: group.verdict === 'kept' }];
+    return [{ x, good: group.verdict === 'kept', session: sessionOf(group) }];
   });
 }
 
@@ -183,7 +194,10 @@ export const PIXELS_OF = { far: 'far subjects', near: 'close up' } as const;
 function learnPixels(groups: readonly Judged[]): Learned['pixels'] {
   return (['far', 'near'] as const).flatMap((kind) => {
     const own = groups.filter((group) => group.kind === kind);
-    const from = casesOf(own, 'small', ({ pixelsOnSubject }) => pixelsOnSubject);
+    // Counted from a planned distance, they were never seen.
+    const from = casesOf(own, 'small', ({ pixelsOnSubject, distanceFrom }) =>
+      distanceFrom === 'plan' ? undefined : pixelsOnSubject,
+    );
     if (!from.length) return [];
     const kept = from.filter(({ good }) => good).map(({ x }) => x);
     return [{ ...limitOf(PIXELS_OF[kind], from, 'above'), ...(kept.length ? { fewestKept: Math.min(...kept) } : {}) }];
@@ -209,7 +223,9 @@ function distanceOf(of: string, own: readonly Judged[]): LearnedDistance {
 
 /** Subject by subject; and kind by kind, where one keeps several subjects of it. */
 function learnDistances(groups: readonly Judged[]): LearnedDistance[] {
-  const kept = groups.filter(({ verdict, distanceM }) => verdict === 'kept' && distanceM);
+  const kept = groups.filter(
+    ({ verdict, distanceM, distanceFrom }) => verdict === 'kept' && distanceM && distanceFrom !== 'plan',
+  );
   const subjects = byName(kept, ({ subjectName }) => subjectName);
   const kinds = byName(kept, ({ subjectKind }) => subjectKind).filter(
     ([, own]) => new Set(own.map(({ subjectName }) => subjectName)).size > 1,
@@ -222,16 +238,37 @@ function learnDistances(groups: readonly Judged[]): LearnedDistance[] {
 
 const LEAST_WITH = 3;
 
+/** Kept and judged, those of one session together for less. */
+function effectOf(all: readonly Judged[]): { good: number; cases: number } {
+  const weights = weightsOf(all.map((each) => ({ session: sessionOf(each) })));
+  const sum = (of: (each: Judged) => boolean) =>
+    all.reduce((total, each, i) => total + (of(each) ? weights[i]! : 0), 0);
+  return { good: sum(({ verdict }) => verdict === 'kept'), cases: sum(() => true) };
+}
+
+/** The share kept, with the range its sessions leave, and how many groups that are. */
+function keptOf(all: readonly Judged[]): Share {
+  const { good, cases } = effectOf(all);
+  return {
+    ...shareOf(good, cases),
+    good: all.filter(({ verdict }) => verdict === 'kept').length,
+    cases: all.length,
+  };
+}
+
 function learnConverters(groups: readonly Judged[]): LearnedConverter[] {
   const judged = groups.filter(({ verdict }) => verdict);
   return byName(judged, ({ lensName }) => lensName).flatMap(([lens, own]) => {
     const bare = own.filter(({ converterName }) => !converterName);
     return byName(own, ({ converterName }) => converterName).map(([converter, used]): LearnedConverter => {
-      const count = (all: readonly Judged[]) =>
-        shareOf(all.filter(({ verdict }) => verdict === 'kept').length, all.length);
-      const pair = { with: count(used), without: count(bare) };
+      const pair = { with: keptOf(used), without: keptOf(bare) };
       const known = used.length >= LEAST_WITH && bare.length >= LEAST_WITH;
-      return { lens, converter, ...pair, ...(known ? { disappoints: chanceSmaller(pair.with, pair.without) } : {}) };
+      return {
+        lens,
+        converter,
+        ...pair,
+        ...(known ? { disappoints: chanceSmaller(effectOf(used), effectOf(bare)) } : {}),
+      };
     });
   });
 }
@@ -243,7 +280,7 @@ const BY_HAND = 'by hand';
  * What the verdicts on one's own pictures say: of each limit how many cases it rests on and how far it may be off.
  *
  * @param also what the Bench and the readings kept tell of the same
- * @source a case is a group of pictures, not a picture: what is taken together is no independent trial
+ * @source a case is a group of pictures, not a picture; groups of one session at one subject count as `weightsOf` says
  */
 export function learn(groups: readonly Judged[], { held = [], stars = [], byHand = [] }: Evidence = {}): Learned {
   const near = groups.filter(({ kind, supported }) => kind === 'near' && supported === false);

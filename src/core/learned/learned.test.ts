@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { demoPictureGroups } from '@/demo/log';
-import { chanceAt, learnLimit, type Case } from './limit';
+import { chanceAt, learnLimit, type Case, sessionsOf, weightsOf } from './limit';
 import { learn, type Judged } from './learn';
 import { chanceSmaller, shareOf } from './share';
 
@@ -72,9 +72,46 @@ describe('a limit learned from cases', () => {
     }
   });
 
+  it('holds for sessions too, whose cases share their luck', () => {
+    const random = chance(20_261_202);
+    const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+    let [heldByModel, heldAsIndependent, known] = [0, 0, 0];
+    for (let i = 0; i < 150; i += 1) {
+      const limit = 2 * random();
+      const cases = Array.from({ length: 6 }, (_, session) => {
+        // What the light, the wind and the day did to all of it.
+        const luck = 1.6 * normal();
+        return Array.from({ length: 5 }, () => {
+          const x = limit + 4 * (random() - 0.5);
+          const odds = Math.log(4) + 2.5 * (limit - x) + luck;
+          return { x: 2 ** x, good: random() < 1 / (1 + Math.exp(-odds)), session: String(session) };
+        });
+      }).flat();
+      const [model, plain] = [
+        learnLimit(cases, 'below'),
+        learnLimit(
+          cases.map(({ x, good }) => ({ x, good })),
+          'below',
+        ),
+      ];
+      if (model.state !== 'known' || plain.state !== 'known') continue;
+      known += 1;
+      if (model.low! <= 2 ** limit && 2 ** limit <= model.high!) heldByModel += 1;
+      if (plain.low! <= 2 ** limit && 2 ** limit <= plain.high!) heldAsIndependent += 1;
+    }
+    expect(known).toBeGreaterThan(120);
+    expect(heldByModel / known).toBeGreaterThan(0.9 - 3 * Math.sqrt(0.09 / known));
+    expect(heldByModel).toBeGreaterThan(heldAsIndependent);
+  });
+
+  it('counts cases of one session for less', () => {
+    expect(weightsOf([{ session: 'a' }, { session: 'a' }, { session: 'a' }, {}])).toEqual([0.5, 0.5, 0.5, 1]);
+    expect(sessionsOf([{ session: 'a' }, { session: 'a' }, {}, {}])).toBe(3);
+  });
+
   it('is not told from too few cases, nor where all lie on one side', () => {
     const good = (n: number) => Array.from({ length: n }, (_, i) => ({ x: 1 + i, good: true }));
-    expect(learnLimit(good(4), 'below')).toEqual({ state: 'few', cases: 4, good: 4 });
+    expect(learnLimit(good(4), 'below')).toEqual({ state: 'few', cases: 4, good: 4, sessions: 4 });
     expect(learnLimit(good(9), 'below')).toMatchObject({ state: 'allGood', cases: 9 });
     expect(
       learnLimit(
@@ -100,6 +137,22 @@ describe('a share', () => {
 });
 
 describe('what the Book says', () => {
+  it('takes no distance for seen that was only planned', () => {
+    const group = (distanceM: number, distanceFrom: 'plan' | 'entered' | 'exif') => ({
+      subjectName: 'Curlew',
+      kind: 'far' as const,
+      verdict: 'kept' as const,
+      distanceM,
+      distanceFrom,
+      pixelsOnSubject: 1000,
+    });
+    const planned = learn([group(59, 'plan'), group(60, 'plan'), group(61, 'plan')]);
+    expect([planned.distances, planned.pixels]).toEqual([[], []]);
+    const seen = learn([group(40, 'entered'), group(45, 'exif'), group(70, 'plan')]);
+    expect(seen.distances).toMatchObject([{ cases: 2, from: [40, 45] }]);
+    expect(seen.pixels).toMatchObject([{ cases: 2 }]);
+  });
+
   const groups: Judged[] = demoPictureGroups().map(({ data }) => data);
   const learned = learn(groups);
 

@@ -24,21 +24,22 @@ const plural = (count: number, one: string, more: string): string =>
   `${formatFixed(count)} ${count === 1 ? one : more}`;
 
 /** What a limit rests on. */
-export function casesText({ cases, good, alsoCases = 0, series = 0 }: LearnedLimit): string {
+export function casesText({ cases, good, sessions, alsoCases = 0, series = 0 }: LearnedLimit): string {
   const groups = cases - alsoCases;
   const rests = [
     ...(groups ? [groupsText(groups)] : []),
     ...(alsoCases ? [`${plural(alsoCases, 'picture', 'pictures')} judged elsewhere in the Book`] : []),
     ...(series ? [`${formatFixed(series)} series measured on the Bench`] : []),
   ];
-  return `${rests.join(' and ')}${cases ? `, ${formatFixed(good)} of ${formatFixed(cases)} good` : ''}`;
+  const sessionsText = sessions < cases ? ` of ${plural(sessions, 'session', 'sessions')}` : '';
+  return `${rests.join(' and ')}${sessionsText}${cases ? `, ${formatFixed(good)} of ${formatFixed(cases)} good` : ''}`;
 }
 
 /** Why a limit is not told, or nothing where it is. */
-function openText({ state, cases, side, from }: LearnedLimit, axis: (x: number) => string): string | null {
+function openText({ state, cases, sessions, side, from }: LearnedLimit, axis: (x: number) => string): string | null {
   const xs = from.map(({ x }) => x);
   if (state === 'few')
-    return `Too few yet: ${formatFixed(LEAST_CASES)} judged groups are the least, there ${cases === 1 ? 'is' : 'are'} ${formatFixed(cases)}.`;
+    return `Too few yet: ${formatFixed(LEAST_CASES)} judged groups are the least, there ${cases === 1 ? 'is' : 'are'} ${formatFixed(cases)}${sessions < cases ? ` of ${plural(sessions, 'session', 'sessions')}, which count for less` : ''}.`;
   const far = side === 'below' ? Math.max(...xs) : Math.min(...xs);
   const near = side === 'below' ? Math.min(...xs) : Math.max(...xs);
   if (state === 'allGood')

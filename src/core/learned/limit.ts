@@ -3,13 +3,35 @@ export interface Case {
   /** Seconds, ratio, ISO, pixels: above 0. */
   x: number;
   good: boolean;
+  /** Cases of one session at one subject share its light, wind and luck: they are not independent. */
+  session?: string | undefined;
 }
+
+/** How alike cases of one session are, as a share of all that differs between cases (intraclass correlation). */
+const ALIKE = 0.5;
+
+/**
+ * How much each case counts: those of one session together as many as independent ones would tell as much.
+ *
+ * @source design effect of a cluster of n: 1 + (n − 1)·ρ
+ */
+export function weightsOf(cases: readonly { session?: string | undefined }[]): number[] {
+  const counts = new Map<string, number>();
+  for (const { session } of cases) if (session !== undefined) counts.set(session, (counts.get(session) ?? 0) + 1);
+  return cases.map(({ session }) => (session === undefined ? 1 : 1 / (1 + (counts.get(session)! - 1) * ALIKE)));
+}
+
+/** How many sessions cases are of; each of no session is one. */
+export const sessionsOf = (cases: readonly { session?: string | undefined }[]): number =>
+  new Set(cases.map(({ session }, i) => session ?? i)).size;
 
 /** A limit learned from cases, with the range nine of ten such estimates hold the truth in. */
 export interface Limit {
   state: 'known' | 'few' | 'allGood' | 'allBad';
   cases: number;
   good: number;
+  /** In how many sessions; where that is fewer than the cases, they count for less. */
+  sessions: number;
   /** Where four of five come out well. */
   value?: number;
   low?: number;
@@ -43,11 +65,22 @@ const WANTED_ODDS = Math.log(WANTED_SHARE / (1 - WANTED_SHARE));
 /** Logarithm of 1 / (1 + e^−z), without overflow. */
 const logLogistic = (z: number): number => (z > 0 ? -Math.log1p(Math.exp(-z)) : z - Math.log1p(Math.exp(z)));
 
+interface Weighted {
+  good: boolean;
+  weight: number;
+}
+
 /** Logarithm of how likely the cases are with a limit and a slope. */
-function logLikelihood(logs: readonly number[], cases: readonly Case[], sign: 1 | -1, limit: number, slope: number) {
-  return cases.reduce((sum, { good }, i) => {
+function logLikelihood(
+  logs: readonly number[],
+  cases: readonly Weighted[],
+  sign: 1 | -1,
+  limit: number,
+  slope: number,
+) {
+  return cases.reduce((sum, { good, weight }, i) => {
     const odds = WANTED_ODDS + sign * slope * (limit - logs[i]!);
-    return sum + logLogistic(good ? odds : -odds);
+    return sum + weight * logLogistic(good ? odds : -odds);
   }, 0);
 }
 
@@ -85,7 +118,9 @@ function quantile(values: readonly number[], weights: readonly number[], share: 
  */
 export function learnLimit(cases: readonly Case[], side: 'below' | 'above', findings: readonly Finding[] = []): Limit {
   const good = cases.filter((each) => each.good).length;
-  const counted = { cases: cases.length, good };
+  const counted = { cases: cases.length, good, sessions: sessionsOf(cases) };
+  const caseWeights = weightsOf(cases);
+  const weighted = cases.map((each, i): Weighted => ({ good: each.good, weight: caseWeights[i]! }));
   if (!findings.length) {
     if (cases.length < LEAST_CASES) return { state: 'few', ...counted };
     if (good === cases.length) return { state: 'allGood', ...counted };
@@ -97,7 +132,9 @@ export function learnLimit(cases: readonly Case[], side: 'below' | 'above', find
   const limits = Array.from({ length: Math.ceil((to - from) / STEP) + 1 }, (_, i) => from + i * STEP);
   const sign = side === 'below' ? 1 : -1;
   const logWeights = limits.map((limit) =>
-    SLOPES.map((slope) => logLikelihood(logs, cases, sign, limit, slope) + logPrior(slope) + logFound(findings, limit)),
+    SLOPES.map(
+      (slope) => logLikelihood(logs, weighted, sign, limit, slope) + logPrior(slope) + logFound(findings, limit),
+    ),
   );
   const most = Math.max(...logWeights.flat());
   const weights = logWeights.map((row) => row.map((each) => Math.exp(each - most)));

@@ -6,6 +6,8 @@ export interface TakenPicture {
   /** Which of the files it is. */
   at: number;
   tags: PhotoTags;
+  /** Tells it from every other file, by its contents; the same whatever it is called. */
+  print?: string | undefined;
 }
 
 /** A picture that could not be read, and why. */

@@ -44,9 +44,15 @@ function agreement(tags: PhotoTags, setup: SetupSeen, width: number, height: num
   return (body ? 4 : 0) + (size ? 2 : 0) + (lens ? 3 : 0) + (focal ? 1 : 0);
 }
 
+/** The set-up a picture was most likely taken with, and others that agree with it as well. */
+export interface Proposed {
+  id: string;
+  others: string[];
+}
+
 /**
  * The set-up of the kit a picture was most likely taken with: by the body EXIF names, the lens, the focal length, and by its
- * number of pixels.
+ * number of pixels. Of several that agree as well, as with and without a bellows, the one in hand comes first.
  *
  * @returns nothing when no set-up has that body, or when the picture tells nothing and several have its pixels
  */
@@ -54,13 +60,16 @@ export function whosePicture(
   tags: PhotoTags | null,
   { width, height }: { width: number; height: number },
   setups: SetupSeen[],
-): string | null {
+  inHandId: string | null = null,
+): Proposed | null {
   const ranked = setups
     .map((setup) => ({ id: setup.id, score: agreement(tags ?? {}, setup, width, height) }))
     .filter(({ score }) => score > 0)
     .sort((a, b) => b.score - a.score);
-  const [first, second] = ranked;
+  const [first] = ranked;
   if (!first) return null;
-  const toldBody = Boolean(tags?.model);
-  return toldBody || !second || second.score < first.score ? first.id : null;
+  const equal = ranked.filter(({ score }) => score === first.score).map(({ id }) => id);
+  if (!tags?.model && equal.length > 1) return null;
+  const id = equal.find((each) => each === inHandId) ?? first.id;
+  return { id, others: equal.filter((each) => each !== id) };
 }

@@ -62,6 +62,7 @@ export function groupRow(
     distanceM: distanceM ?? want?.distanceM,
     distanceFrom: distanceM !== undefined ? ('exif' as const) : want?.distanceM ? ('plan' as const) : undefined,
     supported: (outing.data.supportWeightG ?? 0) > 0 ? true : undefined,
+    prints: group.pictures.flatMap(({ print }) => print ?? []),
     preview: group.preview,
   });
 }
@@ -91,6 +92,20 @@ export function countedOf(
   if (!reading.ok) return none;
   const { countedPixels, neededPixels } = reading.value;
   return { pixelsOnSubject: Math.round(countedPixels.value), neededPixels: Math.round(neededPixels.value) };
+}
+
+/** Groups without the pictures that are in the log already, and how many those are. */
+export function withoutKnown(
+  groups: readonly HomeGroup[],
+  known: readonly Pick<PictureGroup, 'prints'>[],
+): { groups: HomeGroup[]; known: number } {
+  const prints = new Set(known.flatMap((each) => each.prints ?? []));
+  const fresh = groups.flatMap((group): HomeGroup[] => {
+    const pictures = group.pictures.filter(({ print }) => print === undefined || !prints.has(print));
+    return pictures.length ? [{ ...group, pictures }] : [];
+  });
+  const count = (all: readonly HomeGroup[]) => all.reduce((sum, { pictures }) => sum + pictures.length, 0);
+  return { groups: fresh, known: count(groups) - count(fresh) };
 }
 
 /** Whether a group was brought home before: by its first moment, its body and its first file. */

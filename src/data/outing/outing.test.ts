@@ -1,3 +1,4 @@
+import { withoutKnown } from './groupRows';
 import { PDFDocument } from 'pdf-lib';
 import { demoBodies, demoOptics, demoAdapters, demoOutputs, demoSubjects } from '@/demo/kit';
 import { demoOutings } from '@/demo/outings';
@@ -48,6 +49,21 @@ describe('the pictures of an outing', () => {
     expect(pictureOf(want!, bare)).toEqual({ id: 'curlew', name: 'Curlew', lost: 'subject' });
     const lost = pictureOf(want!, { ...kit, outputs: [] });
     expect(isLost(lost) && lost.lost).toBe('output');
+  });
+});
+
+describe('pictures that are in the log already', () => {
+  const picture = (at: number, print?: string) => ({ fileName: `${at}.JPG`, at, tags: {}, print });
+  const group = (...pictures: ReturnType<typeof picture>[]) => ({ pictures, takenFrom: 'a', takenTo: 'b' });
+
+  it('are known by their contents, in whatever group and under whatever name they come again', () => {
+    const known = [{ prints: ['p1', 'p2'] }, { prints: ['p3'] }, {}];
+    const { groups, known: again } = withoutKnown(
+      [group(picture(1, 'p1'), picture(2, 'p9')), group(picture(3, 'p3'), picture(4, 'p2')), group(picture(5))],
+      known,
+    );
+    expect(again).toBe(3);
+    expect(groups.map(({ pictures }) => pictures.map(({ at }) => at))).toEqual([[2], [5]]);
   });
 });
 

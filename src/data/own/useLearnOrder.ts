@@ -24,6 +24,9 @@ const judgedOf = (group: PictureGroup, subjectKind: string | undefined): Judged 
   distanceM: group.distanceM,
   supported: group.supported,
   pixelsOnSubject: group.pixelsOnSubject,
+  distanceFrom: group.distanceFrom,
+  takenFrom: group.takenFrom,
+  outingId: group.outingId,
 });
 
 /** Everything in the Book that one learns from; null while it is not there whole. */

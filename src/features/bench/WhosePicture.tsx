@@ -16,7 +16,8 @@ const BY: Record<TakenWith['by'], string> = {
 /** With what a picture was taken, and what that makes of one of its pixels. */
 export function WhosePicture({ taken }: { taken: TakenWith }) {
   const [choosing, setChoosing] = useState(false);
-  const { setupRow, scale, problem, kit, by, choose } = taken;
+  const { setupRow, scale, problem, kit, by, choose, alsoFits } = taken;
+  const names = alsoFits.flatMap((id) => kit.setups.find((row) => row.id === id)?.data.name ?? []);
   return (
     <View style={{ gap: space.small }} testID="taken-with">
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.medium, flexWrap: 'wrap' }}>
@@ -37,9 +38,14 @@ export function WhosePicture({ taken }: { taken: TakenWith }) {
           onPress={() => setChoosing(!choosing)}
         />
       </View>
+      {names.length ? (
+        <Txt kind="small" tone="caution">
+          {`⚠ It may as well be ${names.join(', ')}: the picture does not say. Choose “Another” if so.`}
+        </Txt>
+      ) : null}
       {scale && scale.resized !== 1 ? (
         <Txt kind="small" tone="caution">
-          {`⚠ Made ${scale.resized < 1 ? 'smaller' : 'larger'} after it was taken, ${formatFigures(scale.resized, 3)} times: put right for that.`}
+          {`⚠ Probably made ${scale.resized < 1 ? 'smaller' : 'larger'}, ${formatFigures(scale.resized, 3)} times, after it was taken: judged by its number of pixels, and put right for that. If it was cropped instead, bring it as it left the camera.`}
         </Txt>
       ) : null}
       {problem ? (

@@ -325,7 +325,7 @@ describe('several pictures together', () => {
     await act(async () => fireEvent.press(screen.getByTestId('ask-shake')));
     expect(mockSeveral.at(-1)).toMatchObject({ ask: 'shake', exposuresS: held });
     expect(words()).toContain('Four of five are sharp up to');
-    expect(words()).toContain('1/500 s');
+    expect(words()).toContain('1/500\u202fs');
     await act(async () => fireEvent.press(screen.getAllByTestId('keep')[0]!));
     expect(sent()).toMatch(
       /"asked":"shake".*"name":"Longest time held, stabilised".*"name":"Focal length","value":100/,

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { StoredOf } from '@/contract/resources';
 import { pictureScale, type ModeOfBody, type PictureScale } from '@/core/measure/pictureScale';
 import { pitchGiven } from '@/core/measure/means/shares';
-import { whosePicture, type SetupSeen } from '@/core/measure/whosePicture';
+import { whosePicture, type Proposed, type SetupSeen } from '@/core/measure/whosePicture';
 import { formatFigures } from '@/core/quantity/format';
 import type { Quantity } from '@/core/quantity/quantity';
 import type { Problem } from '@/core/quantity/result';
@@ -23,6 +23,8 @@ export interface TakenWith {
   system: EffectiveSystem | null;
   /** Whether the picture says so itself, or the person, or it is only what is in hand. */
   by: 'picture' | 'person' | 'hand';
+  /** Set-ups the picture agrees with as well. */
+  alsoFits: readonly string[];
   choose: (id: string) => void;
   scale: PictureScale | null;
   /** Why the pitch cannot be used. */
@@ -56,12 +58,17 @@ export type TakenAlone = Omit<TakenWith, 'choose' | 'kitLoading'>;
 type TakenBy = Pick<BenchPicture, 'tags' | 'opened' | 'setupId'>;
 
 /** The set-up EXIF and the pixels of a picture propose. */
-const proposedFor = ({ tags, opened }: Pick<TakenBy, 'tags' | 'opened'>, kit: Kit): string | null =>
+const proposedFor = (
+  { tags, opened }: Pick<TakenBy, 'tags' | 'opened'>,
+  kit: Kit,
+  inHandId: string | null,
+): Proposed | null =>
   opened
     ? whosePicture(
         tags,
         opened,
         kit.setups.flatMap((row) => seen(row, kit) ?? []),
+        inHandId,
       )
     : null;
 
@@ -69,14 +76,15 @@ const proposedFor = ({ tags, opened }: Pick<TakenBy, 'tags' | 'opened'>, kit: Ki
 function takenWith(
   { tags, opened, setupId: byPerson }: TakenBy,
   kit: Kit,
-  proposed: string | null,
+  proposed: Proposed | null,
   inHandId: string | null,
 ): TakenAlone {
-  const setupId = byPerson ?? proposed ?? inHandId;
+  const setupId = byPerson ?? proposed?.id ?? inHandId;
   const setupRow = kit.setups.find((row) => row.id === setupId) ?? kit.setups[0] ?? null;
   const setup = setupRow && systemInputOf(setupRow.data, kit);
   const by = byPerson ? ('person' as const) : proposed ? ('picture' as const) : ('hand' as const);
-  const base = { kit, setupRow, setup, by };
+  const alsoFits = by === 'picture' ? (proposed?.others ?? []) : [];
+  const base = { kit, setupRow, setup, by, alsoFits };
   const scale =
     setup && opened ? pictureScale(setup.body.sensor, [WHOLE, ...setup.body.cropModes], setup.modeId, opened) : null;
   if (!setup || !scale?.ok)
@@ -100,7 +108,7 @@ function takenWith(
 export function useTakenWith({ id, tags, opened, setupId }: BenchPicture): TakenWith {
   const { kit, loading } = useKit();
   const inHandId = useChosen().setupId;
-  const proposed = useMemo(() => proposedFor({ tags, opened }, kit), [tags, opened, kit]);
+  const proposed = useMemo(() => proposedFor({ tags, opened }, kit, inHandId), [tags, opened, kit, inHandId]);
   return useMemo(
     () => ({
       ...takenWith({ tags, opened, setupId }, kit, proposed, inHandId),
@@ -116,7 +124,7 @@ export function useAllTakenWith(pictures: readonly BenchPicture[]): TakenAlone[]
   const { kit } = useKit();
   const inHandId = useChosen().setupId;
   return useMemo(
-    () => pictures.map((picture) => takenWith(picture, kit, proposedFor(picture, kit), inHandId)),
+    () => pictures.map((picture) => takenWith(picture, kit, proposedFor(picture, kit, inHandId), inHandId)),
     [pictures, kit, inHandId],
   );
 }

@@ -132,12 +132,20 @@ describe('whose picture it is', () => {
   ];
   const size = { width: 8256, height: 5504 };
   it('is told by body, lens and focal length', () => {
-    expect(whosePicture({ model: 'Ostrel R45', lensModel: 'Ostrel 100 f/2.8 macro' }, size, setups)).toBe('b');
-    expect(whosePicture({ maker: 'Ostrel', model: 'R45', focalLengthMm: 600 }, size, setups)).toBe('a');
+    expect(whosePicture({ model: 'Ostrel R45', lensModel: 'Ostrel 100 f/2.8 macro' }, size, setups)?.id).toBe('b');
+    expect(whosePicture({ maker: 'Ostrel', model: 'R45', focalLengthMm: 600 }, size, setups)?.id).toBe('a');
     expect(whosePicture({ model: 'Merrow T20' }, size, setups)).toBeNull();
   });
+  it('is of several that agree as well the one in hand, and the others are named', () => {
+    const rail: SetupSeen = { ...setups[1]!, id: 'rail', lensNames: ['Ostrel 100 f/2.8 macro', 'Rail'] };
+    const tags = { model: 'Ostrel R45', lensModel: 'Ostrel 100 f/2.8 macro' };
+    expect(whosePicture(tags, size, [...setups, rail])).toEqual({ id: 'b', others: ['rail'] });
+    expect(whosePicture(tags, size, [...setups, rail], 'rail')).toEqual({ id: 'rail', others: ['b'] });
+    // What is in hand and agrees less is not thought of.
+    expect(whosePicture(tags, size, setups, 'a')).toEqual({ id: 'b', others: [] });
+  });
   it('is told by its pixels only where they are of one set-up', () => {
-    expect(whosePicture(null, { width: 4160, height: 6240 }, setups)).toBe('c');
+    expect(whosePicture(null, { width: 4160, height: 6240 }, setups)?.id).toBe('c');
     expect(whosePicture(null, size, setups)).toBeNull();
   });
 });

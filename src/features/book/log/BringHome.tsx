@@ -4,7 +4,7 @@ import type { StoredOf } from '@/contract/resources';
 import type { PictureGroup } from '@/contract/schemas/pictureGroup';
 import { formatFixed } from '@/core/quantity/format';
 import { readHome, type BroughtHome } from '@/data/outing/bringHome';
-import { groupRow, isSameGroup, plannedWants } from '@/data/outing/groupRows';
+import { groupRow, isSameGroup, plannedWants, withoutKnown } from '@/data/outing/groupRows';
 import { useOutingPlan } from '@/data/outing/useOutingPlan';
 import { useKit } from '@/data/useKit';
 import { DropZone } from '@/ui/DropZone';
@@ -23,7 +23,7 @@ type State =
 
 interface Props {
   outing: StoredOf<'outings'>;
-  /** Groups that are in the log already. */
+  /** Groups that are in the log already, of this outing or another. */
   known: readonly PictureGroup[];
   startsOpen: boolean;
   onKeep: (groups: PictureGroup[]) => void;
@@ -47,11 +47,13 @@ export function BringHome({ outing, known, startsOpen, onKeep }: Props) {
     stop.current = readHome(
       { files, pauseMin },
       (done, total) => setState({ at: 'reading', done, total }),
-      ({ groups, unread }) => {
+      ({ groups: all, unread }) => {
+        const { groups, known: again } = withoutKnown(all, known);
         const wants = plannedWants(outing.data, parts?.plan ?? null);
         const rows = groups.map((group) => groupRow(group, outing, wants, kit));
         const fresh = rows.filter((row) => !known.some((each) => isSameGroup(each, row)));
-        setState({ at: 'found', rows: fresh, known: rows.length - fresh.length, unread });
+        const before = rows.filter((row) => !fresh.includes(row)).reduce((sum, row) => sum + row.pictures, again);
+        setState({ at: 'found', rows: fresh, known: before, unread });
       },
       () => setState({ at: 'failed' }),
     );
@@ -107,7 +109,9 @@ export function BringHome({ outing, known, startsOpen, onKeep }: Props) {
             {state.rows.length
               ? `${formatFixed(pictures)} pictures in ${formatFixed(state.rows.length)} groups.`
               : 'No new group in these files.'}
-            {state.known ? ` ${formatFixed(state.known)} groups are in the log already.` : ''}
+            {state.known
+              ? ` ${formatFixed(state.known)} ${state.known === 1 ? 'picture is' : 'pictures are'} in the log already.`
+              : ''}
           </Txt>
           {state.unread.slice(0, MOST_NAMED).map(({ fileName, message }) => (
             <Txt key={fileName} kind="small" tone="caution">

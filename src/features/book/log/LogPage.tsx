@@ -33,7 +33,7 @@ const inOrder = (a: StoredOf<'pictureGroups'>, b: StoredOf<'pictureGroups'>): nu
 /** The groups of an outing, in the order they were taken. */
 function useGroups(outingId: string) {
   const { rows, loading } = useRows('pictureGroups');
-  return { groups: rows.filter(({ data }) => data.outingId === outingId).sort(inOrder), loading };
+  return { all: rows, groups: rows.filter(({ data }) => data.outingId === outingId).sort(inOrder), loading };
 }
 
 function Log({ row }: { row: StoredOf<'outings'> }) {
@@ -41,7 +41,7 @@ function Log({ row }: { row: StoredOf<'outings'> }) {
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const { kit } = useKit();
   const judgeBy = usePreferences((state) => state.judgeBy);
-  const { groups, loading } = useGroups(row.id);
+  const { all, groups, loading } = useGroups(row.id);
   const [open, setOpen] = useState<string | null>(null);
   const change = (group: StoredOf<'pictureGroups'>, next: Partial<PictureGroup>) => {
     const data = { ...group.data, ...next };
@@ -62,7 +62,7 @@ function Log({ row }: { row: StoredOf<'outings'> }) {
       <ScrollView tabIndex={0} contentContainerStyle={styles.content}>
         <BringHome
           outing={row}
-          known={groups.map(({ data }) => data)}
+          known={all.map(({ data }) => data)}
           startsOpen={groups.length === 0 && !loading}
           onKeep={(found) =>
             found.forEach((data) => createRow('pictureGroups', { ...data, ...countedOf(data, row.data, kit, judgeBy) }))

@@ -106,7 +106,7 @@ describe('the log of an outing', () => {
     fireEvent.press(screen.getByRole('button', { name: 'Choose pictures' }));
     await act(async () => {});
     act(() => mockHome.onDone({ groups, unread: [] }));
-    expect(words()).toContain('No new group in these files. 2 groups are in the log already.');
+    expect(words()).toContain('No new group in these files. 3 pictures are in the log already.');
   });
 
   it('can be stopped, and says when the part that reads does not arrive', async () => {

@@ -46,7 +46,7 @@ describe('what the Book says', () => {
     expect(text).toMatch(
       /Held by hand · Quillon C26 at 300 mm Four of five are sharp up to 1\/[\d,]+ s; nine of ten such estimates lie between/,
     );
-    expect(text).toMatch(/Close up by hand Too few yet: 5 judged groups are the least, there are 3\./);
+    expect(text).toMatch(/Close up by hand Too few yet: 5 judged groups are the least, there are 3/);
     expect(text).toMatch(/Nothing was kept below 550 px\./);
     expect(text).toMatch(/Stonechat mostly from 9 m, eight of ten from 8\.2 m to 9\.8 m/);
     expect(text).toMatch(

@@ -22,10 +22,12 @@ interface Props {
   label: string;
   columns: readonly ComparedColumn[];
   rows: readonly ComparedLine[];
+  /** What holds for all of it, in the file: a column each. */
+  facts?: Readonly<Record<string, string>> | undefined;
 }
 
 /** Things beside each other: one column each, every line headed by its name, so that four fit on a phone. */
-export function ComparedTable({ label, columns, rows }: Props) {
+export function ComparedTable({ label, columns, rows, facts }: Props) {
   const styles = useStyles();
   return (
     <View>
@@ -66,8 +68,10 @@ export function ComparedTable({ label, columns, rows }: Props) {
       </View>
       <TakeTable
         title={label}
-        heads={['Line', ...columns.map(({ letter, name }) => `${letter} ${name}`)]}
-        rows={rows.map((row) => [row.name, ...row.values])}
+        // One row for each of them, so that a column holds values of one kind.
+        heads={['Name', ...rows.map(({ name }) => name)]}
+        rows={columns.map(({ letter, name }, i) => [`${letter} ${name}`, ...rows.map(({ values }) => values[i] ?? '')])}
+        facts={facts}
       />
     </View>
   );

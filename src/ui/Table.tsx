@@ -11,6 +11,8 @@ interface Props {
   rows: { key: string; cells: Cell[]; strong?: boolean }[];
   /** Whether a key takes it along as CSV; not where the page saves a longer one itself. */
   takes?: boolean;
+  /** What holds for all of it, in the file: a column each. */
+  facts?: Readonly<Record<string, string>> | undefined;
 }
 
 /** What stands in a cell; with a tone where it is to be minded. */
@@ -19,7 +21,7 @@ type Cell = string | { text: string; tone: 'caution' | 'needle' };
 const textOf = (cell: Cell): string => (typeof cell === 'string' ? cell : cell.text);
 
 /** A small table of words and figures. The first column names the row and is wider. */
-export function Table({ label, heads, rows, takes = true }: Props) {
+export function Table({ label, heads, rows, takes = true, facts }: Props) {
   const styles = useStyles();
   return (
     <View>
@@ -47,7 +49,9 @@ export function Table({ label, heads, rows, takes = true }: Props) {
           </View>
         ))}
       </View>
-      {takes ? <TakeTable title={label} heads={heads} rows={rows.map((row) => row.cells.map(textOf))} /> : null}
+      {takes ? (
+        <TakeTable title={label} heads={heads} rows={rows.map((row) => row.cells.map(textOf))} facts={facts} />
+      ) : null}
     </View>
   );
 }

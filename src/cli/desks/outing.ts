@@ -2,7 +2,7 @@ import { between, note, text } from '@/contract/schemas/fields';
 import type { PictureGroup } from '@/contract/schemas/pictureGroup';
 import type { Served } from '@/core/bag/serve';
 import { outingCalendar } from '@/core/outing/calendar';
-import { outingMarkdown } from '@/core/outing/markdown';
+import { outingMarkdown, outingText } from '@/core/outing/markdown';
 import { outingNight, type OutingNight } from '@/core/outing/outingNight';
 import { outingWeight, outingWords, type OutingParts } from '@/core/outing/outingWords';
 import { planOuting, type PlannedPicture } from '@/core/outing/planOuting';
@@ -205,7 +205,7 @@ export const outing = desk<OutingInput>({
         day,
         span: lasting,
         place,
-        description: card,
+        description: outingText(words),
         version: 1,
         changedMs: noonMs,
       },

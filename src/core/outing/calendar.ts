@@ -12,6 +12,7 @@ export interface CalendarOuting {
   day: string;
   span: 'day' | 'night';
   place: { name: string; latitudeDeg?: number | undefined; longitudeDeg?: number | undefined };
+  /** In plain text: a calendar shows marks of Markdown as they stand. */
   description: string;
   /** Counts its changes. */
   version: number;
@@ -49,16 +50,22 @@ function eventsOf(outing: CalendarOuting, found: OutingNight | null): EventAttri
     stretch
       ? [{ ...common, ...timed(stretch.fromMs, stretch.toMs), uid: `${id}-${key}@jauge`, title, transp: 'TRANSPARENT' }]
       : [];
-  return [
-    ...events,
-    ...(span === 'day' ? also('morning', `Dark at ${place.name}, morning`, found?.before.dark) : []),
+  const moment = (key: string, title: string, ms: number | null | undefined) =>
+    also(key, title, ms == null ? null : { fromMs: ms, toMs: ms });
+  const light = [
+    ...moment('firstLight', `First light at ${place.name}`, found?.before.civil?.toMs),
+    ...moment('sunrise', `Sunrise at ${place.name}`, found?.before.sunrise),
+    ...moment('sunset', `Sunset at ${place.name}`, night?.sunset),
+  ];
+  const dark = [
     ...also('dark', `Dark at ${place.name}`, night?.dark),
     ...also('moonless', `Dark without the Moon at ${place.name}`, found?.moonless),
-  ] as EventAttributes[];
+  ];
+  return [...events, ...(span === 'day' ? light : dark)] as EventAttributes[];
 }
 
 /**
- * The outing and its dark hours as an iCalendar file (RFC 5545).
+ * The outing, with first light, sunrise and sunset of a day or the dark hours of a night, as an iCalendar file (RFC 5545).
  *
  * @returns its text, lines ended by CR LF
  */

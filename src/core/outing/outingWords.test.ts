@@ -5,7 +5,7 @@ import type { Want } from '../bag/serve';
 import { given } from '../quantity/quantity';
 import { outingCalendar } from './calendar';
 import { closerText, engravedIso } from './cardWords';
-import { outingMarkdown } from './markdown';
+import { outingMarkdown, outingText } from './markdown';
 import { outingNight } from './outingNight';
 import { outingWords, type OutingFacts, type OutingParts } from './outingWords';
 import { planOuting } from './planOuting';
@@ -127,6 +127,13 @@ describe('the files of an outing', () => {
     expect(outingMarkdown({ ...told, title: '[a](b)\n# c' })).toMatch(/^# \\\[a\\\]\(b\) \\# c\n/);
   });
 
+  it('are plain text for a calendar, without marks', () => {
+    const text = outingText(told);
+    expect(text).not.toMatch(/\*\*|^#|\\\*/m);
+    expect(text).toContain('Note: Low *light*');
+    expect(text).toContain('With: Ostrel R45 + Ostrel 600 f/5.6');
+  });
+
   it('are a calendar whose dark hours are those of the place', () => {
     const night = outingNight(site, noonMs);
     const outing = {
@@ -144,9 +151,20 @@ describe('the files of an outing', () => {
     const stamp = (ms: number) => new Date(Math.round(ms / 1000) * 1000).toISOString().replace(/[-:]|\.\d+/g, '');
     expect(text).toMatch(/DTSTART;VALUE=DATE:20261231\r\nDTEND;VALUE=DATE:20270101\r\nSEQUENCE:2/);
     expect(text).toMatch(/SUMMARY:Marsh\\; at dawn\r\n/);
-    expect(text).toContain(stamp(night.night.dark!.toMs).slice(0, 13));
+    // A day has its light: first light (the Sun 6° below), sunrise and sunset, and nothing of the dark.
+    expect(text.match(/SUMMARY:.*/g)!.map((each) => each.slice(8).trim())).toEqual([
+      'Marsh\\; at dawn',
+      'First light at Sea wall',
+      'Sunrise at Sea wall',
+      'Sunset at Sea wall',
+    ]);
+    for (const ms of [night.before.civil!.toMs, night.before.sunrise!, night.night.sunset!])
+      expect(text).toContain(`DTSTART:${stamp(ms).slice(0, 13)}`);
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(4);
     const whole = outingCalendar({ ...outing, span: 'night' }, night);
+    const dark = whole.ok ? whole.value : '';
+    expect(dark).toContain('SUMMARY:Dark at Sea wall');
+    expect(dark).not.toContain('Sunrise at');
     expect(whole.ok && whole.value).toMatch(new RegExp(`DTSTART:${stamp(night.night.sunset!).slice(0, 13)}`));
     const bare = outingCalendar({ ...outing, place: { name: 'Somewhere' } }, null);
     expect(bare.ok && bare.value.match(/BEGIN:VEVENT/g)).toHaveLength(1);

@@ -143,6 +143,15 @@ export function putAway(id: string): void {
   });
 }
 
+/** Whether a question only corrects what was found. */
+const isCorrection = (question: Question): boolean =>
+  question.measure === 'ruler' && (question.notAlong !== undefined || question.tickMm !== undefined);
+
+const elsewhere = (problem: Problem): Problem => ({
+  ...problem,
+  message: `${problem.message} What was found before still stands below.`,
+});
+
 /** Asks a picture a question; what was found before stays to be seen until the answer is there. */
 export async function askPicture(id: string, question: Question): Promise<Result<Found> | null> {
   const picture = pictureOf(id);
@@ -154,7 +163,10 @@ export async function askPicture(id: string, question: Question): Promise<Result
   if (found.ok) {
     const ends = found.value.measure === 'length' || found.value.measure === 'subject' ? found.value.value.ends : null;
     patch(id, { found: found.value, share: null, ...(ends ? { ends } : {}) });
-  } else patch(id, { found: null, share: null, problem: found.problem });
+  } else if (isCorrection(question) && picture.found?.measure === question.measure)
+    // What was found before stands: a search elsewhere that finds nothing takes nothing away.
+    patch(id, { question: picture.question, share: null, problem: elsewhere(found.problem) });
+  else patch(id, { found: null, share: null, problem: found.problem });
   return found;
 }
 

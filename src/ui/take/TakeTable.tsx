@@ -5,13 +5,15 @@ interface Props {
   title: string;
   heads: readonly string[];
   rows: readonly (readonly string[])[];
+  /** What holds for all of it: a column each. */
+  facts?: Readonly<Record<string, string>> | undefined;
 }
 
 /** A small key below a table that takes it along as CSV. */
-export function TakeTable({ title, heads, rows }: Props) {
+export function TakeTable({ title, heads, rows, facts }: Props) {
   const take = async () => {
     const [{ tableCsv }, { fileName }] = await Promise.all([import('./tableCsv'), import('./files')]);
-    saveFile(fileName(title, 'csv'), new Blob([tableCsv(heads, rows)], { type: 'text/csv' }));
+    saveFile(fileName(title, 'csv'), new Blob([tableCsv(heads, rows, facts)], { type: 'text/csv' }));
   };
   return <TakeKeys what={title} kinds={['CSV']} onTake={take} />;
 }

@@ -163,14 +163,27 @@ describe('a table as CSV', () => {
         rows={[{ name: 'Reach', values: ['138'], best: 0 }]}
       />,
       [
-        ['Line', 'A One'],
-        ['Reach', '138'],
+        ['Name', 'Reach'],
+        ['A One', '138'],
       ],
     ],
   ])('is taken by the small key below a %s table', async (_, table, lines) => {
     render(<Theme look="day">{table}</Theme>);
     fireEvent.press(screen.getByLabelText('CSV of Modes'));
     expect(await contentOf()).toEqual({ name: 'modes.csv', lines });
+  });
+
+  it('has units in its heads and bare numbers in its cells', () => {
+    const heads = ['Set-up', 'On it', 'Depth', 'Verdict', 'Room', 'Stops'];
+    const rows = [
+      ['A', '1,230\u202fpx', '1.5 m', '● enough', '–', '\u22120.5 stops'],
+      ['B', '980\u202fpx', '85 cm', '▽ not enough', '12 mm', '1 stops'],
+    ];
+    expect(Papa.parse<string[]>(tableCsv(heads, rows, { Subject: 'Curlew', Distance: '60 m' }).trim()).data).toEqual([
+      ['Set-up', 'On it (px)', 'Depth (m)', 'Verdict', 'Room (mm)', 'Stops (stops)', 'Subject', 'Distance (m)'],
+      ['A', '1230', '1.5', '● enough', '', '-0.5', 'Curlew', '60'],
+      ['B', '980', '0.85', '▽ not enough', '12', '1', 'Curlew', '60'],
+    ]);
   });
 
   it('says so when no file can be made', async () => {

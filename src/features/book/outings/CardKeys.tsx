@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import { cardSvg } from '@/core/outing/cardSvg';
-import { outingMarkdown } from '@/core/outing/markdown';
+import { outingMarkdown, outingText } from '@/core/outing/markdown';
 import type { OutingNight } from '@/core/outing/outingNight';
 import type { OutingWords } from '@/core/outing/outingWords';
 import { useNotice } from '@/data/notice';
@@ -39,7 +39,7 @@ export function CardKeys({ row, words, night }: Props) {
     try {
       const { outingCalendar } = await import('@/core/outing/calendar');
       const { data, id, version, updatedAt } = row;
-      const description = outingMarkdown(words);
+      const description = outingText(words);
       const found = outingCalendar({ ...data, id, version, changedMs: Date.parse(updatedAt), description }, night);
       if (found.ok) text('ics', found.value, 'text/calendar');
       else show({ text: found.problem.message });

@@ -21,6 +21,7 @@ import { stylesOf } from '@/ui/theme/theme';
 import { Chooser } from './Chooser';
 import { useDifferences } from './differences';
 import { useContenders } from './useContenders';
+import { factsOf } from '../tableFacts';
 
 const NONE: Compared[] = [];
 
@@ -38,6 +39,7 @@ export default function BesidePage() {
   const contest = useContenders();
   const units = usePreferences((state) => state.units);
   const { stance, set } = useFarOptions();
+  const stanceName = STANCES.find((each) => each.value === stance)?.name ?? '';
   const { situation, contenders } = contest;
   const result = useMemo(
     () => (situation ? sideBySide({ ...situation, contenders, stance, units }) : null),
@@ -66,7 +68,7 @@ export default function BesidePage() {
             </View>
             <PictureKey
               content={() => ({
-                title: `${situation.subject.name}: ${STANCES.find((each) => each.value === stance)?.name.toLowerCase()}`,
+                title: `${situation.subject.name}: ${stanceName.toLowerCase()}`,
                 lines: [result.sentence],
                 heads: result.compared.map(({ id, name }) => `${contest.letterOf(id)} ${name}`),
                 rows,
@@ -75,6 +77,7 @@ export default function BesidePage() {
             />
             <ComparedTable
               label="Differences between the set-ups"
+              facts={{ ...factsOf(situation, units), Comparison: stanceName }}
               columns={result.compared.map(({ id, name }) => ({ key: id, letter: contest.letterOf(id), name }))}
               rows={rows}
             />

@@ -83,6 +83,8 @@ interface BothProps {
   head: React.ReactNode;
 }
 
+const saysNoSubject = ({ problem }: BenchPicture): boolean => problem?.code === 'subject.none';
+
 function Both({ first, second, head }: BothProps) {
   const units = usePreferences((state) => state.units);
   const { ask, sheetFor } = useWhy();
@@ -90,6 +92,13 @@ function Both({ first, second, head }: BothProps) {
   const [one, two] = [sideOf(first, takenFirst), sideOf(second, takenSecond)];
   const told = one && two ? comparison(one, two) : null;
   const pair = useSeveral<{ ask: 'pair'; files: readonly [Blob, Blob] }>();
+  // Where no subject stands out in either, what both show tells how they lie on each other: asked without being asked for.
+  const byPair = saysNoSubject(first) && saysNoSubject(second);
+  const { ask: askPair, found: foundPair, share: pairShare, problem: pairProblem } = pair;
+  useEffect(() => {
+    if (byPair && !foundPair && pairShare === null && !pairProblem)
+      askPair({ ask: 'pair', files: [first.file, second.file] });
+  }, [byPair, foundPair, pairShare, pairProblem, askPair, first.file, second.file]);
   const shown = (
     <>
       {head}
@@ -118,8 +127,8 @@ function Both({ first, second, head }: BothProps) {
           })}
         />
       ) : null}
-      <OneSide picture={first} name="First" side={one} units={units} taken={takenFirst} />
-      <OneSide picture={second} name="Second" side={two} units={units} taken={takenSecond} />
+      <OneSide picture={first} name="First" side={one} units={units} taken={takenFirst} byPair={byPair} />
+      <OneSide picture={second} name="Second" side={two} units={units} taken={takenSecond} byPair={byPair} />
       <ChangePlaces first={first} second={second} />
       <Key title="Back to one picture" icon="arrow-back" weight="plain" onPress={stopComparing} />
       {sheetFor()}
@@ -270,10 +279,12 @@ interface SideProps {
   side: Side | null;
   units: UnitSystem;
   taken: TakenWith;
+  /** No subject stands out in either, and both are compared by what they show. */
+  byPair: boolean;
 }
 
 /** One of the two pictures: what was measured of it, by itself first, and the way to put its ends right. */
-function OneSide({ picture, name, side, units, taken }: SideProps) {
+function OneSide({ picture, name, side, units, taken, byPair }: SideProps) {
   const { id, opened, question, share, problem } = picture;
   const asked = question !== null;
   useEffect(() => {
@@ -294,7 +305,11 @@ function OneSide({ picture, name, side, units, taken }: SideProps) {
         <Txt kind="strong">{`${showQuantity(side.lengthPx, units).number} px ${showError(side.lengthPx, units)}`}</Txt>
       ) : null}
       {share !== null ? <Txt role="status">{`Measuring … ${Math.round(100 * share)} %`}</Txt> : null}
-      {problem ? (
+      {problem && byPair ? (
+        <Txt kind="small" tone="soft">
+          No subject stands out of the background; compared by what both pictures show.
+        </Txt>
+      ) : problem ? (
         <Txt tone="needle" role="alert">
           {problem.message}
         </Txt>

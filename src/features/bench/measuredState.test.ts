@@ -12,7 +12,10 @@ const RAIL = {
 };
 const kit = { ...demoKit(), adapters: [...demoKit().adapters, RAIL] };
 const chain = [...demoSetups.heath.data.chain, { type: 'adapter' as const, id: RAIL.id }];
-const setupRow = { ...kit.setups.find(({ id }) => id === demoSetups.heath.id)!, data: { ...demoSetups.heath.data, chain } };
+const setupRow = {
+  ...kit.setups.find(({ id }) => id === demoSetups.heath.id)!,
+  data: { ...demoSetups.heath.data, chain },
+};
 
 it('a measurement is kept with the draw it was made at: as in hand, or as entered, never as stored by chance', () => {
   const drawn = chain.map((row) => (row.id === RAIL.id ? { ...row, extensionMm: 150 } : row));

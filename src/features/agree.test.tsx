@@ -1,3 +1,8 @@
+import { far } from '@/cli/desks/far';
+import { near } from '@/cli/desks/near';
+import { run } from '@/cli/run';
+import { partAsUsed } from '@/core/chain/link';
+import { chance } from '@/core/simulate/chance';
 import { act } from '@testing-library/react-native';
 import { Dimensions } from 'react-native';
 import { demoAdapters, demoBodies, demoOptics, demoOutputs, demoSetups, demoSubjects } from '@/demo/kit';
@@ -73,6 +78,37 @@ const NEAR: [string, InHand][] = [
     { setup: heath, subject: tigerBeetle, output: print, nearRatio: 0.6, nearFNumber: 5.6, cocSchool: 'pixel' },
   ],
 ];
+
+/** How many situations are read beside each other: those above, and drawn ones; `npm run trial -- agree` reads fifty. */
+const SITUATIONS = Number(process.env.JAUGE_SITUATIONS ?? FAR.length + NEAR.length);
+const { even: random, oneOf } = chance(Number(process.env.JAUGE_SEED ?? 1));
+for (let i = FAR.length + NEAR.length; i < SITUATIONS; i += 1) {
+  const judgeBy = oneOf(['resolved', 'sampled'] as const);
+  if (random() < 0.6)
+    FAR.push([
+      `drawn ${i}`,
+      {
+        setup: oneOf([hide, dunes, lightBag]),
+        subject: curlew,
+        output: oneOf([web, print]),
+        distanceM: Math.round(20 * 10 ** random()),
+        judgeBy,
+      },
+    ]);
+  else
+    NEAR.push([
+      `drawn ${i}`,
+      {
+        setup: heath,
+        subject: tigerBeetle,
+        output: oneOf([web, print]),
+        nearRatio: 0.3 + 0.9 * random(),
+        nearFNumber: oneOf([4, 5.6, 8, 11, 16]),
+        cocSchool: oneOf(['diagonal', 'output', 'pixel'] as const),
+        judgeBy,
+      },
+    ]);
+}
 
 function take({ setup, subject, output, cocSchool, judgeBy, ...rest }: InHand): Situation {
   const state = useInHand.now();
@@ -150,6 +186,57 @@ describe.each(NEAR)('%s', (_, inHand) => {
     const sizes = await saysOf(<SizesPage />);
     for (const text of [ratio, `${pixels} px`]) expect(sizes).toContain(text);
     expect(await saysOf(<AperturePage />)).toContain(`At ${ratio}`);
+  });
+});
+
+/** A set-up as the command line takes it: each part as it is used. */
+const plainChain = ({ setup }: Situation) => setup.chain.map(partAsUsed);
+
+describe.each(FAR)('%s', (_, inHand) => {
+  it('reads the same on the desk as on the command line', async () => {
+    const situation = take(inHand);
+    const { setup, subject, output, distanceM, judgeBy, convention } = situation;
+    const { body, modeId, focalMm } = setup;
+    const input = {
+      body,
+      modeId,
+      chain: plainChain(situation),
+      focalMm,
+      subject,
+      output,
+      distanceM,
+      judgeBy,
+      cropConvention: convention,
+    };
+    const told = JSON.parse(run(far, JSON.stringify(input), 'in hand').stdout) as {
+      reading: Record<string, { value: number; unit: 'px'; plusMinus?: number }>;
+    };
+    const desk = await saysOf(<FarDesk />);
+    for (const key of ['pixelsOnSubject', 'resolvedPixels', 'neededPixels'])
+      expect(desk).toContain(showQuantity(told.reading[key]!, 'metric').number);
+  });
+});
+
+describe.each(NEAR)('%s', (_, inHand) => {
+  it('reads the same close up as on the command line', async () => {
+    const situation = take(inHand);
+    const { setup, subject, output, judgeBy, nearRatio, nearFNumber, convention } = situation;
+    const { body, modeId, focalMm } = setup;
+    const input = {
+      ...{ body, modeId, chain: plainChain(situation), focalMm, subject, output, judgeBy },
+      ...{
+        ratio: nearRatio,
+        fNumber: nearFNumber,
+        cropConvention: convention,
+        cocSchool: inHand.cocSchool ?? 'diagonal',
+      },
+    };
+    const told = JSON.parse(run(near, JSON.stringify(input), 'in hand').stdout) as {
+      reading: Record<string, { value: number; unit: 'px'; plusMinus?: number }>;
+    };
+    const desk = await saysOf(<NearDesk />);
+    for (const key of ['pixelsOnSubject', 'ratio', 'depthMm'])
+      expect(desk).toContain(showQuantity(told.reading[key]!, 'metric').number);
   });
 });
 

@@ -1,6 +1,7 @@
 import { between, text } from '@/contract/schemas/fields';
 import { packBag, stayHome, stepsOf, type Bag } from '@/core/bag/packBag';
 import type { Kit } from '@/core/bag/pieces';
+import { isCertain } from '@/core/bag/readKit';
 import { ok } from '@/core/quantity/result';
 import { desk } from '../desk';
 import { choice, convention, list, objectSchema, yesNo, type FarInput } from './fields';
@@ -28,7 +29,7 @@ interface BagInput extends PlainKit {
 const plainBag = ({ pieces, weightG, reached, missed }: Bag) => ({
   pieces: pieces.map(({ name }) => name),
   weightG,
-  reached: reached.map(({ want, by }) => ({ want: want.id, ...plainServed(by) })),
+  reached: reached.map(({ want, by }) => ({ want: want.id, certain: isCertain(by), ...plainServed(by) })),
   missed: missed.map(({ id }) => id),
 });
 

@@ -9,7 +9,7 @@ interface Told {
 }
 interface Answer {
   reading: { perPixel: Told; perOutputPixel: Told; rangeStops: Told; known: string };
-  against: { name: string; iso: Told; stops: Told; alikeIso: Told | null; known: string }[];
+  against: { name: string; iso: Told; stops: Told; alikeIso?: Told; known: string }[];
 }
 
 const read = (input: unknown): Answer => {

@@ -48,7 +48,7 @@ export const noise = desk<NoiseInput>({
         others: setups.map(({ name, setup }) => ({ id: name, name: zoomedName(name, setup), setup })),
         convention,
         lightFNumber: sameFNumber ? null : system.lightFNumber,
-      }).map(({ id: _, ...row }) => row),
+      }).map(({ id: _, alikeIso, ...row }) => ({ ...row, ...(alikeIso === null ? {} : { alikeIso }) })),
     });
   },
 });

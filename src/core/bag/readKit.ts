@@ -8,6 +8,9 @@ export const servedVerdict = ({ counted, plusMinus, needed }: Served): Verdict =
 
 export const isEnough = ({ counted, needed }: Served): boolean => counted >= needed;
 
+/** Whether a picture is reached for certain, with the error of its count taken off. */
+export const isCertain = (served: Served): boolean => isEnough(served) && servedVerdict(served) !== 'borderline';
+
 /** How many times what is needed. */
 export const spareOf = ({ counted, needed }: Served): number => counted / needed;
 

@@ -8,10 +8,23 @@ export interface Shown {
   unit: string;
 }
 
-/** Significant figures worth showing, from the error where there is one: no false precision. */
+/** An error that begins with a smaller number is told to two digits, and its value with it. */
+const TWO_DIGITS_BELOW = 3.55;
+
+/** The first digits of a number, from 1 to 10. */
+const leadOf = (value: number): number => value / 10 ** Math.floor(Math.log10(value));
+
+/**
+ * Significant figures worth showing, from the error where there is one: no false precision, and no rounding that makes two
+ * values contradict the difference told between them.
+ *
+ * @source the usual rule of data tables: two digits of an error below 3.55, one from there on
+ */
 function figuresFor(value: number, plusMinus: number | undefined, most: number): number {
   if (!plusMinus || value === 0) return most;
-  const figures = Math.ceil(Math.log10(Math.abs(value) / plusMinus)) + 1;
+  const place = Math.floor(Math.log10(plusMinus));
+  const finer = leadOf(plusMinus) < TWO_DIGITS_BELOW ? 1 : 0;
+  const figures = Math.floor(Math.log10(Math.abs(value))) - place + 1 + finer;
   return Math.max(2, Math.min(most, figures));
 }
 
@@ -101,7 +114,8 @@ export function showQuantity(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMi
 }
 
 /** An error to as many figures as it is worth. */
-export const roundedError = (plusMinus: number): number => Number(plusMinus.toPrecision(plusMinus > 100 ? 2 : 1));
+export const roundedError = (plusMinus: number): number =>
+  Number(plusMinus.toPrecision(plusMinus > 100 || leadOf(plusMinus) < TWO_DIGITS_BELOW ? 2 : 1));
 
 /** How many of the unit a length or weight is shown in one of its own unit is; null where it is neither. */
 function inShownUnit(quantity: Pick<Quantity, 'value' | 'unit' | 'plusMinus'>, system: UnitSystem): number | null {

@@ -3,9 +3,11 @@ import { ScrollView, View, useWindowDimensions } from 'react-native';
 import type { StoredOf } from '@/contract/resources';
 import type { Outing } from '@/contract/schemas/outing';
 import { piecesOf, type Kit } from '@/core/bag/pieces';
+import { isCertain } from '@/core/bag/readKit';
 import type { BagOrder, PackedBag } from '@/core/outing/bagOrder';
 import { setupNamesOf } from '@/core/outing/cardWords';
 import { carriedSum } from '@/core/kit/carried';
+import { VERDICT_MARK } from '@/core/output/verdictWords';
 import { formatFigures, formatFixed } from '@/core/quantity/format';
 import { useBagWork } from '@/data/outing/useBagWork';
 import { useCounting } from '@/data/outing/useCounting';
@@ -157,7 +159,14 @@ function OneBag({ bag, first, kit, nameOf, onTake }: BagProps) {
           <Txt tone="soft">Nothing of it was weighed</Txt>
         )}
         <View style={styles.grow}>
-          <Txt kind="strong">{bag.reached.map(({ wantId }) => nameOf(wantId)).join(' · ')}</Txt>
+          <Txt kind="strong">
+            {bag.reached
+              .map(
+                ({ wantId, served }) =>
+                  `${nameOf(wantId)}${isCertain(served) ? '' : `\u202f${VERDICT_MARK.borderline} with luck`}`,
+              )
+              .join(' · ')}
+          </Txt>
           {more ? <Txt kind="small">{more}</Txt> : null}
         </View>
         <Key title="Pack this" icon="work-outline" onPress={onTake} />

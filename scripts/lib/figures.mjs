@@ -6,8 +6,8 @@ import { inRoot } from './steps.mjs';
 
 const HEAD = `# Benchmarks
 
-Measured figures, written by \`npm run bench -- --write\`, \`npm run torture -- --write\` and
-\`npm run mutate -- <folder> --write\`. Nobody edits this page by hand. A ratio below 1 is within the bound.
+Measured figures, written by \`npm run bench\`, \`npm run torture\`, \`npm run trial\` and
+\`npm run mutate -- <folder>\` with \`--write\`. Nobody edits this page by hand. A ratio below 1 is within the bound.
 `;
 
 const commit = () => {

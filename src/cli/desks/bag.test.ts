@@ -6,7 +6,16 @@ interface Answer {
   ladder: {
     pieces: string[];
     weightG: { value: number; unit: string };
-    reached: { want: string; body: string; parts: string[]; counted: number; needed: number; verdict: string }[];
+    reached: {
+      want: string;
+      body: string;
+      parts: string[];
+      counted: number;
+      plusMinus?: number;
+      needed: number;
+      verdict: string;
+      certain: boolean;
+    }[];
     missed: string[];
     step: { moreG: number; gains: string[]; loses: string[]; adds: string[]; leaves: string[] };
   }[];
@@ -45,6 +54,8 @@ describe('a bag on the command line', () => {
         expect([each.body, ...each.parts].every((name) => pieces.some((piece) => name.startsWith(piece)))).toBe(true);
         expect(each.verdict).not.toBe('notEnough');
         expect(each.counted).toBeGreaterThanOrEqual(each.needed);
+        // For certain where its error leaves no doubt; else with luck.
+        expect(each.certain).toBe(each.counted - (each.plusMinus ?? 0) >= each.needed * (1 - 1e-9));
       }
     }
   });

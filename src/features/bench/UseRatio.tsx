@@ -20,6 +20,8 @@ const ENDS = [
   { value: 'closest', name: 'Lens at its closest' },
   { value: 'infinity', name: 'Lens at infinity' },
 ] as const;
+/** A difference smaller than this says nothing. */
+const AGREES = 0.001;
 const END_WORDS = { closest: 'lens at its closest', infinity: 'lens at infinity' } as const;
 
 interface Props {
@@ -96,7 +98,7 @@ export function UseRatio({ taken, ratio, pixels, realMm }: Props) {
       ))}
       {estimate ? (
         <Txt kind="small" tone={doubted ? 'caution' : 'soft'} role={doubted ? 'alert' : undefined}>
-          {`${doubted ? '⚠ ' : ''}By reckoning ${formatRatio(estimate.value)}: ${formatFigures(off * 100, 2)} % off.${doubted ? ' Check the set-up, its settings and the unit of the ruler before you use it.' : ''}`}
+          {`${doubted ? '⚠ ' : ''}By reckoning ${formatRatio(estimate.value)}: ${Math.abs(off) < AGREES ? 'the same' : `${formatFigures(off * 100, 2)} % off`}.${doubted ? ' Check the set-up, its settings and the unit of the ruler before you use it.' : ''}`}
         </Txt>
       ) : null}
       {isSet ? (

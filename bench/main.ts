@@ -5,6 +5,7 @@ import { benchApi } from './api';
 import { benchBigPicture } from './bigPicture';
 import { benchCore, benchPlanner } from './core';
 import { benchCsv } from './csv';
+import { benchLoad } from './load';
 import { benchMemory } from './memory';
 import { benchNear } from './near';
 import { benchPictures } from './pictures';
@@ -64,6 +65,10 @@ async function main(): Promise<void> {
       child.kill('SIGTERM');
     }
     section(part);
+  }
+  if (wants('load')) {
+    await benchLoad(folder);
+    section('load');
   }
   fs.rmSync(folder, { recursive: true, force: true });
 }

@@ -3,13 +3,13 @@ import fs from 'node:fs';
 import { chromium } from '@playwright/test';
 import { demoBodies } from '@/demo/kit';
 import { demoReadings } from '@/demo/readings';
+import { asked, underLoad } from './load';
+import { idOf } from './rows';
 import { report, spreadOf } from './timing';
 
 /** How many readings the Book gets; a million takes some ten minutes. */
 const READINGS = Number(process.env.JAUGE_BENCH_READINGS ?? 100_000);
 const PIECE = 100;
-
-const idOf = (n: number): string => `10000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
 /** A file of data with so many readings, made as it is sent. */
 function fileOf(count: number): ReadableStream<Uint8Array> {
@@ -87,59 +87,6 @@ async function during(what: string, url: string, child: ChildProcess, work: () =
   report(`${what}: memory of the server, most`, peakMb(child), 'MB', 250);
 }
 
-async function asked(what: string, url: string, query: string): Promise<void> {
-  const times: number[] = [];
-  for (let i = 0; i < 5; i++) {
-    const begun = performance.now();
-    await (await fetch(`${url}/api/v1/readings?limit=60&${query}`)).arrayBuffer();
-    times.push(performance.now() - begun);
-  }
-  report(`Book: ${what} (median)`, spreadOf(times).median, 'ms', 300);
-}
-
-/** So many at once, for so long. */
-const CLIENTS = 20;
-const LOAD_MS = 20_000;
-
-/** Many clients at once that list, search and write: how long each has to wait. */
-async function underLoad(url: string): Promise<void> {
-  const times: Record<'list' | 'search' | 'write', number[]> = { list: [], search: [], write: [] };
-  const end = performance.now() + LOAD_MS;
-  let next = 0;
-  const client = async (n: number) => {
-    // Each goes down the Book as a screen does, part after part, and begins anew at its end.
-    const sort = ['newest', 'oldest', 'subject', 'most'][n % 4];
-    let after = '';
-    while (performance.now() < end) {
-      const k = next++;
-      const what = (['list', 'search', 'list', 'write'] as const)[k % 4]!;
-      const begun = performance.now();
-      const answer =
-        what === 'list'
-          ? await fetch(`${url}/api/v1/readings?limit=60&sort=${sort}${after}`)
-          : what === 'search'
-            ? await fetch(
-                `${url}/api/v1/readings?limit=60&search=${encodeURIComponent(`note ${(k * 7919) % READINGS}`)}`,
-              )
-            : await fetch(`${url}/api/v1/bodies`, {
-                method: 'POST',
-                headers: { 'content-type': 'application/json' },
-                body: JSON.stringify({ id: idOf(8e9 + 1000 * n + k), data: demoBodies.ostrel.data }),
-              });
-      const text = await answer.text();
-      if (!answer.ok) throw new Error(`${what} answered ${answer.status}`);
-      times[what].push(performance.now() - begun);
-      if (what === 'list') {
-        const { next } = JSON.parse(text) as { next?: string };
-        after = next ? `&after=${next}` : '';
-      }
-    }
-  };
-  await Promise.all(Array.from({ length: CLIENTS }, (_, n) => client(n)));
-  for (const what of ['list', 'search', 'write'] as const)
-    report(`${CLIENTS} clients, ${READINGS} readings: a ${what}, p95`, spreadOf(times[what]).p95, 'ms', 1000);
-}
-
 /** The Book and its file with very many readings. */
 export async function benchSize(url: string, child: ChildProcess): Promise<void> {
   await during('Import', url, child, async () => {
@@ -158,7 +105,7 @@ export async function benchSize(url: string, child: ChildProcess): Promise<void>
   await asked('a part, newest first', url, 'sort=newest');
   await asked('a part, by subject', url, 'sort=subject');
   await asked('words looked for', url, `search=${encodeURIComponent('note 777 curlew')}`);
-  await underLoad(url);
+  await underLoad(url, READINGS);
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
     args: ['--no-sandbox'],

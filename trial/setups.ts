@@ -56,8 +56,15 @@ function far(drawn: Drawn, random: Random, by: Map<string, Held>): void {
     sizeMm: truthOf(subject.sizeMm, subject.sizePlusMinusMm!, random),
     sizePlusMinusMm: undefined,
   };
-  const [said, real] = [subject, truth].map((each) => readFar({ system, subject: each, distanceM, output }));
-  if (!said?.ok || !real?.ok || said.value.obstacle || real.value.obstacle) return;
+  // The lens as sharp as it may be, where its sharpness is known with an error.
+  const { lens50LpPerMm } = system;
+  const sharp = lens50LpPerMm.plusMinus
+    ? { value: Math.max(2, truthOf(lens50LpPerMm.value, lens50LpPerMm.plusMinus, random)) }
+    : {};
+  const truly = { ...system, lens50LpPerMm: { ...lens50LpPerMm, ...sharp, unit: lens50LpPerMm.unit } as Quantity };
+  const said = readFar({ system, subject, distanceM, output });
+  const real = readFar({ system: truly, subject: truth, distanceM, output });
+  if (!said.ok || !real.ok || said.value.obstacle || real.value.obstacle) return;
   note(by, 'far: pixels on the subject', said.value.pixelsOnSubject, real.value.pixelsOnSubject.value);
   note(by, 'far: resolved pixels', said.value.resolvedPixels, real.value.resolvedPixels.value);
 }

@@ -52,15 +52,21 @@ export function pixelsPerOutputPixel(used: UsedArea, output: OutputSpec): Quanti
   }));
 }
 
-/** How far a signal over noise may be off: the farthest that full well and noise of reading within their errors lead. */
-function errorOf({ fullWellE, readNoiseE }: SensorLight, overStops: number): number {
+/**
+ * How far a signal over noise may be off. Measured, full well and noise of reading err apart from each other, and add as
+ * squares; of a class, both may lie at an end of its span at once.
+ */
+function errorOf({ fullWellE, readNoiseE, known }: SensorLight, overStops: number): number {
   const here = midTone(fullWellE.value, readNoiseE.value, overStops);
   const ends = ({ value, plusMinus = 0 }: Quantity) => [Math.max(0.1, value - plusMinus), value + plusMinus];
-  return Math.max(
-    ...ends(fullWellE).flatMap((full) =>
-      ends(readNoiseE).map((read) => Math.abs(midTone(full, read, overStops) - here)),
-    ),
-  );
+  const off = (full: number, read: number) => Math.abs(midTone(full, read, overStops) - here);
+  const [fulls, reads] = [ends(fullWellE), ends(readNoiseE)];
+  return known === 'measured'
+    ? Math.hypot(
+        Math.max(...fulls.map((full) => off(full, readNoiseE.value))),
+        Math.max(...reads.map((read) => off(fullWellE.value, read))),
+      )
+    : Math.max(...fulls.flatMap((full) => reads.map((read) => off(full, read))));
 }
 
 /**

@@ -46,7 +46,7 @@ describe('what one’s own pictures say, on the desks', () => {
     byHand();
     await renderWithKit(<FarDesk />);
     fireEvent.press(await screen.findByText('Shutter and motion'));
-    expect(words()).toMatch(/By hand 1\/1,000 s or shorter, as your own pictures showed\./);
+    expect(words()).toMatch(/By hand 1\/640 s or shorter, as your own pictures showed\./);
     fireEvent.press(screen.getByLabelText(/^Hand-hold that counts: 1\/520/));
     fireEvent.press(await screen.findByText('one over the equivalent focal length'));
     expect(usePreferences.getState().handBy).toBe('rule');
@@ -59,7 +59,7 @@ describe('what one’s own pictures say, on the desks', () => {
     byHand();
     await renderWithKit(<FarDesk />);
     fireEvent.press(await screen.findByText('What your pictures say'));
-    expect(words()).toMatch(/of the 980\spx from which four of five of yours are large enough/);
+    expect(words()).toMatch(/of the 1,000\spx from which four of five of yours are large enough/);
     expect(words()).toMatch(/20\sm is farther than nearly all you kept, mostly from 9\sm\./);
     await act(async () =>
       usePreferences.setState({ saysOff: [sayKey('distance', 'Stonechat'), sayKey('pixels', 'far subjects')] }),
@@ -89,7 +89,7 @@ describe('what one’s own pictures say, on the desks', () => {
     fireEvent.press(screen.getByTestId('limit'));
     fireEvent.press(await screen.findByText('Your own pictures'));
     expect(useSky.now().rule).toBe('own');
-    expect(screen.getByTestId('limit-value')).toHaveTextContent(/^12\s?s$/);
+    expect(screen.getByTestId('limit-value')).toHaveTextContent(/^14\s?s$/);
     expect(words()).toContain('longest: your own pictures');
     useSky.now().set({ rule: 'worst' });
   });

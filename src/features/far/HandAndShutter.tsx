@@ -74,7 +74,7 @@ function ShutterAdvice({ more, output, units, handS, own, fastestS }: AdviceProp
     <Txt kind="small" tone="soft">
       {assumed ? `Nobody entered how fast it moves: at the usual ${quantityText(more.speedMPerS, units)} ` : ''}
       {strict === null
-        ? `${assumed ? 'it would be too fast' : 'Too fast'} for the ${dialText(fastestS)} of this body at 100 %${enough === null ? '' : `; ${dialText(enough)} is enough for ${output.name}`}: pan with it.`
+        ? `${assumed ? 'it would be too fast' : 'Too fast'} for a shutter of ${dialText(fastestS)} at 100 %${enough === null ? '' : `; ${dialText(enough)} is enough for ${output.name}`}: pan with it.`
         : `${assumed ? 'set' : 'Set'} ${dialText(strict)} to freeze it at 100 %${enough !== null && enough !== strict ? `, ${dialText(enough)} is enough for ${output.name}` : ''}.`}
       {hand === null ? '' : ` By hand ${dialText(hand)} or shorter${own ? ', as your own pictures showed' : ''}.`}
     </Txt>

@@ -43,10 +43,11 @@ test('what one’s own pictures say counts on a desk, and is switched off', asyn
   await group.click();
   await expect(page.getByText(/from which four of five of yours are large enough/)).toBeVisible();
   await page.getByRole('button', { name: /^Noise/ }).click();
-  await page.getByRole('button', { name: /^Highest ISO that passes: ISO 4,900/ }).click();
+  await page.getByRole('button', { name: /^Highest ISO that passes: ISO/ }).click();
+  const own = (await page.getByTestId('why-value').textContent())!;
   await page.getByRole('radio', { name: /10 : 1 on the output/ }).click();
   await expect(page.getByRole('radio', { name: /10 : 1 on the output/ })).toBeChecked();
-  await expect(page.getByTestId('why-value')).not.toHaveText('ISO 4,900');
+  await expect(page.getByTestId('why-value')).not.toHaveText(own);
   await page.keyboard.press('Escape');
 
   await page.goto('/book/says');

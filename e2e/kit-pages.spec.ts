@@ -36,7 +36,7 @@ test('the card of a body tells what each mode gives, and why its megapixels are 
   await expect(page.getByTestId('whole-picturesOnCard')).toContainText('2,700');
   await page.getByRole('textbox', { name: 'Card, GB' }).fill('64');
   await page.getByRole('textbox', { name: 'Card, GB' }).press('Enter');
-  await expect(page.getByTestId('whole-picturesOnCard')).toContainText('1,300');
+  await expect(page.getByTestId('whole-picturesOnCard')).toContainText('1,330');
   await page.getByTestId('c15-megapixels').click();
   await expect(page.getByText(/divided by it twice. Divided once, 45.4 ÷ 1.5 = 30.3 MP/)).toBeVisible();
   await page.getByRole('button', { name: 'Close', exact: true }).click();

@@ -40,7 +40,7 @@ export default function SaysPage() {
             : judged === null || !found
               ? 'Reading the Book …'
               : judged || limits.length
-                ? `Learned from ${formatFixed(judged)} judged groups of pictures, and from what the Bench and the Book tell besides. A group counts once: what is taken together is no independent trial. What is switched on counts on the desks and on the card.`
+                ? `Learned from ${formatFixed(judged)} judged groups of pictures, and from what the Bench and the Book tell besides. A group counts once, and groups of one session for less: they share their light and luck. What is switched on counts on the desks and on the card.`
                 : 'Nothing judged yet. Bring the pictures of an outing home and give each group its verdict: from five on the Book begins to tell what you hold, like and reach.'}
         </Txt>
         {failed ? <Key title="Try again" onPress={retry} /> : null}

@@ -22,8 +22,7 @@ function parentOf(whole: unknown, place: Path): Record<string | number, unknown>
   return place
     .slice(0, -1)
     .reduce<unknown>((held, key) => (held as Record<string | number, unknown> | undefined)?.[key], whole) as
-    | Record<string | number, unknown>
-    | undefined;
+    Record<string | number, unknown> | undefined;
 }
 
 /** A copy without what stands at the places; one that went with its parent is gone already. */
@@ -47,7 +46,8 @@ export function withNumber(value: unknown, place: Path, number: number): unknown
 }
 
 /** Answers that are objects or places may be null where there is none; a number may not. */
-const MAY_BE_NULL = /^(dark|darkWithoutMoon|nautical|civil|sunset|sunrise|best|swap|adds|most|by|settings|moonrise|moonset)$/;
+const MAY_BE_NULL =
+  /^(dark|darkWithoutMoon|nautical|civil|sunset|sunrise|best|swap|adds|most|by|settings|moonrise|moonset)$/;
 
 /**
  * What must stand in no answer: no number where one belongs, and no such word in any text.

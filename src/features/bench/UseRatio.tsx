@@ -79,7 +79,16 @@ export function UseRatio({ taken, ratio, pixels, realMm }: Props) {
   };
   return (
     <View style={{ gap: space.medium }}>
-      <Choice label="Where the lens’s own focus stood" options={ENDS} value={at} onChange={setAt} />
+      <Choice
+        label="Where the lens’s own focus stood"
+        options={ENDS}
+        value={at}
+        onChange={(end) => {
+          // Another state is doubted anew.
+          setSure(false);
+          setAt(end);
+        }}
+      />
       {settings.map(({ index, kind, name, least, most, value }) => (
         <NumberField
           key={index}

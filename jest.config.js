@@ -52,13 +52,18 @@ const ui = {
 const modulePathIgnorePatterns = ['<rootDir>/.cache/'];
 
 module.exports = {
+  // What reads pictures runs bundled, in a worker of its own.
+  globalSetup: '<rootDir>/tests/readers.mjs',
   testSequencer: '<rootDir>/tests/longestFirst.js',
   projects: [
     {
       displayName: 'node',
       modulePathIgnorePatterns,
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,contract,server,demo,cli,workers}/**/*.test.ts', '<rootDir>/tests/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/src/{core,contract,server,demo,cli,workers,reader}/**/*.test.ts',
+        '<rootDir>/tests/**/*.test.ts',
+      ],
       setupFilesAfterEnv: ['<rootDir>/tests/setup-after.js'],
       // Not babel.config.js: the server and the core are plain Node.
       transform: {

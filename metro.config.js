@@ -44,6 +44,9 @@ config.resolver.resolveRequest = (context, name, platform) => {
 // Dev only: `expo start --web` hands /api to the Express server, so the app always uses same-origin URLs.
 const API = process.env.JAUGE_API_URL ?? 'http://127.0.0.1:4101';
 config.server.enhanceMiddleware = (metro) => (req, res, next) => {
+  // As the server sends them: what reads pictures shares memory between its workers.
+  res.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
+  res.setHeader('Cross-Origin-Embedder-Policy', 'require-corp');
   if (!req.url.startsWith('/api/')) return metro(req, res, next);
   const up = http.request(new URL(req.url, API), { method: req.method, headers: req.headers }, (r) => {
     res.writeHead(r.statusCode, r.headers);

@@ -2,10 +2,12 @@
 import { spawnSync } from 'node:child_process';
 import { buildCommandLine } from './lib/build.mjs';
 import { generateValidators } from './lib/generate.mjs';
+import { makeReaders } from './lib/pictureLibrary.mjs';
 import { inRoot, installPackages } from './lib/steps.mjs';
 
 installPackages();
 generateValidators();
+makeReaders();
 buildCommandLine();
 const result = spawnSync(
   process.execPath,

@@ -11,6 +11,7 @@ const WEB_SOURCES = [
   'src/ui',
   'src/data',
   'src/workers',
+  'src/reader',
   'src/core',
   'src/contract',
   'public',
@@ -22,7 +23,7 @@ const WEB_SOURCES = [
   'package-lock.json',
 ];
 const SERVER_SOURCES = ['src/server', 'src/contract', 'src/core', 'src/demo', 'package-lock.json'];
-const COMMAND_LINE_SOURCES = ['src/cli', 'src/contract', 'src/core', 'package-lock.json'];
+const COMMAND_LINE_SOURCES = ['src/cli', 'src/reader', 'src/contract', 'src/core', 'package-lock.json'];
 const COMPRESSED = new Set(['.webmanifest', '.js', '.css', '.html', '.json', '.svg', '.ttf', '.map', '.wasm']);
 
 function isCurrent(stamp, hash) {

@@ -1,6 +1,7 @@
 // Writes what follows from the schemas and is not kept in the repository: the validators as plain code.
 import fs from 'node:fs';
 import path from 'node:path';
+import { makeReaders } from './pictureLibrary.mjs';
 import { hashOfSources, inRoot, installPackages, run, say } from './steps.mjs';
 
 const SOURCES = [
@@ -40,4 +41,5 @@ export function prepare() {
   installPackages();
   generateValidators();
   copyRawDecoder();
+  makeReaders();
 }

@@ -272,10 +272,14 @@ describe('the server', () => {
     expect(headers['x-powered-by']).toBeUndefined();
     expect(headers['x-content-type-options']).toBe('nosniff');
     expect(headers['cache-control']).toBe('no-store');
-    // Only the worker that decodes camera raw may make code, and under no other spelling of its address.
+    // Workers that read pictures share memory: the page must be alone with its origin.
+    expect(headers['cross-origin-opener-policy']).toBe('same-origin');
+    expect(headers['cross-origin-embedder-policy']).toBe('require-corp');
+    // Only the workers that read pictures may make code, and under no other spelling of their addresses.
     const policyOf = async (path: string) =>
       String((await api().get(path)).headers['content-security-policy']).includes('unsafe-eval');
-    expect(await policyOf('/raw/worker.js')).toBe(true);
+    for (const path of ['/raw/worker.js', '/pictures/reader.js', '/pictures/vips-es6.js'])
+      expect(await policyOf(path)).toBe(true);
     for (const path of ['/', '/raw/', '/raw//worker.js', '/raw/libraw.wasm', '/api/v1/health', '/RAW/worker.js'])
       expect(await policyOf(path)).toBe(false);
   });

@@ -106,11 +106,12 @@ function realPathOf(wanted: string): string | null {
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
 
 /**
- * The decoder of camera raw is WebAssembly whose glue is made at run time. A worker obeys the policy that comes with its own
- * script: only this one may do so, and it can reach nothing but its own file.
+ * What reads pictures and camera raw is WebAssembly whose glue is made at run time. A worker obeys the policy that comes with its
+ * own script: only these may do so, and they can reach nothing but this server's files.
  */
-const RAW_DECODER = '/raw/worker.js';
-const RAW_POLICY = "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'";
+const WORKERS_WITH_GLUE = new Set(['/raw/worker.js', '/pictures/reader.js', '/pictures/vips-es6.js']);
+const GLUE_POLICY =
+  "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; worker-src 'self'; connect-src 'self'";
 
 /** Response headers: own origin only, no framing, no sniffing. */
 export const securityHeaders: RequestHandler[] = [
@@ -136,9 +137,12 @@ export const securityHeaders: RequestHandler[] = [
     // Plain http on loopback: these would send the browser to https.
     strictTransportSecurity: false,
     referrerPolicy: { policy: 'no-referrer' },
+    // Nothing of another origin is ever in a page; so the workers that read pictures may share memory.
+    crossOriginEmbedderPolicy: { policy: 'require-corp' },
+    crossOriginOpenerPolicy: { policy: 'same-origin' },
   }),
   (request, response, next) => {
-    if (request.path === RAW_DECODER) response.setHeader('Content-Security-Policy', RAW_POLICY);
+    if (WORKERS_WITH_GLUE.has(request.path)) response.setHeader('Content-Security-Policy', GLUE_POLICY);
     response.setHeader(
       'Permissions-Policy',
       'geolocation=(self), accelerometer=(self), gyroscope=(self), magnetometer=(self), screen-wake-lock=(self), camera=(), microphone=(), payment=(), usb=(), serial=(), midi=(), display-capture=(), browsing-topics=()',

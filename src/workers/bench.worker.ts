@@ -1,14 +1,12 @@
 import { greyOf } from '@/core/formats/pictures/decoded';
 import { mosaicOf, type Mosaic } from '@/core/formats/pictures/mosaic';
-import { readPicture } from '@/core/formats/pictures/readPicture';
 import { answer } from '@/core/measure/answer';
 import type { BenchAsk, BenchNews, Opened } from '@/core/measure/benchTalk';
 import type { Grey } from '@/core/picture/grey';
 import { shown, whiteOf } from '@/core/picture/shown';
 import { ok, type Result } from '@/core/quantity/result';
-import { browserPicture } from './browserJpeg';
+import { fileReader } from '@/reader/startBrowser';
 import { letGo } from './letGo';
-import { rawPicture } from './rawDecoder';
 import { onAsked, teller } from './talk';
 
 const tell = teller<BenchNews>();
@@ -18,21 +16,18 @@ let held: { grey: Grey; white: number; mosaic: Mosaic | null } | null = null;
 
 async function open({ id, file, tone, frame }: Extract<BenchAsk, { ask: 'open' }>): Promise<Result<Opened>> {
   tell({ id, share: 0.1 });
-  const read = await readPicture(file, {
-    jpeg: browserPicture,
-    raw: rawPicture,
-    frame,
-    letGo,
-    onProgress: (share) => tell({ id, share: 0.2 + 0.6 * share }),
-  });
+  const reader = fileReader();
+  const read = await reader.read(file, { frame, onProgress: (share) => tell({ id, share: 0.1 + 0.7 * share }) });
+  reader.end();
   if (!read.ok) return read;
   tell({ id, share: 0.8 });
-  const { decoded, kind } = read.value;
+  const { decoded, kind, frame: shownFrame, frames } = read.value;
   const mosaic = mosaicOf(decoded);
   const grey = greyOf(decoded, tone, true);
   if (grey.data.buffer !== decoded.codes.buffer) letGo(decoded.codes.buffer);
   held = { grey, white: whiteOf(grey), mosaic };
-  return ok({ width: grey.width, height: grey.height, kind, tone: tone ?? decoded.tone, frame: read.value.frame });
+  const { width, height } = grey;
+  return ok({ width, height, kind, tone: tone ?? decoded.tone, frame: shownFrame, frames });
 }
 
 const NOT_OPEN = { code: 'bench.notOpen', message: 'The picture is not open any more: bring it again.' };

@@ -1,23 +1,15 @@
 import { codesOf } from '@/core/formats/pictures/mosaic';
 import { greyOf, type Decoded } from '@/core/formats/pictures/decoded';
-import { readPicture } from '@/core/formats/pictures/readPicture';
 import { photonTransfer } from '@/core/measure/light/photonTransfer';
 import { comparePair } from '@/core/measure/pair/comparePair';
 import type { SeveralAsk, SeveralNews } from '@/core/measure/severalTalk';
 import { handLimit } from '@/core/measure/shake/handLimit';
 import { sharpnessOf } from '@/core/measure/shake/sharpness';
 import { fail, ok, type Result } from '@/core/quantity/result';
-import { browserPicture } from './browserJpeg';
-import { letGo } from './letGo';
-import { rawPicture } from './rawDecoder';
+import { fileReader } from '@/reader/startBrowser';
 import { onAsked, teller } from './talk';
 
 const tell = teller<SeveralNews>();
-
-async function decodedOf(file: Blob): Promise<Result<Decoded>> {
-  const read = await readPicture(file, { jpeg: browserPicture, raw: rawPicture, letGo });
-  return read.ok ? ok(read.value.decoded) : read;
-}
 
 /** Opens one file after the other and hands each to what is made of it; nothing larger than that stays. */
 async function eachOf<T>(
@@ -26,13 +18,18 @@ async function eachOf<T>(
   make: (decoded: Decoded, index: number) => T,
 ): Promise<Result<T[]>> {
   const made: T[] = [];
-  for (const [k, file] of files.entries()) {
-    const decoded = await decodedOf(file);
-    if (!decoded.ok) return decoded;
-    made.push(make(decoded.value, k));
-    tell({ share: (share * (k + 1)) / files.length });
+  const reader = fileReader();
+  try {
+    for (const [k, file] of files.entries()) {
+      const read = await reader.read(file);
+      if (!read.ok) return read;
+      made.push(make(read.value.decoded, k));
+      tell({ share: (share * (k + 1)) / files.length });
+    }
+    return ok(made);
+  } finally {
+    reader.end();
   }
-  return ok(made);
 }
 
 const EIGHT_BITS = fail(

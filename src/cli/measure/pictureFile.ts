@@ -1,40 +1,23 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { orientation, parse } from 'exifr';
-import { decode } from 'jpeg-js';
+import { parse } from 'exifr';
 import { greyOf, type Decoded } from '@/core/formats/pictures/decoded';
-import { readPicture } from '@/core/formats/pictures/readPicture';
 import type { Grey } from '@/core/picture/grey';
 import type { Tone } from '@/core/picture/tone';
 import { fail, ok, type Result } from '@/core/quantity/result';
+import { fileReader } from '@/reader/startNode';
 
 /** A picture file, opened. */
 export interface PictureFile {
   decoded: Decoded;
   grey: Grey;
+  /** Which frame or page of the file it is, counted from 0, and of how many; nothing where there is but one. */
+  page?: number | undefined;
+  frames?: number | undefined;
   /** What it says of how it was taken; nothing where it says nothing. */
   exposureS: number | null;
   focalMm: number | null;
   iso: number | null;
-}
-
-/** JPEG, decoded by a package, turned as its EXIF says. */
-async function jpegPicture(file: Blob): Promise<Decoded> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const { width, height, data } = decode(bytes, {
-    useTArray: true,
-    formatAsRGBA: false,
-    maxResolutionInMP: 101,
-    maxMemoryUsageInMB: 4096,
-  });
-  let turned: number | undefined;
-  try {
-    turned = await orientation(bytes);
-  } catch {
-    // A picture without readable EXIF stands as it is stored.
-    turned = undefined;
-  }
-  return { width, height, channels: 3, codes: data, black: 0, white: 255, tone: 'srgb', orientation: turned, bits: 8 };
 }
 
 /** What EXIF says of the exposure. */
@@ -53,20 +36,40 @@ async function exposureOf(bytes: Uint8Array): Promise<Pick<PictureFile, 'exposur
   return { exposureS: number('ExposureTime'), focalMm: number('FocalLength'), iso: number('ISO') };
 }
 
+/** EXIF stands near the start; more than this of a picture is never needed for it. */
+const HEAD_BYTES = 4 << 20;
+
+function headOf(file: string): Uint8Array {
+  const opened = fs.openSync(file, 'r');
+  try {
+    const head = new Uint8Array(Math.min(HEAD_BYTES, fs.fstatSync(opened).size));
+    fs.readSync(opened, head, 0, head.length, 0);
+    return head;
+  } finally {
+    fs.closeSync(opened);
+  }
+}
+
 /** Opens a picture file. Names are meant from where the command was typed. */
 export async function openPicture(
   file: string,
   tone: Tone | undefined,
   frame: number | undefined,
 ): Promise<Result<PictureFile>> {
-  let bytes: Buffer<ArrayBuffer>;
+  const at = path.resolve(process.env.INIT_CWD ?? process.cwd(), file);
+  let head: Uint8Array;
   try {
-    bytes = fs.readFileSync(path.resolve(process.env.INIT_CWD ?? process.cwd(), file));
+    head = headOf(at);
   } catch (error) {
     return fail('picture.missing', `Cannot read ${file}: ${(error as Error).message}`, 'picture');
   }
-  const read = await readPicture(new Blob([bytes]), { jpeg: jpegPicture, frame });
-  if (!read.ok) return read;
-  const { decoded } = read.value;
-  return ok({ decoded, grey: greyOf(decoded, tone), ...(await exposureOf(bytes)) });
+  const reader = fileReader();
+  try {
+    const read = await reader.read(at, { frame });
+    if (!read.ok) return read;
+    const { decoded, frame: page, frames } = read.value;
+    return ok({ decoded, grey: greyOf(decoded, tone), page, frames, ...(await exposureOf(head)) });
+  } finally {
+    reader.end();
+  }
 }

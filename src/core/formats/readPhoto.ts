@@ -43,12 +43,13 @@ function subjectDistance(raw: Raw): number | undefined {
   return metres !== undefined && metres > 0 && metres < MOST_DISTANCE_M ? metres : undefined;
 }
 
-type Kind = 'jpeg' | 'tiff' | 'heic';
+type Kind = 'jpeg' | 'png' | 'tiff' | 'heic';
 
 /** What a file is by its first bytes; its name may say anything. */
 export function pictureKind(head: Uint8Array): Kind | null {
   const ascii = (from: number, to: number) => String.fromCharCode(...head.subarray(from, to));
   if (head[0] === 0xff && head[1] === 0xd8) return 'jpeg';
+  if (head[0] === 0x89 && ascii(1, 4) === 'PNG') return 'png';
   if (ascii(0, 4) === 'II*\0' || ascii(0, 4) === 'MM\0*') return 'tiff';
   if (ascii(4, 8) === 'ftyp' && /heic|heix|hevc|mif1|msf1|heim|heis/.test(ascii(8, 32))) return 'heic';
   return null;
@@ -86,7 +87,7 @@ export async function readPhoto(file: Blob, headBytes = HEAD_BYTES): Promise<Pho
     return {
       ok: false,
       message:
-        'This is not a JPEG, HEIC or TIFF picture, whatever its name says. Choose a picture as it left the camera.',
+        'This is not a JPEG, PNG, HEIC or TIFF picture, whatever its name says. Choose a picture as it left the camera.',
     };
   let raw: Raw | undefined;
   try {

@@ -41,8 +41,9 @@ export interface Opened {
   height: number;
   kind: PictureKind;
   tone: Tone;
-  /** Which frame of a film it is, counted from 0. */
+  /** Which frame of a film or page of a file it is, counted from 0, and of how many; nothing where there is but one. */
   frame?: number | undefined;
+  frames?: number | undefined;
 }
 
 /** What a page asks the worker that holds a picture. */

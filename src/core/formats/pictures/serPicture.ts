@@ -1,3 +1,4 @@
+import type { ByteSource } from './byteSource';
 import type { Decoded } from './decoded';
 
 /** So much of a film comes before its first frame. */
@@ -53,10 +54,10 @@ export function serHeader(bytes: Uint8Array): SerHeader | null {
 }
 
 /** One frame of a SER file, counted from 0; nothing when the file has no such frame. */
-export async function serFrameOf(film: Blob, header: SerHeader, frame: number): Promise<Decoded | null> {
+export function serFrameOf(film: ByteSource, header: SerHeader, frame: number): Decoded | null {
   const at = SER_HEADER_BYTES + frame * header.frameBytes;
   if (frame < 0 || frame >= header.frames || film.size < at + header.frameBytes) return null;
-  return decodedFrame(await film.slice(at, at + header.frameBytes).arrayBuffer(), header);
+  return decodedFrame(film.read(at, at + header.frameBytes).buffer, header);
 }
 
 function decodedFrame(bytes: ArrayBuffer, header: SerHeader): Decoded {
@@ -78,15 +79,11 @@ function decodedFrame(bytes: ArrayBuffer, header: SerHeader): Decoded {
 }
 
 /** The sharpest frame: most difference between neighbours, of what is brighter than the ground. */
-export async function sharpestFrame(
-  film: Blob,
-  header: SerHeader,
-  onProgress?: (share: number) => void,
-): Promise<number> {
+export function sharpestFrame(film: ByteSource, header: SerHeader, onProgress?: (share: number) => void): number {
   let best = 0;
   let most = -1;
   for (let frame = 0; frame < header.frames; frame++) {
-    const decoded = await serFrameOf(film, header, frame);
+    const decoded = serFrameOf(film, header, frame);
     if (!decoded) break;
     const { codes, width, height, channels } = decoded;
     // Two apart: on a mosaic neighbours differ by their colour.

@@ -2,26 +2,10 @@ import type { Metadata, RawSensorData } from 'libraw-wasm';
 import type { Decoded } from '@/core/formats/pictures/decoded';
 import { ReaderMissing } from '@/core/formats/pictures/readPicture';
 import { decodedOfSensor } from '@/core/formats/pictures/rawSensor';
+import { allowOwnScripts } from './ownScripts';
 
 /** Where the decoder of camera raw lies: unchanged files of its package, its worker with a policy of its own. */
 const DECODER = '/raw/worker.js';
-
-interface Policies {
-  defaultPolicy: unknown;
-  createPolicy: (name: string, rules: { createScriptURL: (address: string) => string }) => void;
-}
-
-/** A worker, too, may load scripts only from addresses it has named: those of this server. */
-function allowOwnScripts(): void {
-  const { trustedTypes } = globalThis as { trustedTypes?: Policies };
-  if (!trustedTypes || trustedTypes.defaultPolicy) return;
-  trustedTypes.createPolicy('default', {
-    createScriptURL: (address) => {
-      if (new URL(address, location.href).origin === location.origin) return address;
-      throw new TypeError('Scripts come from this server only.');
-    },
-  });
-}
 
 type Answer = { id: number; out?: unknown; error?: string | undefined };
 
@@ -36,7 +20,9 @@ function asker(worker: Worker) {
       event.preventDefault();
       // A script that cannot be fetched has no message; one that breaks off has. Source: HTML, running a worker.
       reject(
-        event.message ? new Error(event.message) : new ReaderMissing('the decoder of camera raw cannot be loaded'),
+        event.message
+          ? new Error(event.message)
+          : new ReaderMissing('the part of Jauge that reads camera raw did not arrive'),
       );
     };
   });

@@ -1,0 +1,3 @@
+import { makeReaders } from '../scripts/lib/pictureLibrary.mjs';
+
+export default makeReaders;

@@ -40,6 +40,10 @@ const KNOWN: Record<string, { licence: string; copyright: string }> = {
     copyright:
       'LibRaw: Copyright 2008-2025 LibRaw LLC. JPEG library: Copyright (C) 1991-2024, Thomas G. Lane, Guido Vollbeding',
   },
+  'wasm-vips': {
+    licence: 'MIT; holds libvips, glib, libexif and libheif (LGPL-3.0-only) and others (NOTICE-libvips)',
+    copyright: 'Copyright (c) 2020 Kleis Auke Wolthuizen; libvips: John Cupitt and the libvips authors',
+  },
   '@expo-google-fonts/barlow': {
     licence: 'MIT AND OFL-1.1',
     copyright: 'Copyright 2017 The Barlow Project Authors (https://github.com/jpt/barlow)',
@@ -142,7 +146,8 @@ Everything that ships with Jauge besides its own code, which is under the [MIT l
 server and the command line need. Data: names and places of objects and towns are our own list of published facts.
 
 LibRaw is used under the LGPL 2.1, in WebAssembly and unchanged; its files and notices lie in \`public/raw\`. Its source is
-published by its maker, and the page loads it from files of its own, so that it can be replaced.
+published by its maker, and the page loads it from files of its own, so that it can be replaced. The same holds of libvips,
+under the LGPL 3, in \`public/pictures\`.
 
 | package | version | licence | in | copyright |
 | --- | --- | --- | --- | --- |

@@ -10,7 +10,8 @@ import { lightLine, pairLine, shakeLine, type NamedPicture } from './together';
 /** The words of the usage about measuring. */
 export const MEASURE_USAGE = `       npm run -s jauge -- measure <${MEASURES.join('|')}> <picture …> [options]
 
-Measuring pictures (JPEG, PNG, TIFF, FITS, SER, DNG) prints one line of JSON a picture and ends with 1 when one was refused;
+Measuring pictures (JPEG, PNG, TIFF, WebP, GIF, AVIF, FITS, SER, DNG) prints one line of JSON a picture and ends with 1 when one
+was refused;
 a pair, light (two even frames, two dark ones) and shake (a series by hand) print one line for all of them, stars of a series
 one more line at the end:
   --pitch 4.36 | --setup file.json   what a pixel stands for, for ratios and stars
@@ -18,7 +19,7 @@ one more line at the end:
   --ends x1,y1,x2,y2                 rough ends of a length, px; the top left pixel's middle is 0,0
   --tick 1|0.5|1/16in                what lies between two ticks of a ruler, where it is known
   --part left,top,right,bottom       the part of the picture an edge is looked for in, px
-  --frame 12                         which frame of a film; the sharpest where nothing is said
+  --frame 12                         which frame of a film or page of a file, from 0; the sharpest or largest where nothing is said
   --focal 24 --declination 20 --roll 0   of stars: focal length, mm; where the middle looks and how it is turned, degrees
   --exposure 30 | "5;10;20"          shutter time, s, of all or of each picture; from EXIF where nothing is said`;
 

@@ -39,7 +39,7 @@ export function BringPicture({ short = false }: { short?: boolean }) {
         <Txt kind="small" tone="soft">
           {short
             ? '… or drop or paste it.'
-            : '… or drop or paste them here: JPEG, PNG, TIFF, FITS, SER or DNG, as they left the camera. They stay on this device.'}
+            : '… or drop or paste them here: JPEG, PNG, TIFF, WebP, AVIF, FITS, SER or raw, as they left the camera. They stay on this device.'}
         </Txt>
       </DropZone>
       <SimulatedCamera startsOpen={!short} />

@@ -63,6 +63,7 @@ export function DiscAnswer({ found, takenAt, taken, units, ask }: Props) {
           found.phase ? 'Not fully lit: a circle through the bright part of its limb.' : '',
           found.clipped ? 'Part of it is as bright as the file goes: expose less.' : '',
           `The limb is blurred by ${formatFigures(found.blurPx, 2)} px.`,
+          `${found.evidence.agreeing} of ${found.evidence.samples} places along it fall like a limb; chance would do so less than once in a million pictures.`,
         ]
           .filter(Boolean)
           .join(' ')}

@@ -11,11 +11,12 @@ const TONES = [
   { value: 'linear', name: 'In proportion', gloss: 'raw, FITS, SER' },
 ] as const;
 
-/** How a file is read: what its codes stand for, and which frame of a film. */
+/** How a file is read: what its codes stand for, and which frame of a film or page of a file. */
 export function HowRead({ picture }: { picture: BenchPicture }) {
   const { id, opened } = picture;
   if (!opened) return null;
-  const { tone, frame } = opened;
+  const { tone, frame, frames, kind } = opened;
+  const film = kind === 'ser';
   return (
     <Group title="How it is read" brief={tone === 'srgb' ? 'for the screen' : 'in proportion'}>
       <View style={{ gap: space.medium }}>
@@ -28,19 +29,19 @@ export function HowRead({ picture }: { picture: BenchPicture }) {
         {frame === undefined ? null : (
           <>
             <NumberField
-              label="Frame of the film, counted from 1"
+              label={film ? 'Frame of the film, counted from 1' : 'Page of the file, counted from 1'}
               value={frame + 1}
               unit="none"
               shownUnit=""
               minimum={1}
-              maximum={1e6}
+              maximum={frames ?? 1e6}
               testID="frame-field"
               onChange={(next) => {
                 if (next !== null) reopen(id, { tone, frame: Math.round(next) - 1 });
               }}
             />
             <Txt kind="small" tone="soft">
-              Opened at its sharpest frame.
+              {film ? 'Opened at its sharpest frame.' : `Opened at its largest page, of ${frames ?? 'several'}.`}
             </Txt>
           </>
         )}

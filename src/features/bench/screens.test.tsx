@@ -49,6 +49,7 @@ const DISC: Found = {
     phase: false,
     clipped: false,
     blurPx: 1.6,
+    evidence: { samples: 180, agreeing: 176, logFalseAlarms: -190, evenOutside: 1, evenAround: 1 },
   },
 };
 const SUBJECT: Found = {

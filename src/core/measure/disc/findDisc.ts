@@ -2,6 +2,7 @@ import type { Grey } from '../../picture/grey';
 import { fail, ok, type Result } from '../../quantity/result';
 import { SECTORS, sectorsOf } from './eighths';
 import { axesOf, fitAround, radiusAt, type Ellipse } from './ellipse';
+import { isLimb, limbEvidence, type LimbEvidence } from './limbIsThere';
 import type { LimbPoint } from './limbRays';
 import { roughDisc } from './roughDisc';
 import { firstEllipse, type SteepLimb } from './steepLimb';
@@ -25,13 +26,15 @@ export interface DiscFound {
   clipped: boolean;
   /** Blur of the limb, standard deviation, px. */
   blurPx: number;
+  /** What says that it is a disc and no chance. */
+  evidence: LimbEvidence;
 }
 
 const DEGREES = 180 / Math.PI;
 
 const noDisc = fail(
   'disc.none',
-  'No disc was found: something round must stand out of an even ground and lie inside the picture as a whole.',
+  'No disc was found: something round, with an even and darker or lighter ground all around it, must lie inside the picture as a whole.',
   'picture',
 );
 const cutOff = fail(
@@ -39,6 +42,13 @@ const cutOff = fail(
   'The disc reaches beyond the picture: take one in which all of it, and some ground around it, is to be seen.',
   'picture',
 );
+const softLimb = fail(
+  'disc.soft',
+  'The limb of this disc fades so softly that where it ends cannot be told. Measure it between two taps instead, and give it some px of ±.',
+  'picture',
+);
+/** In phase a limb lies no more blurs than this beside its steepest place; farther off, the light there is not that of a limb. */
+const FARTHEST_OFF = 1.7;
 const tooSmall = fail(
   'disc.small',
   'The disc is less than 8 px wide: nothing can be measured on it. Use more focal length.',
@@ -100,7 +110,7 @@ function scatterOf({ ellipse, points, believed, phase }: SteepLimb): { radius: n
   };
 }
 
-function foundOf(work: SteepLimb, limb: Limb): DiscFound {
+function foundOf(work: SteepLimb, limb: Limb): Omit<DiscFound, 'evidence'> {
   const { ellipse, phase, clippedAt: full } = work;
   const scatter = scatterOf(work);
   const axes = axesOf(ellipse);
@@ -155,5 +165,16 @@ export function findDisc(grey: Grey): Result<DiscFound> {
   if (radius < 4) return tooSmall;
   const limb = limbOf(work);
   if (!limb || Math.abs(limb.offsetPx) > 0.3 * radius) return noDisc;
-  return ok(foundOf(work.phase ? withOwnLimbs(work, limb) : work, limb));
+  if (work.phase && Math.abs(limb.offsetPx) > FARTHEST_OFF * limb.sigmaPx + 0.3) return softLimb;
+  const evidence = limbEvidence({
+    grey,
+    ellipse: work.ellipse,
+    offsetPx: limb.offsetPx,
+    blurPx: limb.sigmaPx,
+    sign: rough.sign,
+    believed: work.believed,
+  });
+  if (!isLimb(evidence)) return noDisc;
+  const found = foundOf(work.phase ? withOwnLimbs(work, limb) : work, limb);
+  return Number.isFinite(found.diameterError) ? ok({ ...found, evidence }) : noDisc;
 }

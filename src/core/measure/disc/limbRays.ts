@@ -18,10 +18,21 @@ const stepFor = (smoothPx: number): number => Math.max(STEP_PX, smoothPx / 3);
 /** One ray a px of circumference, at least 72, at most 480: more tell nothing new of two axes and a middle. */
 export const rayCount = (radius: number): number => Math.max(72, Math.min(480, Math.round(2 * Math.PI * radius)));
 
+/** A limb's own fall is no less than this share of the steepest along its ray: darkening at the limb takes most of it. */
+const OUTER_SHARE = 0.3;
+
+/** The outermost peak of the fall along a ray that is high enough; the steepest where there is none farther out. */
+function outermost(fall: (i: number) => number, steepest: number, samples: number, least: number): number {
+  for (let i = samples - 1; i > steepest; i--)
+    if (fall(i) >= least && fall(i) >= fall(i - 1) && fall(i) >= fall(i + 1)) return i;
+  return steepest;
+}
+
 /**
  * Where the light falls most steeply along rays from a middle.
  *
  * @param sign 1 for a disc lighter than the ground, −1 for a darker one
+ * @param noise deviation of the ground: then the outermost fall that stands out of it is taken, for bands and maria fall too
  * @param from,to the stretch of each ray that is looked at, px
  */
 export function limbRays(
@@ -30,6 +41,7 @@ export function limbRays(
   from: number,
   to: number,
   smoothPx: number,
+  noise?: number,
 ): LimbPoint[] {
   const count = rayCount((from + to) / 2);
   const step = stepFor(smoothPx);
@@ -55,8 +67,12 @@ export function limbRays(
         at = i;
       }
     }
-    if (at < 1 || !inside(from + at * step)) continue;
     const fall = (i: number) => (i < 1 || i >= samples ? 0 : soft[i - 1]! - soft[i + 1]!);
+    if (noise !== undefined && at >= 1) {
+      at = outermost(fall, at, samples, Math.max(OUTER_SHARE * best, noise));
+      best = fall(at);
+    }
+    if (at < 1 || !inside(from + at * step)) continue;
     const bend = fall(at - 1) - 2 * best + fall(at + 1);
     const shift = bend < 0 ? Math.max(-0.5, Math.min(0.5, (0.5 * (fall(at - 1) - fall(at + 1))) / bend)) : 0;
     points.push({ phi, r: from + (at + shift) * step, steepness: best / (2 * step) });

@@ -1,6 +1,7 @@
 import { reduced, type Grey } from '../../picture/grey';
 import { backgroundOf, type Background } from '../border';
 import { above, patchesOf } from '../component';
+import { median } from '../smooth';
 
 /** A disc roughly: where and how large, and whether it is lighter (1) or darker (−1) than what lies behind. */
 export interface RoughDisc {
@@ -52,6 +53,23 @@ export function otsu(values: Float32Array): number {
   return low + ((cut + 1) / 256) * (high - low);
 }
 
+/** A disc's darkest parts, belts, maria, the limb itself, keep at least this share of the light of its brighter half. */
+const DARKEST_SHARE = 0.12;
+
+/**
+ * The outline against the ground: by the level that parts light from dark a bright belt would win over the disc, so all that stands
+ * out of the ground belongs to it, unless that reaches the border, as glow may.
+ */
+function silhouette(off: Float32Array, { width, height }: Grey, level: number, noise: number) {
+  const patchAbove = (least: number) => patchesOf(above(off, least, 1), width, height, 12)[0];
+  const bright = patchAbove(level);
+  if (!bright) return undefined;
+  const middle = median(bright.pixels.map((at) => off[at]!));
+  const low = Math.max(5 * noise, DARKEST_SHARE * middle);
+  const whole = low < level ? patchAbove(low) : undefined;
+  return whole && !whole.touchesBorder ? whole : bright;
+}
+
 /** Finds the largest patch that stands out of the ground; nothing when none does. */
 export function roughDisc(grey: Grey): RoughDisc | null {
   const by = Math.max(1, Math.round(Math.max(grey.width, grey.height) / SEARCH_PX));
@@ -68,8 +86,7 @@ export function roughDisc(grey: Grey): RoughDisc | null {
   const sign = up >= down ? 1 : -1;
   const turned = off.map((value) => sign * value);
   const level = Math.max(otsu(turned), 5 * ground.noise);
-  const on = above(turned, level, 1);
-  const [patch] = patchesOf(on, small.width, small.height, 12);
+  const patch = silhouette(turned, small, level, ground.noise);
   if (!patch) return null;
   let x = 0;
   let y = 0;

@@ -55,7 +55,7 @@ function clippedAt({ grey, rough }: { grey: Grey; rough: RoughDisc }, ellipse: E
 /** The ellipse through the steepest places of a disc's limb; nothing when they lie on none. */
 export function firstEllipse(grey: Grey, rough: RoughDisc): SteepLimb | null {
   const smooth = Math.max(1, 0.02 * rough.radius);
-  const points = limbRays(grey, rough, 0.15 * rough.radius, 2.2 * rough.radius, smooth);
+  const points = limbRays(grey, rough, 0.15 * rough.radius, 2.2 * rough.radius, smooth, 6 * rough.noise);
   const strong = quantile(
     points.map(({ steepness }) => steepness),
     0.9,
@@ -82,6 +82,7 @@ function raysAround(grey: Grey, rough: RoughDisc, ellipse: Ellipse, band: number
     Math.max(1, ellipse.radius - band),
     ellipse.radius + band,
     smooth,
+    coarse ? 6 * rough.noise : undefined,
   );
 }
 
@@ -109,17 +110,30 @@ function again(points: LimbPoint[], ellipse: Ellipse, round: boolean): Ellipse |
   return next && next.radius > 2 && Math.hypot(next.e1, next.e2) < 0.8 ? next : null;
 }
 
+/** An ellipse through all of a limb, from a first guess of it, and how many of its directions show one. */
+function settled(grey: Grey, rough: RoughDisc, start: Ellipse): { ellipse: Ellipse | null; seen: number } {
+  const band = 0.22 * start.radius + 3;
+  let ellipse: Ellipse | null = start;
+  for (let i = 0; i < 2 && ellipse; i++)
+    ellipse = again(onLimb(raysAround(grey, rough, ellipse, band, true), ellipse, i ? 0.06 : 0.14), ellipse, false);
+  if (!ellipse) return { ellipse, seen: 0 };
+  const seen = onLimb(raysAround(grey, rough, ellipse, band, true), ellipse, 0.04).length;
+  return { ellipse, seen: seen / rayCount(ellipse.radius) };
+}
+
+/** Less of a limb than this is one in phase; more of it than this is a whole one, however uneven its light. */
+const [LEAST_WHOLE, SURELY_WHOLE] = [0.78, 0.93];
+
 /** Rays from a better middle, and whether all of the limb is lit; with the ellipse through what is believed. */
 function around(grey: Grey, rough: RoughDisc, circle: Ellipse): SteepLimb | null {
-  const band = 0.22 * circle.radius + 3;
-  const first = raysAround(grey, rough, circle, band, true);
+  const first = raysAround(grey, rough, circle, 0.22 * circle.radius + 3, true);
   if (first.length < 12) return null;
   const lit = litFrom(first);
-  let whole: Ellipse | null = circle;
-  for (let i = 0; i < 2 && whole; i++)
-    whole = again(onLimb(raysAround(grey, rough, whole, band, true), whole, i ? 0.06 : 0.14), whole, false);
-  const seen = whole ? onLimb(raysAround(grey, rough, whole, band, true), whole, 0.04).length : 0;
-  const phase = lit.share > 0.35 || seen < 0.78 * rayCount(circle.radius);
+  // Belts may be steeper than the limb: the outline against the ground is tried as well.
+  const outline: Ellipse = { x: rough.x, y: rough.y, radius: rough.radius, e1: 0, e2: 0 };
+  const [byLimb, byOutline] = [circle, outline].map((start) => settled(grey, rough, start));
+  const { ellipse: whole, seen } = byOutline!.seen > byLimb!.seen + 0.05 ? byOutline! : byLimb!;
+  const phase = seen < LEAST_WHOLE || (lit.share > 0.35 && seen < SURELY_WHOLE);
   const arc = believedArc(2 * circle.radius);
   const believed = phase ? (phi: number) => turnBetween(phi, lit.phi) <= arc : () => true;
   let ellipse = phase || !whole ? circle : whole;

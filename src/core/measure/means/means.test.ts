@@ -99,6 +99,7 @@ describe('a disc means', () => {
     phase: false,
     clipped: false,
     blurPx: 2,
+    evidence: { samples: 180, agreeing: 176, logFalseAlarms: -190, evenOutside: 1, evenAround: 1 },
   };
   it('the focal length at work, by the width in the sky', () => {
     const arcsec = given(44, '″', 'Width in the sky');

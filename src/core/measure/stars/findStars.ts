@@ -5,6 +5,7 @@ import { fieldBlur, SHARPEST_SIGMA, type FieldBlur } from './fieldBlur';
 import { predictedSmear, type StarSetup } from './predictedTrail';
 import { withoutSky } from './skyLight';
 import { starPlaces } from './starPlaces';
+import { areStars, starEvidence } from './starsAreThere';
 import { steadied } from './steadied';
 import { fitStroke, type StarField, type Stroke } from './strokeFit';
 import { turnOfSky } from './turningSky';
@@ -60,6 +61,12 @@ const TELLING = 0.7;
 const none = fail(
   'stars.none',
   'No stars were found: fewer than five points of light stand out of the sky. Take a picture of the open sky, in focus, and expose a little longer.',
+  'picture',
+);
+
+const notStars = fail(
+  'stars.unlike',
+  'There are points of light, but they are no stars: stars of one picture are all equally sharp, these are not. Take a picture of the open sky, in focus.',
   'picture',
 );
 
@@ -188,11 +195,14 @@ export function findStars(
   const fitted = strokesOf(field, places, onProgress);
   if (!fitted || fitted.strokes.length < 5) return none;
   const { strokes, alone, blur } = fitted;
+  // The evidence is asked of strokes with a blur of their own: with that of the field all would be alike.
+  const isClean = ({ misfit, snr }: Stroke) => misfit < CLEAN + 0.02 * snr;
+  if (!areStars(starEvidence(alone.length >= 5 ? alone : strokes, isClean))) return notStars;
   // Short strokes with a blur given to them are wrong by its error, all of them the same way; with a blur of their own they
   // are uncertain, each its own way.
   const short = median(strokes.map(({ vx, vy }) => Math.hypot(vx, vy))) < 1.5 * FWHM * blur.middle;
   const speaking = short && alone.length >= 8 ? alone : strokes;
-  const clean = speaking.filter(({ misfit, snr }) => misfit < CLEAN + 0.02 * snr && snr > 8);
+  const clean = speaking.filter((stroke) => isClean(stroke) && stroke.snr > 8);
   const spoken = clean.length >= 8 ? clean : speaking;
   const known = setup && rolledSetup(spoken, setup, width, height);
   const byPlan = known ? trailField(spoken, width, height, predictedSmear(known, grey)) : null;

@@ -126,7 +126,7 @@ test('pictures of every form are opened and measured; handles move by keys and f
     expect(Math.abs(wide - disc.equatorialPx)).toBeLessThan(3);
   }
   await page.getByRole('radio', { name: 'words.jpg' }).click();
-  await expect(page.getByRole('alert')).toContainText('JPEG, PNG, TIFF, FITS, SER and DNG');
+  await expect(page.getByRole('alert')).toContainText('JPEG, PNG, TIFF, WebP, GIF, AVIF, FITS, SER and DNG');
   await page.getByRole('button', { name: 'Put words.jpg away' }).click();
   await expect(page.getByRole('radio', { name: 'words.jpg' })).toHaveCount(0);
 

@@ -272,7 +272,7 @@ test.describe('from a photo', () => {
     await page.getByRole('radio', { name: /^Four-thirds/ }).click();
     await expect(page.getByRole('textbox', { name: 'Sensor width, mm' })).toHaveValue('17.3');
     await choose(page, 'notes.jpg', new TextEncoder().encode('this is a text file'));
-    await expect(page.getByText(/not a JPEG, HEIC or TIFF picture, whatever its name says/)).toBeVisible();
+    await expect(page.getByText(/not a JPEG, PNG, HEIC or TIFF picture, whatever its name says/)).toBeVisible();
     await choose(page, 'stripped.jpg', jpegFile(null, { columns: 10, rows: 10 }));
     await expect(page.getByText(/carries no EXIF/)).toBeVisible();
   });

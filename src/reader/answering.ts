@@ -13,6 +13,11 @@ export async function answering(
 ): Promise<void> {
   const read = await readPicture(bytes, {
     ...ways,
+    vips: async (avif) => {
+      const library = await ways.vips(avif);
+      tell({ id, pixels: 0 }, []);
+      return library;
+    },
     onPixels: (pixels) => tell({ id, pixels }, []),
     onProgress: (share) => tell({ id, share }, []),
   });

@@ -1,5 +1,5 @@
 import type { PictureRead } from '@/core/formats/pictures/readPicture';
-import { BROKE_OFF, READING_MS, readingTimeMs, TOO_LONG, type ReaderNews } from '@/core/formats/pictures/readerTalk';
+import { BROKE_OFF, readingTimeMs, STARTING_MS, TOO_LONG, type ReaderNews } from '@/core/formats/pictures/readerTalk';
 import { fail, type Result } from '@/core/quantity/result';
 
 /** A file to be read: in the browser the file itself, on the command line its path. */
@@ -71,7 +71,7 @@ export function pictureReader<File>(start: StartReader<File>): PictureReader<Fil
           else onProgress?.(news.share);
         },
       };
-      within(READING_MS);
+      within(STARTING_MS);
       started().ask({ id, file, frame });
     });
   return { read, end };

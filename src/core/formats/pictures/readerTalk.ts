@@ -1,12 +1,14 @@
 import type { Result } from '../../quantity/result';
 import type { PictureRead } from './readPicture';
 
-/** What a reading worker tells: how much there is to read, how far it is, and what came of it. */
+/** What a reading worker tells: that it has begun, how much there is to read, how far it is, and what came of it. */
 export type ReaderNews =
   { id: number; pixels: number } | { id: number; share: number } | { id: number; read: Result<PictureRead> };
 
-/** Reading may take so long before anything is known of its size, and beyond what its pixels need, ms. */
-export const READING_MS = 10_000;
+/** What reads may take so long to arrive and to start: on a slow phone, or several at once, it has much to wait for, ms. */
+export const STARTING_MS = 90_000;
+/** Reading may take so long before anything is known of a picture's size, and beyond what its pixels need, ms. */
+const READING_MS = 10_000;
 /** A pixel's share of the time on a slow phone, ms: ten times what a desktop computer takes. */
 const MS_PER_PIXEL = 0.0005;
 

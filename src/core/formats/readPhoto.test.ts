@@ -98,7 +98,9 @@ describe('EXIF of a picture', () => {
 
 describe('what cannot be read', () => {
   it('is told apart: no picture, no EXIF, damaged', async () => {
-    expect(await refusal(new TextEncoder().encode('name,price\nA lens,100\n'))).toMatch(/not a JPEG, PNG, HEIC or TIFF/);
+    expect(await refusal(new TextEncoder().encode('name,price\nA lens,100\n'))).toMatch(
+      /not a JPEG, PNG, HEIC or TIFF/,
+    );
     expect(await refusal(new Uint8Array())).toMatch(/not a JPEG, PNG, HEIC or TIFF/);
     expect(await refusal(jpegFile(null, { columns: 100, rows: 80 }))).toMatch(/carries no EXIF/);
   });

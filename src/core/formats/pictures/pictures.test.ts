@@ -140,7 +140,8 @@ describe('what cannot be read', () => {
     expect((await problemOf(heic))!.message).toMatch(/most compatible/);
     expect((await problemOf(new Uint8Array(40)))!.code).toBe('picture.unknown');
     expect((await problemOf(writeFits(picture, 'x').slice(0, 2890)))!.code).toBe('picture.damaged');
-    expect((await problemOf(writeSer([picture], 'x'), { frame: 1 }))!.message).toMatch(/one picture: ask for frame 0/);
+    for (const file of [writeSer([picture], 'x'), writeFits(picture, 'x')])
+      expect((await problemOf(file, { frame: 1 }))!.message).toMatch(/one picture: ask for frame 0/);
   });
   it('is too large beyond a hundred million pixels, by its header alone, before there is room made for it', async () => {
     const withSize = (across: number, down: number) => {

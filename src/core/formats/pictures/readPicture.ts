@@ -140,7 +140,12 @@ async function heicPicture({ browser }: ReadWays): Promise<Decoded> {
 
 async function ofKind(kind: PictureKind, bytes: ByteSource, ways: ReadWays): Promise<Omit<PictureRead, 'kind'> | null> {
   if (kind === 'ser') return frameOfFilm(bytes, ways);
-  if (kind === 'fits') return fitsPicture(bytes, { ...ways, onSize: sizeGate(ways.onPixels) });
+  if (kind === 'fits')
+    return fitsPicture(bytes, {
+      frame: ways.frame,
+      onSize: sizeGate(ways.onPixels),
+      onNoSuch: (count) => refuse(noSuchFrame(count)),
+    });
   if (kind === 'heic') return { decoded: await heicPicture(ways) };
   if (kind === 'unknown') return ways.raw ? { decoded: await ways.raw() } : null;
   const sensor = kind === 'tiff' ? await sensorPicture(bytes, ways) : null;

@@ -41,7 +41,12 @@ function fitsOf(
   return Uint8Array.from([...Buffer.from(padded, 'latin1'), ...new Uint8Array(view.buffer)]);
 }
 
-const ANY_SIZE = { onSize: () => undefined };
+const ANY_SIZE = {
+  onSize: () => undefined,
+  onNoSuch: (images: number): never => {
+    throw new Error(`only ${images}`);
+  },
+};
 const readOf = (bytes: Uint8Array) => fitsPicture(bytesInMemory(bytes), ANY_SIZE);
 const own = (made: Made, stored: (i: number) => number) => readOf(fitsOf(made, stored))!.decoded;
 

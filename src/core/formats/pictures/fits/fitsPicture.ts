@@ -74,6 +74,8 @@ export interface FitsWays {
   frame?: number | undefined;
   /** Is told the size before there is room made for it; throws to refuse it. */
   onSize: (width: number, height: number) => void;
+  /** Is told how many images there are where the one asked for is none of them; throws. */
+  onNoSuch: (images: number) => never;
 }
 
 /**
@@ -86,7 +88,7 @@ export interface FitsWays {
  */
 export function fitsPicture(
   bytes: ByteSource,
-  { frame, onSize }: FitsWays,
+  { frame, onSize, onNoSuch }: FitsWays,
 ): { decoded: Decoded; frame?: number; frames?: number } | null {
   const images = fitsUnits(bytes)
     .map(imageOf)
@@ -95,8 +97,8 @@ export function fitsPicture(
   const pixels = ({ width, height }: FitsImage) => width * height;
   const largest = images.reduce((best, each, i) => (pixels(each) > pixels(images[best]!) ? i : best), 0);
   const chosen = frame ?? largest;
-  const image = images[chosen];
-  if (!image || !isWhole(image, bytes)) return null;
+  const image = images[chosen] ?? onNoSuch(images.length);
+  if (!isWhole(image, bytes)) return null;
   onSize(image.width, image.height);
   const decoded = fitsSixteen(image) ? counted(bytes, image) : measured(bytes, image);
   return { decoded, ...(images.length > 1 && { frame: chosen, frames: images.length }) };

@@ -20,6 +20,7 @@ import { useWhy } from '../desk/useWhy';
 import { BenchColumns } from './BenchColumns';
 import { BringPicture } from './BringPicture';
 import { Comparing } from './Comparing';
+import { TableFactsOf } from '@/ui/take/tableFacts';
 import { DiscAnswer } from './DiscAnswer';
 import { EdgeAnswer } from './EdgeAnswer';
 import { frameBetween } from './frameBetween';
@@ -180,7 +181,7 @@ function Answer({ picture, taken }: { picture: BenchPicture; taken: TakenWith })
   );
   if (!found || found.measure !== question?.measure) return null;
   return (
-    <>
+    <TableFactsOf facts={{ Photo: picture.name }}>
       {found.measure === 'ruler' ? (
         <RulerAnswer picture={picture} found={found.value} taken={taken} units={units} ask={ask} />
       ) : null}
@@ -208,7 +209,7 @@ function Answer({ picture, taken }: { picture: BenchPicture; taken: TakenWith })
       <KeepMeasurement picture={picture} found={found} taken={taken} />
       <TruthShown truth={picture.truth} found={found} />
       {sheetFor(ruler)}
-    </>
+    </TableFactsOf>
   );
 }
 

@@ -33,7 +33,7 @@ import { stylesOf } from '@/ui/theme/theme';
 import { AgainstLine } from '../desk/AgainstLine';
 import { NoiseGroup } from '../desk/NoiseGroup';
 import { HandAndShutter } from './HandAndShutter';
-import { factsOf } from './tableFacts';
+import { deskFacts } from '../desk/deskFacts';
 
 /** What a number of these groups is asked for by, so that its derivation stays current. */
 export function useFarMore(
@@ -317,7 +317,7 @@ function ModesContent({ situation }: { situation: Situation }) {
       <Txt testID="crop-advice">{ladder.advice}</Txt>
       <Table
         label="The modes on this subject"
-        facts={factsOf(situation, units)}
+        facts={deskFacts('far', situation, units)}
         heads={['Mode', 'On it', 'Of frame', 'Hidden', 'Per s']}
         rows={[
           ...ladder.rungs.map(({ mode, reading, hidden, overflows, system }) => ({

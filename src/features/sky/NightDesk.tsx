@@ -205,6 +205,7 @@ function Night({ site, day, midnightMs, night }: SkyNight) {
       </Txt>
       <Table
         label="Planets that night"
+        facts={{ Night: day, Place: site.name }}
         heads={['Planet', 'Disc', 'Highest', 'One turn', 'From the Sun']}
         rows={planets.map((each) => {
           const offer = offers.find((found) => found.id === each.name);

@@ -4,6 +4,8 @@ import { useSheets } from '@/data/sheets';
 import { DeskMessage } from '@/ui/DeskFrame';
 import { Key } from '@/ui/controls/Key';
 import { DeskGate } from '../desk/DeskGate';
+import { TableFactsOf } from '@/ui/take/tableFacts';
+import { deskFacts } from '../desk/deskFacts';
 import { UnderSkyTabs, type SkyTab } from './SkyTabs';
 import { useSkyDesk, type SkyDesk } from './useSkyDesk';
 
@@ -13,7 +15,15 @@ type Ready = Extract<SkyDesk, { status: 'ready' }>;
 export function SkyDeskGate({ here, children }: { here: SkyTab; children: (desk: Ready) => ReactNode }) {
   const desk = useSkyDesk();
   useDemoEvening();
-  return <UnderSkyTabs here={here}>{desk.status === 'ready' ? children(desk) : <Message desk={desk} />}</UnderSkyTabs>;
+  return (
+    <UnderSkyTabs here={here}>
+      {desk.status === 'ready' ? (
+        <TableFactsOf facts={deskFacts('sky', desk.situation, 'metric')}>{children(desk)}</TableFactsOf>
+      ) : (
+        <Message desk={desk} />
+      )}
+    </UnderSkyTabs>
+  );
 }
 
 function Message({ desk }: { desk: Exclude<SkyDesk, Ready> }) {

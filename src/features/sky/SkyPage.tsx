@@ -1,6 +1,8 @@
 import type { ReactNode } from 'react';
 import { waitingText } from '../desk/DeskGate';
 import { DeskPage } from '../desk/DeskPage';
+import { TableFactsOf } from '@/ui/take/tableFacts';
+import { deskFacts } from '../desk/deskFacts';
 import { useSkyDesk, type SkyDesk } from './useSkyDesk';
 
 interface Props {
@@ -14,7 +16,7 @@ export function SkyPage({ title, children }: Props) {
   if (desk.status === 'ready')
     return (
       <DeskPage title={title} up="/sky" waiting={null}>
-        {() => children(desk)}
+        {() => <TableFactsOf facts={deskFacts('sky', desk.situation, 'metric')}>{children(desk)}</TableFactsOf>}
       </DeskPage>
     );
   const waiting = desk.status === 'problem' ? desk.problem.message : waitingText(desk);

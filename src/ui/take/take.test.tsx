@@ -10,6 +10,7 @@ import { placed, svgFile, type Drawing } from './drawing';
 import { fileName } from './files';
 import { brokenAt, pictureCard, type CardContent } from './pictureCard';
 import { tableCsv } from './tableCsv';
+import { TableFactsOf } from './tableFacts';
 
 jest.mock('../files', () => ({ saveFile: jest.fn() }));
 const saved = jest.mocked(saveFile);
@@ -150,8 +151,8 @@ describe('a table as CSV', () => {
         rows={[{ key: 'a', cells: ['Whole', { text: '⚠ 3 %', tone: 'caution' }] }]}
       />,
       [
-        ['Mode', 'Hidden'],
-        ['Whole', '⚠ 3 %'],
+        ['Mode', 'Hidden (%)', 'Hidden, mark'],
+        ['Whole', '3', '⚠'],
       ],
     ],
     [
@@ -183,6 +184,53 @@ describe('a table as CSV', () => {
       ['Set-up', 'On it (px)', 'Depth (m)', 'Verdict', 'Room (mm)', 'Stops (stops)', 'Subject', 'Distance (m)'],
       ['A', '1230', '1.5', '● enough', '', '-0.5', 'Curlew', '60'],
       ['B', '980', '0.85', '▽ not enough', '12', '1', 'Curlew', '60'],
+    ]);
+  });
+
+  it.each([
+    ['its ± in the same unit', ['1,230 ± 40 px', '980 ± 5 px'], ['X (px)', 'X, ± (px)'], ['1230', '40', '980', '5']],
+    ['its ± behind the unit', ['60 m ± 2', '55 m ± 2'], ['X (m)', 'X, ± (m)'], ['60', '2', '55', '2']],
+    ['a difference', ['1,230 px', '980 px (\u221224 %)'], ['X (px)', 'X, difference (%)'], ['1230', '', '980', '-24']],
+    ['a mark', ['f/5.6 ●', 'f/8'], ['X', 'X, mark'], ['5.6', '●', '8', '']],
+    ['a time', ['12°, 03:40', '9°, 22:00'], ['X (°)', 'X, time'], ['12', '03:40', '9', '22:00']],
+    ['a lens', ['550 mm f/6.3', '600 mm f/8'], ['X (mm)', 'X, f-number'], ['550', '6.3', '600', '8']],
+    ['rows', ['640 × 480', '1,280 × 960'], ['X', 'X, rows'], ['640', '480', '1280', '960']],
+    ['how it is known', ['± 0.7 %, measured', '± 4 %'], ['X (%)', 'X, how'], ['0.7', 'measured', '4', '']],
+  ])('has a column of its own for %s', (_, cells, heads, data) => {
+    const text = tableCsv(
+      ['X'],
+      cells.map((cell) => [cell]),
+    );
+    expect(Papa.parse<string[]>(text.trim()).data).toEqual([heads, data.slice(0, 2), data.slice(2)]);
+  });
+
+  it('tells shutter speeds in seconds, which no spreadsheet takes for a date, and nothing as nought', () => {
+    const text = tableCsv(
+      ['Shutter', 'To swap'],
+      [
+        ['1/125 s', '2'],
+        ['2 s', 'nothing'],
+      ],
+    );
+    expect(Papa.parse<string[]>(text.trim()).data).toEqual([
+      ['Shutter (s)', 'To swap'],
+      ['0.008', '2'],
+      ['2', '0'],
+    ]);
+  });
+
+  it('has what holds for the page and for the table as columns', async () => {
+    render(
+      <Theme look="day">
+        <TableFactsOf facts={{ Subject: 'Curlew' }}>
+          <Table label="Modes" heads={['Mode']} rows={[{ key: 'a', cells: ['Whole'] }]} facts={{ Distance: '60 m' }} />
+        </TableFactsOf>
+      </Theme>,
+    );
+    fireEvent.press(screen.getByLabelText('CSV of Modes'));
+    expect((await contentOf()).lines).toEqual([
+      ['Mode', 'Subject', 'Distance (m)'],
+      ['Whole', 'Curlew', '60'],
     ]);
   });
 

@@ -21,7 +21,7 @@ import { stylesOf } from '@/ui/theme/theme';
 import { Chooser } from './Chooser';
 import { useDifferences } from './differences';
 import { useContenders } from './useContenders';
-import { factsOf } from '../tableFacts';
+import { deskFacts } from '../../desk/deskFacts';
 
 const NONE: Compared[] = [];
 
@@ -77,7 +77,7 @@ export default function BesidePage() {
             />
             <ComparedTable
               label="Differences between the set-ups"
-              facts={{ ...factsOf(situation, units), Comparison: stanceName }}
+              facts={{ ...deskFacts('far', situation, units), Comparison: stanceName }}
               columns={result.compared.map(({ id, name }) => ({ key: id, letter: contest.letterOf(id), name }))}
               rows={rows}
             />

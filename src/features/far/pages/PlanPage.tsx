@@ -112,7 +112,7 @@ export default function PlanPage() {
         />
         <Table
           label="From where each set-up is enough"
-          facts={{ Subject: situation.subject.name }}
+          facts={{ Subject: situation.subject.name, Distance: text(at) }}
           heads={['Enough up to', ...levels.map(({ name }) => name), `at ${text(at)}`]}
           rows={systems.map((each) => ({
             key: each.id,

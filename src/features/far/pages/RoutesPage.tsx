@@ -18,6 +18,8 @@ import { useCarrying, usePreferences } from '@/data/preferences';
 import { createRow } from '@/data/rowActions';
 import { situationOf, type Kit, type Situation } from '@/data/situation';
 import { useKit } from '@/data/useKit';
+import { TableFactsOf, type TableFacts } from '@/ui/take/tableFacts';
+import { deskFacts } from '../../desk/deskFacts';
 import { Board } from '@/ui/board/Board';
 import type { BoardColumn } from '@/ui/board/boardTypes';
 import { Page } from '@/ui/Page';
@@ -167,6 +169,10 @@ export default function RoutesPage() {
       </Page>
     );
   }
+  const wishFacts: TableFacts =
+    aim === 'pixels'
+      ? { 'Pixels wanted': `${formatFixed(wanted)} px` }
+      : { 'Equivalent wanted': `${formatFigures(focalMm)} mm ${showFNumber(fNumber)}` };
   const controls = (
     <>
       <Choice label="What it must reach" options={AIMS} value={aim} onChange={setAim} />
@@ -238,17 +244,21 @@ export default function RoutesPage() {
   );
   return (
     <Page title="Another way to it" up="/far">
-      <Board
-        label="Routes"
-        nameHead="Route"
-        columns={columns}
-        rows={rows}
-        offers="pixels"
-        asks={['weight', 'price', 'light']}
-        controls={controls}
-        card={({ name, of }) => <OneRoute name={name} route={of} wanted={aim === 'pixels' ? wanted : null} kit={kit} />}
-        most={MOST_SHOWN}
-      />
+      <TableFactsOf facts={{ ...deskFacts('far', situation, units), ...wishFacts }}>
+        <Board
+          label="Routes"
+          nameHead="Route"
+          columns={columns}
+          rows={rows}
+          offers="pixels"
+          asks={['weight', 'price', 'light']}
+          controls={controls}
+          card={({ name, of }) => (
+            <OneRoute name={name} route={of} wanted={aim === 'pixels' ? wanted : null} kit={kit} />
+          )}
+          most={MOST_SHOWN}
+        />
+      </TableFactsOf>
     </Page>
   );
 }

@@ -1,9 +1,12 @@
 import type { ReactNode } from 'react';
 import type { NearReading } from '@/core/near/readNear';
 import type { EffectiveSystem } from '@/core/optics/foldSystem';
+import { usePreferences } from '@/data/preferences';
 import type { Kit, Situation } from '@/data/situation';
 import { waitingText } from '../../desk/DeskGate';
 import { DeskPage } from '../../desk/DeskPage';
+import { TableFactsOf } from '@/ui/take/tableFacts';
+import { deskFacts } from '../../desk/deskFacts';
 import { NearWaysHost, useNearWays, type NearWays } from '../NearWays';
 import { useNearDesk } from '../useNearDesk';
 
@@ -39,15 +42,18 @@ export function NearPage(props: Props) {
 function Page({ title, keys, worksWithout = false, fills = false, children }: Props) {
   const desk = useNearDesk();
   const ways = useNearWays();
+  const units = usePreferences((state) => state.units);
   const ready = desk.status === 'ready' ? desk : null;
   const system = ready && (worksWithout || ready.now.reading) ? ready.now.system : null;
   const waiting = desk.status === 'ready' ? (desk.now.problem?.message ?? null) : waitingText(desk);
   return (
     <DeskPage title={title} up="/near" keys={keys} fills={fills} waiting={system ? null : (waiting ?? 'Opening …')}>
       {() =>
-        ready && system
-          ? children({ situation: ready.now.situation, system, reading: ready.now.reading, kit: ready.kit, ways })
-          : null
+        ready && system ? (
+          <TableFactsOf facts={deskFacts('near', ready.now.situation, units)}>
+            {children({ situation: ready.now.situation, system, reading: ready.now.reading, kit: ready.kit, ways })}
+          </TableFactsOf>
+        ) : null
       }
     </DeskPage>
   );

@@ -13,6 +13,7 @@ import { usePreferences } from '@/data/preferences';
 import { ratioKitOf, seekRatios, storedLinks } from '@/data/ratioPlans';
 import { createRow } from '@/data/rowActions';
 import type { Kit } from '@/data/situation';
+import { TableFactsOf } from '@/ui/take/tableFacts';
 import { Board } from '@/ui/board/Board';
 import type { BoardColumn } from '@/ui/board/boardTypes';
 import { Txt } from '@/ui/Txt';
@@ -270,23 +271,25 @@ function Routes({ plan, instead, order, wanted, controls, ...where }: RoutesProp
   );
   const columns = useMemo(() => columnsOf(units), [units]);
   return (
-    <Board
-      label="Combinations"
-      nameHead="Combination"
-      columns={columns}
-      rows={rows}
-      offers="highest"
-      asks={['weight', 'price', 'light']}
-      most={MOST_SHOWN}
-      instead={instead}
-      controls={
-        <>
-          {controls}
-          {plan ? <HowMany plan={plan} wanted={wanted} kit={kit} /> : null}
-        </>
-      }
-      card={({ of }) => <OneRoute route={of} {...where} />}
-    />
+    <TableFactsOf facts={{ 'Ratio wanted': formatRatio(wanted) }}>
+      <Board
+        label="Combinations"
+        nameHead="Combination"
+        columns={columns}
+        rows={rows}
+        offers="highest"
+        asks={['weight', 'price', 'light']}
+        most={MOST_SHOWN}
+        instead={instead}
+        controls={
+          <>
+            {controls}
+            {plan ? <HowMany plan={plan} wanted={wanted} kit={kit} /> : null}
+          </>
+        }
+        card={({ of }) => <OneRoute route={of} {...where} />}
+      />
+    </TableFactsOf>
   );
 }
 

@@ -63,13 +63,33 @@ function plainWhere(sought: ReadingsSought | undefined): Where {
   return where;
 }
 
-/** Groups of three characters of the words, as the search table has them; nothing for shorter words alone. */
-function trigramsOf(words: readonly string[]): string | null {
+/** Groups of three characters of the words, as the search table has them; none of shorter words. */
+function trigramsOf(words: readonly string[]): string[] {
   const groups = words.flatMap((word) => {
     const letters = [...word];
     return letters.length < 3 ? [] : letters.slice(2).map((_, i) => letters.slice(i, i + 3).join(''));
   });
-  return groups.length ? [...new Set(groups)].map((group) => `"${group.replaceAll('"', '""')}"`).join(' AND ') : null;
+  return [...new Set(groups)].map((group) => `"${group.replaceAll('"', '""')}"`);
+}
+
+/**
+ * What the search table is asked for. Groups that very many rows have, as those of “note” where every reading has one, are
+ * left out where a rarer one is there: the search table would go through all rows of each, and the words themselves are
+ * compared in any case.
+ */
+async function matchOf(ask: Ask, words: readonly string[]): Promise<string | null> {
+  const groups = trigramsOf(words);
+  if (groups.length < 2) return groups[0] ?? null;
+  const rare: string[] = [];
+  for (const match of groups) if (!(await hasMany(ask, match))) rare.push(match);
+  return (rare.length ? rare : groups).join(' AND ');
+}
+
+/** Whether a question to the search table finds more rows than are worth looking at one by one. */
+async function hasMany(ask: Ask, match: string): Promise<boolean> {
+  const rows = `SELECT 1 FROM readings_found WHERE readings_found MATCH $match LIMIT ${MANY + 1}`;
+  const [found] = await ask<{ n: number }>(`SELECT count(*) AS n FROM (${rows})`, { match });
+  return (found?.n ?? 0) > MANY;
 }
 
 /** More rows than this are found faster by walking down the order asked for than by the words. */
@@ -100,13 +120,9 @@ async function foundBy(ask: Ask, sought: ReadingsSought | undefined): Promise<{ 
     );
     return counted?.total ?? 0;
   };
-  const match = trigramsOf(words);
+  const match = await matchOf(ask, words);
   if (match === null) return { where: exact, total: await count(exact, words.length ? MOST_COUNTED : undefined) };
-  const [found] = await ask<{ n: number }>(
-    `SELECT count(*) AS n FROM (SELECT 1 FROM readings_found WHERE readings_found MATCH $match LIMIT ${MANY + 1})`,
-    { match },
-  );
-  if ((found?.n ?? 0) > MANY) return { where: exact, total: await count(exact, MOST_COUNTED) };
+  if (await hasMany(ask, match)) return { where: exact, total: await count(exact, MOST_COUNTED) };
   const where: Where = {
     conditions: [`id IN (SELECT id FROM readings_found WHERE readings_found MATCH $match)`, ...exact.conditions],
     bind: { ...exact.bind, match },

@@ -17,6 +17,7 @@ export function solveNormal(normal: Float64Array[], right: Float64Array): Float6
       scaled.set(i, j, value);
       scaled.set(j, i, value);
     }
+  if (!scaled.to1DArray().every(Number.isFinite)) return null;
   const cholesky = new CholeskyDecomposition(scaled);
   if (!cholesky.isPositiveDefinite()) return null;
   const solved = cholesky.solve(Matrix.columnVector(Array.from(right, (value, i) => value * scale[i]!)));

@@ -13,8 +13,6 @@ export interface PairWords {
   sentence: string;
 }
 
-/** An error that is so large a part of what it belongs to, once rounded, would read as if it might be nothing. */
-const CLEAR = 0.8;
 /** Within this share nobody sees a difference of detail; an answer that leaves more open has found none, not shown that there is none. */
 const SEEN = 0.12;
 /** Scales nearer to one than this are the same size. */
@@ -92,19 +90,17 @@ export function pairWords({ scale, detail }: PairFound, field?: FieldOfBoth): Pa
       sentence: 'They lie on each other, but what both show is too coarse, or too noisy, to say which holds more.',
     };
   if (detail.more === 'equal') return equalWords(detail, scale, larger, field?.cut ?? null);
-  const [winner, loser, ratio] =
-    detail.more === 'b' ? ['second', 'first', detail.ratio] : ['first', 'second', 1 / detail.ratio];
-  const error = (ratio * detail.plusMinus) / detail.ratio;
-  const [more, plusMinus] = [formatFixed((ratio - 1) * 100), formatFixed(roundedError(error * 100))];
-  const than = `of the subject along a length than the ${loser}`;
+  // Told of the second whichever has more: turned over, the ± would be another to either side.
+  const [winner, word] = detail.more === 'b' ? ['second', 'more'] : ['first', 'less'];
+  const difference = 100 * Math.abs(detail.ratio - 1);
+  const error = 100 * detail.plusMinus;
+  // Rounded up as any ±, but never to the whole of what it belongs to: it is less than that.
+  const rounded = roundedError(error);
+  const plusMinus = formatFixed(rounded < Math.round(difference) ? rounded : Math.min(error, difference - 1));
   const shown = larger ? `; the second shows it ${larger}` : '';
   return {
     title: `The ${winner} has more`,
-    // Which blurs less is known from their difference; by how many times, only as well as both blurs are.
-    sentence:
-      error < CLEAR * (ratio - 1)
-        ? `The ${winner} resolves ${more} ± ${plusMinus} % more ${than}${shown}.`
-        : `The ${winner} resolves more ${than}, by about ${more} % (± ${plusMinus} %): that it does is better known than by how much${shown}.`,
+    sentence: `The second resolves ${formatFixed(difference)} ± ${plusMinus} % ${word} of the subject along a length than the first${shown}.`,
   };
 }
 

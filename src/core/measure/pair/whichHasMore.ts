@@ -1,7 +1,7 @@
 import { inverseNormal, solveNormal } from '../leastSquares';
 import type { CommonFit } from './commonFit';
 import { BANDS, type CommonSpectra } from './commonSpectra';
-import { ratioOfBlurs, type Line } from './ratioOfBlurs';
+import { ratioOfBlurs, type Line, type RatioOfBlurs } from './ratioOfBlurs';
 
 /** What two pictures keep of the same detail, band by band. */
 export interface DetailBands {
@@ -93,18 +93,12 @@ function blursTogether({ re, im }: CommonSpectra, { coherence, errors }: DetailB
   return solved && inverse && { value: solved[2]!, error: Math.sqrt(inverse[2]![2]!) };
 }
 
-/** Ratios nearer to one than this nobody sees; what lies beyond is nearer to a difference of 12 % than to none. */
-const SAME = 0.06;
-/** The likelier answer, nothing or a difference that is seen, is given from so many errors on. */
-const LIKELIER = 1.2;
 /** Nothing is known better than this share. */
 const LEAST = 0.03;
-/** By a single band alone nothing is said that is not as good as sure. */
-const TWO = 2;
 
 /**
  * Which of two pictures holds more real detail of the subject: by how the share one keeps of the other's structure falls with
- * its fineness. Where that is within its error of nothing they are equal.
+ * its fineness. One is named only where the ± leaves the other out.
  *
  * @param scale px of the second a px of the first
  */
@@ -117,8 +111,17 @@ export function whichHasMore(
   if (!fit) return null;
   // ln(ratio) = −4π²(σb² − σa²)·ν².
   const [value, error] = [-fit.slope / (4 * Math.PI ** 2), fit.slopeError / (4 * Math.PI ** 2)];
-  const shared = blursTogether(spectra, bands);
-  const { ratio, plusMinus } = ratioOfBlurs({ value, error }, 1 / scale ** 2, shared);
-  const told = Math.abs(Math.log(ratio)) > SAME && Math.abs(value) > (shared ? LIKELIER : TWO) * error;
-  return { more: !told ? 'equal' : ratio > 1 ? 'b' : 'a', ratio, plusMinus: plusMinus + LEAST * ratio };
+  return verdictOf(ratioOfBlurs({ value, error }, 1 / scale ** 2, blursTogether(spectra, bands)));
+}
+
+/**
+ * The verdict by what the ratio may be. Its ± is the same to both sides: where the farther bound would draw it across one
+ * though the nearer stays clear of it, the ratio told is the middle of the bounds instead of the likeliest.
+ */
+export function verdictOf({ ratio, ...bounds }: RatioOfBlurs): MoreDetail {
+  const [least, most] = [bounds.least - LEAST * ratio, bounds.most + LEAST * ratio];
+  const plusMinus = Math.max(ratio - least, most - ratio);
+  const more = least > 1 ? 'b' : most < 1 ? 'a' : 'equal';
+  if (more === 'equal' || plusMinus < Math.abs(ratio - 1)) return { more, ratio, plusMinus };
+  return { more, ratio: (least + most) / 2, plusMinus: (most - least) / 2 };
 }

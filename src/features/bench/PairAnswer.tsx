@@ -83,6 +83,7 @@ function Verdict({ first, second, found, takenFirst, taken, units, ask }: Omit<P
       <Group title="Band by band" brief="what the second keeps of the first’s detail">
         <Table
           label="Contrast of the second against the first, by fineness"
+          facts={{ 'First photo': first.name, 'Second photo': second.name }}
           heads={['Cycles a pixel of the first', 'Second ÷ first', 'Alike']}
           rows={found.bands.frequencies.map((frequency, k) => ({
             key: String(k),

@@ -72,6 +72,9 @@ function trigramsOf(words: readonly string[]): string[] {
   return [...new Set(groups)].map((group) => `"${group.replaceAll('"', '""')}"`);
 }
 
+/** Rare groups beyond these hardly leave fewer rows, and each costs a question. */
+const FEW_ENOUGH = 3;
+
 /**
  * What the search table is asked for. Groups that very many rows have, as those of “note” where every reading has one, are
  * left out where a rarer one is there: the search table would go through all rows of each, and the words themselves are
@@ -81,7 +84,10 @@ async function matchOf(ask: Ask, words: readonly string[]): Promise<string | nul
   const groups = trigramsOf(words);
   if (groups.length < 2) return groups[0] ?? null;
   const rare: string[] = [];
-  for (const match of groups) if (!(await hasMany(ask, match))) rare.push(match);
+  for (const match of groups) {
+    if (!(await hasMany(ask, match))) rare.push(match);
+    if (rare.length === FEW_ENOUGH) break;
+  }
   return (rare.length ? rare : groups).join(' AND ');
 }
 

@@ -9,7 +9,7 @@ const plain = (cell: string): string =>
     .trim();
 
 /** A number with its unit, as a cell shows it: “1,230 px”, “-0.5 stops”, “3.5″”, “f/5.6”, “80 %”. */
-const NUMBER = /^(?:f\/|± )?([-+]?[\d,]+(?:\.\d+)?)(?: ?(″|°|%|×|\/s| :\s?1)| ([^\d\s±][^±]*))?$/;
+const NUMBER = /^(?:f\/|± )?([-+]?[\d,]+(?:\.\d+)?)(?: ?(″|°|%|×|\/s| :\s?1)| ([^\d\s±][^±\d]*))?$/;
 /** A shutter speed as a dial has it, which a spreadsheet would take for a date. */
 const DIAL = /^1\/([\d,]+(?:\.\d+)?) s$/;
 /** Units of one kind, each as so much of the last, so that a column of several of them gets one. */
@@ -80,7 +80,7 @@ function column(head: string, texts: readonly string[]): Column {
 /** How a cell tells two things at once, and the head of the second. */
 const TWO_IN_ONE: readonly { pattern: RegExp; second: (head: string) => string; sameUnit?: boolean }[] = [
   // “1,230 px (-24 %)”
-  { pattern: /^(.*\d.*?) \(([^()]+)\)$/, second: (head) => `${head}, difference` },
+  { pattern: /^(.*\d.*?) \(([-+]?[\d.,]+ ?%)\)$/, second: (head) => `${head}, difference` },
   // “14.2 ± 0.3”, “14.2 px ± 0.3”
   { pattern: /^(.+?) ± ([\d.,]+.*)$/, second: (head) => `${head}, ±`, sameUnit: true },
   // “12°, 03:40”
@@ -92,7 +92,7 @@ const TWO_IN_ONE: readonly { pattern: RegExp; second: (head: string) => string; 
   // “550 mm f/6.3”
   { pattern: /^([\d.,]+ mm) (f\/[\d.]+)$/, second: (head) => `${head}, f-number` },
 ];
-/** Marks beside a number, each a word of its own column: the best, what is set, a caution. */
+/** Marks beside a number: the best, what is set, a caution. */
 const MARK = /^([●○◆◇⚠▽△▲▼])\s*(?=\S)|\s*([●○◆◇⚠▽△▲▼])$/;
 
 /** A column whose every known cell tells two things the same way, as two; else as it is. */
@@ -145,14 +145,14 @@ export function tableCsv(
   rows: readonly (readonly string[])[],
   facts: Readonly<Record<string, string>> = {},
 ): string {
-  const shown: Column[] = [
-    ...heads.map((head, i) => ({ head: plain(head), cells: rows.map((row) => plain(row[i] ?? '')) })),
-    ...Object.entries(facts).map(([head, text]) => ({ head: plain(head), cells: rows.map(() => plain(text)) })),
-  ];
-  const columns = shown
-    .flatMap(unmarked)
-    .flatMap(apart)
-    .map(({ head, cells }) => column(head, cells));
+  const shown = heads.map((head, i): Column => ({ head: plain(head), cells: rows.map((row) => plain(row[i] ?? '')) }));
+  const held = Object.entries(facts).map(([head, text]): Column => ({
+    head: plain(head),
+    cells: rows.map(() => plain(text)),
+  }));
+  const [names = [], ...values] = shown.map(unmarked);
+  // Rows go by their names and facts by theirs, which may look like anything: only values are taken apart.
+  const columns = [...names, ...values.flat().flatMap(apart), ...held].map(({ head, cells }) => column(head, cells));
   const fields = columns.map(({ head }) => harmless(head));
   const data = rows.map((_, i) => columns.map(({ cells }) => cells[i]!));
   return `${Papa.unparse({ fields, data }, { newline: '\n' })}\n`;

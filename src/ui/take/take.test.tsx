@@ -198,10 +198,20 @@ describe('a table as CSV', () => {
     ['how it is known', ['± 0.7 %, measured', '± 4 %'], ['X (%)', 'X, how'], ['0.7', 'measured', '4', '']],
   ])('has a column of its own for %s', (_, cells, heads, data) => {
     const text = tableCsv(
-      ['X'],
-      cells.map((cell) => [cell]),
+      ['Name', 'X'],
+      cells.map((cell) => ['a', cell]),
     );
-    expect(Papa.parse<string[]>(text.trim()).data).toEqual([heads, data.slice(0, 2), data.slice(2)]);
+    const own = Papa.parse<string[]>(text.trim()).data.map((line) => line.slice(1));
+    expect(own).toEqual([heads, data.slice(0, 2), data.slice(2)]);
+  });
+
+  it('leaves names whole, whatever they look like', () => {
+    const text = tableCsv(['Lens'], [['100 mm f/2.8'], ['Old (24 %)']], { Subject: '550 mm f/6.3' });
+    expect(Papa.parse<string[]>(text.trim()).data).toEqual([
+      ['Lens', 'Subject'],
+      ['100 mm f/2.8', '550 mm f/6.3'],
+      ['Old (24 %)', '550 mm f/6.3'],
+    ]);
   });
 
   it('tells shutter speeds in seconds, which no spreadsheet takes for a date, and nothing as nought', () => {

@@ -94,13 +94,16 @@ export function pairWords({ scale, detail }: PairFound, field?: FieldOfBoth): Pa
   const [winner, word] = detail.more === 'b' ? ['second', 'more'] : ['first', 'less'];
   const difference = 100 * Math.abs(detail.ratio - 1);
   const error = 100 * detail.plusMinus;
-  // Rounded up as any ±, but never to the whole of what it belongs to: it is less than that.
-  const rounded = roundedError(error);
-  const plusMinus = formatFixed(rounded < Math.round(difference) ? rounded : Math.min(error, difference - 1));
+  const plusMinus = roundedError(error);
+  // A ± that rounds to the whole of what it belongs to would read as if neither had more: the bound is told instead.
+  const much =
+    plusMinus < Math.round(difference)
+      ? `${formatFixed(difference)} ± ${formatFixed(plusMinus)} %`
+      : `up to ${formatFixed(Math.ceil(difference + error))} %`;
   const shown = larger ? `; the second shows it ${larger}` : '';
   return {
     title: `The ${winner} has more`,
-    sentence: `The second resolves ${formatFixed(difference)} ± ${plusMinus} % ${word} of the subject along a length than the first${shown}.`,
+    sentence: `The second resolves ${much} ${word} of the subject along a length than the first${shown}.`,
   };
 }
 

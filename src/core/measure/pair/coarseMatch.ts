@@ -1,5 +1,6 @@
 import { lightAt, type Grey } from '../../picture/grey';
-import { fft2, frequencyAt, realWaves, twoSpectra, type Waves } from './fft2';
+import { correlated } from './correlated';
+import { fft2, frequencyAt, realWaves, twoSpectra } from './fft2';
 import { mapped, type Similarity } from './similarity';
 
 /** Scales between two pictures that are looked for, as a factor either way. */
@@ -54,22 +55,6 @@ function unrolled(grey: Grey): Float64Array {
     for (let i = 0; i < SIZE; i++) out[j * SIZE + i] = (out[j * SIZE + i]! - mid) / deviation;
   }
   return out;
-}
-
-/** The correlation of two squares; `strength` 1 takes all amplitude away, 0 none. */
-function correlated(a: Waves, b: Waves, strength: number): Float64Array {
-  const size = a.size;
-  const [first, second] = [a.data, b.data];
-  const product = new Float64Array(first.length);
-  for (let i = 0; i < product.length; i += 2) {
-    const re = first[i]! * second[i]! + first[i + 1]! * second[i + 1]!;
-    const im = first[i]! * second[i + 1]! - first[i + 1]! * second[i]!;
-    const weight = Math.pow(re * re + im * im + 1e-24, -strength / 2);
-    product[i] = re * weight;
-    product[i + 1] = im * weight;
-  }
-  const { data } = fft2({ size, data: product }, true);
-  return Float64Array.from({ length: size * size }, (_, i) => data[2 * i]!);
 }
 
 interface ScaleTurn {

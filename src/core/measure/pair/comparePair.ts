@@ -44,7 +44,7 @@ const noCommon = fail(
   'The two pictures show no common field that could be found: they must show the same flat thing, no more than 2.6 times larger and turned by no more than 90°, with enough detail in it.',
   'picture',
 );
-/** What lies on itself is alike to 0.9 and more; what does not, to 0.3 by chance. */
+/** What lies on itself is alike to 0.9 and more. What does not is mostly alike to less than this, and else has a far better place elsewhere. */
 const ALIKE = 0.4;
 /** Another place with this share of the likeness, or more, might be the right one; where it is far better, neither is. */
 const AS_WELL = 0.8;

@@ -1,5 +1,6 @@
 import { lightAt, type Grey } from '../../picture/grey';
-import { fft2, frequencyAt, twoSpectra } from './fft2';
+import { correlated } from './correlated';
+import { frequencyAt, twoSpectra } from './fft2';
 import { mapped, type Similarity } from './similarity';
 
 /** Points along a side of the field both show. */
@@ -52,16 +53,8 @@ function common(a: Grey, b: Grey, match: Similarity): Common {
 }
 
 /** Sums of products of two fields, by how far the second is moved. */
-function products(first: Float64Array, second: Float64Array): Float64Array {
-  const [one, other] = twoSpectra(first, second, FIELD).map(({ data }) => data) as [Float64Array, Float64Array];
-  const product = new Float64Array(one.length);
-  for (let i = 0; i < product.length; i += 2) {
-    product[i] = one[i]! * other[i]! + one[i + 1]! * other[i + 1]!;
-    product[i + 1] = one[i]! * other[i + 1]! - one[i + 1]! * other[i]!;
-  }
-  const { data } = fft2({ size: FIELD, data: product }, true);
-  return Float64Array.from({ length: SIZE }, (_, i) => data[2 * i]!);
-}
+const products = (first: Float64Array, second: Float64Array): Float64Array =>
+  correlated(...twoSpectra(first, second, FIELD), 0);
 
 /**
  * The next best place of the second picture on the first, moved but neither turned nor scaled: a thing that repeats, as the

@@ -172,7 +172,7 @@ export default function RoutesPage() {
   const wishFacts: TableFacts =
     aim === 'pixels'
       ? { 'Pixels wanted': `${formatFixed(wanted)} px` }
-      : { 'Equivalent wanted': `${formatFigures(focalMm)} mm ${showFNumber(fNumber)}` };
+      : { 'Equivalent wanted': `${formatFigures(focalMm)} mm`, 'f-number wanted': showFNumber(fNumber) };
   const controls = (
     <>
       <Choice label="What it must reach" options={AIMS} value={aim} onChange={setAim} />
